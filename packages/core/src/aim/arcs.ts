@@ -1,0 +1,113 @@
+import { type Arc, guessElevations, guessSpeed, type Probe, type Start, scan, settle } from './probe.ts';
+import { type AimQuestion, type Hold, type ReasonCode, type Solution, WIDEST_LIMITS } from './types.ts';
+
+export const solutionOf = (arc: Arc, name: Solution['arc']): Solution => ({
+  arc: name,
+  speedMps: arc.speedMps,
+  elevationDeg: arc.elevationDeg,
+  bearingDeg: ((arc.bearingDeg % 360) + 360) % 360,
+  flightTimeS: arc.timeS,
+  netClearanceM: arc.clearanceM,
+});
+
+/** The first limit this arc breaks, or null. A millionth of slack keeps a value held at a limit inside it. */
+export function blockedBy({ limits }: AimQuestion, arc: Arc): ReasonCode | null {
+  const slack = 1e-6;
+  if (arc.speedMps > limits.speedMps[1] + slack) return 'speed-too-high';
+  if (arc.speedMps < limits.speedMps[0] - slack) return 'speed-too-low';
+  if (arc.elevationDeg > limits.elevationDeg[1] + slack) return 'elevation-too-high';
+  if (arc.elevationDeg < limits.elevationDeg[0] - slack) return 'elevation-too-low';
+  return arc.clearanceM !== null && arc.clearanceM < 0 ? 'net' : null;
+}
+
+/** Every arc with this value held, limits and net aside; low before high. */
+export function arcsFor(probe: Probe, hold: Hold): Arc[] {
+  if ('speedMps' in hold) return arcsAtSpeed(probe, hold.speedMps);
+  if ('elevationDeg' in hold) {
+    const arc = arcAtElevation(probe, hold.elevationDeg);
+    return arc ? [arc] : [];
+  }
+  const arc = arcByFamily(probe, hold);
+  return arc ? [arc] : [];
+}
+
+/** The arc at one elevation. @param start a neighbouring arc of the family to go on from */
+export function arcAtElevation(probe: Probe, elevationDeg: number, start?: Start | null): Arc | null {
+  const guess = start ?? guessSpeed(probe, elevationDeg);
+  const quick = guess && settle(probe, 'speed', elevationDeg, guess);
+  if (quick) return quick;
+  for (const found of scan(probe, 'reach', elevationDeg, WIDEST_LIMITS)) {
+    const arc = settle(probe, 'reach', elevationDeg, found);
+    if (arc) return arc;
+  }
+  return null;
+}
+
+function arcsAtSpeed(probe: Probe, speedMps: number): Arc[] {
+  const guesses = guessElevations(probe, speedMps);
+  if (guesses) {
+    const low = settle(probe, 'low', speedMps, guesses[0]);
+    const high = settle(probe, 'high', speedMps, guesses[1]);
+    if (low && high && high.elevationDeg - low.elevationDeg > 0.01)
+      return [low, high].filter(({ elevationDeg }) => elevationDeg <= WIDEST_LIMITS.elevationDeg[1]);
+  }
+  const found = scan(probe, 'high', speedMps, WIDEST_LIMITS)
+    .map((start) => settle(probe, 'high', speedMps, start))
+    .filter((arc) => arc !== null)
+    .sort((a, b) => a.elevationDeg - b.elevationDeg);
+  return found.filter((arc, i) => i === 0 || arc.elevationDeg - found[i - 1]!.elevationDeg > 0.01);
+}
+
+/** Walks the arc family for a held net clearance or flight time: both rise with the elevation. */
+function arcByFamily(probe: Probe, hold: { netClearanceM: number } | { flightTimeS: number }): Arc | null {
+  const excess = (arc: Arc): number =>
+    'netClearanceM' in hold ? (arc.clearanceM ?? Number.NaN) - hold.netClearanceM : arc.timeS - hold.flightTimeS;
+  const [lowest, highest] = WIDEST_LIMITS.elevationDeg;
+  let below: { e: number; f: number } | null = null;
+  let above: { e: number; f: number } | null = null;
+  let start: Start | null = null;
+  for (let e = lowest; e <= highest && !above; e += 5) {
+    const arc: Arc | null = guessSpeed(probe, e) ? arcAtElevation(probe, e, start) : null;
+    if (!arc) continue;
+    start = { free: 1 / arc.speedMps ** 2, bearingDeg: arc.bearingDeg };
+    const f = excess(arc);
+    if (f === 0) return arc;
+    if (f < 0) below = { e, f };
+    else if (below) above = { e, f };
+    else {
+      // already above at the flattest of the grid: look between it and the line of sight
+      for (let near = e - 0.25; near > e - 5 && !below; near -= 0.25) {
+        const flat = guessSpeed(probe, near) ? arcAtElevation(probe, near) : null;
+        if (!flat) break;
+        if (excess(flat) < 0) below = { e: near, f: excess(flat) };
+      }
+      if (!below) return null;
+      above = { e, f };
+    }
+  }
+  if (!below || !above) return null;
+  return refine(probe, excess, below, above);
+}
+
+/** Bracketed secant (Illinois) between two elevations. */
+function refine(probe: Probe, excess: (arc: Arc) => number, below: { e: number; f: number }, above: { e: number; f: number }): Arc | null {
+  let [a, b] = [{ ...below }, { ...above }];
+  let side = 0;
+  for (let i = 0; i < 60; i++) {
+    const e = (a.e * b.f - b.e * a.f) / (b.f - a.f);
+    const arc = arcAtElevation(probe, e);
+    if (!arc) return null;
+    const f = excess(arc);
+    if (Math.abs(f) < 2e-5 || b.e - a.e < 1e-9) return arc;
+    if (f < 0) {
+      a = { e, f };
+      if (side === -1) b.f /= 2;
+      side = -1;
+    } else {
+      b = { e, f };
+      if (side === 1) a.f /= 2;
+      side = 1;
+    }
+  }
+  return null;
+}

@@ -1,0 +1,50 @@
+import type { Conditions, Launch } from '../flight/index.ts';
+import { ftToM, inToM, mphToMps } from '../quantity/index.ts';
+import { COURT_PLANS, type GameBall, PLATE } from '../sport/index.ts';
+import { aim } from './aim.ts';
+import { type AimQuestion, WIDEST_LIMITS } from './types.ts';
+
+/** The opponent's ball as a launch, and where it was solved to go. */
+export interface GameArrival {
+  launch: Launch;
+}
+
+/** A pitcher's release point: height and distance off the centre line on the arm side (18–24 in; common practice, no source). */
+const RELEASE = { z: 1.75, x: inToM(21) } as const;
+/** Height of the middle of a strike zone for an adult batter of 1.75 m, m. */
+const MIDDLE_OF_ZONE_M = 0.7;
+
+/**
+ * Solves a game-book entry for the court's own air: shaped balls by landing depth and net clearance, serves and pitches by speed.
+ * @param conditions the court's ball, air and ground; wind is left out, the book describes still air
+ * @param landingX where across the court it lands (or passes the plate), m
+ * @returns null when the entry cannot be flown with this ball
+ */
+export function gameLaunch(game: GameBall, conditions: Conditions, landingX = 0): GameArrival | null {
+  const still = { ...conditions, wind: { xMps: 0, yMps: 0 } };
+  if (game.kind === 'pitch') {
+    const from = { x: RELEASE.x, y: ftToM(game.releaseFt), z: RELEASE.z };
+    const spin = { topspinRpm: game.topspinRpm, sidespinRpm: game.sidespinRpm, gyroRpm: game.gyroRpm };
+    const target = { kind: 'plane', planeY: PLATE.frontY_m, x: landingX, z: MIDDLE_OF_ZONE_M } as const;
+    return first({ conditions: still, from, spin, target, limits: WIDEST_LIMITS, net: null }, { speedMps: mphToMps(game.speedMph) });
+  }
+  const from = { x: landingX, ...game.from };
+  const spin = { topspinRpm: game.topspinRpm, sidespinRpm: 0, gyroRpm: 0 };
+  const net = COURT_PLANS[game.sport].net;
+  const question = {
+    conditions: still,
+    from,
+    spin,
+    target: { kind: 'landing', x: landingX, y: -game.landsPastM },
+    limits: WIDEST_LIMITS,
+    net,
+  } as const;
+  return first(question, game.kind === 'shaped' ? { netClearanceM: game.clearsByM } : { speedMps: mphToMps(game.speedMph) });
+}
+
+function first(question: AimQuestion, hold: Parameters<typeof aim>[1]): GameArrival | null {
+  const [solution] = aim(question, hold).solutions;
+  if (!solution) return null;
+  const { speedMps, elevationDeg, bearingDeg } = solution;
+  return { launch: { ...question.from, ...question.spin, speedMps, elevationDeg, bearingDeg } };
+}

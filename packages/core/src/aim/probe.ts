@@ -1,0 +1,282 @@
+import { Stepper } from '../flight/index.ts';
+import { degToRad, radToDeg } from '../quantity/index.ts';
+import { type Net, netHeightAt } from '../sport/index.ts';
+import type { AimQuestion, Limits } from './types.ts';
+
+/** How much longer the steps of a rough flight are: good to a few centimetres at a quarter of the cost. */
+const ROUGH = 3.5;
+/** A ball this far under the target plane will not come up to it. */
+const DEEPEST_M = -150;
+const LONGEST_S = 15;
+
+/**
+ * Flies trial balls at one target and says by how much they miss.
+ *
+ * A trial goes on below the ground until it passes the vertical plane through the target (across the line from machine to landing
+ * spot, or the plane asked for), so that the miss in height is smooth in speed and elevation even for balls that fall short.
+ */
+export class Probe {
+  readonly question: AimQuestion;
+  /** Level distance from the machine to the target plane along the aim line, m. */
+  readonly distanceM: number;
+  /** Bearing of the straight line to the target. */
+  readonly straightDeg: number;
+  /** Height of the ball's centre at the target. */
+  readonly targetZ: number;
+  /** Results of the last trial: misses in m (up, and to the right of the line), time, descent, clearance. */
+  up = 0;
+  right = 0;
+  /** Of `drop` only: beyond the target along the line, at its height, m. */
+  beyond = 0;
+  timeS = 0;
+  descentTan = 0;
+  clearanceM: number | null = null;
+  private readonly stepper: Stepper;
+  private readonly nx: number;
+  private readonly ny: number;
+  private readonly level: number;
+  private readonly targetX: number;
+  private readonly targetY: number;
+  private readonly passesNet: boolean;
+
+  constructor(question: AimQuestion) {
+    const { conditions, from, target } = question;
+    this.question = question;
+    this.stepper = new Stepper(conditions.ball, conditions.airDensityKgM3, conditions.wind);
+    const landing = target.kind === 'landing';
+    this.targetX = target.x;
+    this.targetY = landing ? target.y : target.planeY;
+    this.targetZ = landing ? conditions.ball.radiusM : target.z;
+    const dx = target.x - from.x;
+    const dy = this.targetY - from.y;
+    const straight = Math.hypot(dx, dy);
+    this.straightDeg = radToDeg(Math.atan2(dx, dy));
+    this.nx = landing ? dx / straight : 0;
+    this.ny = landing ? dy / straight : Math.sign(dy);
+    this.level = this.nx * this.targetX + this.ny * this.targetY;
+    this.distanceM = straight;
+    this.passesNet = question.net !== null && from.y > 0 !== this.targetY > 0 && from.y !== 0;
+  }
+
+  /** @returns false when the ball never reaches the plane of the target */
+  shoot(speedMps: number, elevationDeg: number, bearingDeg: number, rough: boolean): boolean {
+    const s = this.stepper;
+    const { from, spin, net } = this.question;
+    s.launch({ ...from, speedMps, elevationDeg, bearingDeg, ...spin });
+    this.clearanceM = null;
+    while (s.t < LONGEST_S && s.now[2]! > DEEPEST_M) {
+      s.step(s.stepLength(rough ? ROUGH : 1));
+      this.noteNet(net);
+      if (this.nx * s.now[0]! + this.ny * s.now[1]! < this.level) continue;
+      this.note(s.crossing(this.nx, this.ny, 0, this.level));
+      return true;
+    }
+    return false;
+  }
+
+  /** As `shoot`, but to where a lob comes down to the height of the target. @returns false when it never gets there */
+  drop(speedMps: number, elevationDeg: number, bearingDeg: number, rough: boolean): boolean {
+    const s = this.stepper;
+    const { from, spin, net } = this.question;
+    s.launch({ ...from, speedMps, elevationDeg, bearingDeg, ...spin });
+    this.clearanceM = null;
+    while (s.t < LONGEST_S) {
+      s.step(s.stepLength(rough ? ROUGH : 1));
+      this.noteNet(net);
+      if (s.now[5]! > 0 || s.now[2]! > this.targetZ) continue;
+      if (s.was[2]! < this.targetZ) return false;
+      const share = s.crossing(0, 0, 1, this.targetZ);
+      this.note(share);
+      this.beyond = this.nx * s.at(0, share) + this.ny * s.at(1, share) - this.level;
+      return true;
+    }
+    return false;
+  }
+
+  private noteNet(net: Net | null): void {
+    const s = this.stepper;
+    if (!this.passesNet || net === null || s.was[1]! > 0 === s.now[1]! > 0) return;
+    const share = s.crossing(0, 1, 0, 0);
+    this.clearanceM = s.at(2, share) - s.radiusM - netHeightAt(net, s.at(0, share));
+  }
+
+  private note(share: number): void {
+    const s = this.stepper;
+    // right of the line, seen along it: (ny, −nx)
+    this.right = this.ny * (s.at(0, share) - this.targetX) - this.nx * (s.at(1, share) - this.targetY);
+    this.up = s.at(2, share) - this.targetZ;
+    this.timeS = s.t - s.h + share * s.h;
+    this.descentTan = -s.velocityAt(2, share) / Math.max(1e-9, Math.hypot(s.velocityAt(0, share), s.velocityAt(1, share)));
+  }
+
+  /** Whether the last trial is within 0.1 mm of the target, counting how a miss in height shifts a flat landing. */
+  get onTarget(): boolean {
+    return Math.abs(this.up) < 1e-4 * Math.min(1, Math.max(0.02, this.descentTan)) && Math.abs(this.right) < 1e-4;
+  }
+}
+
+/** Searched instead of speed, since the drop over a distance is nearly straight in it. */
+const speedOf = (a: number): number => 1 / Math.sqrt(a);
+
+/** An arc that passes through the target. */
+export interface Arc {
+  speedMps: number;
+  elevationDeg: number;
+  bearingDeg: number;
+  timeS: number;
+  clearanceM: number | null;
+  descentDeg: number;
+}
+
+/**
+ * The value that is searched, and the miss that is brought to nothing with it; each pair is close to a straight line.
+ * 'speed': 1/v² at a held elevation, against the miss in height. 'low': the tangent at a held speed, against the miss in height.
+ * 'high': the elevation in degrees at a held speed, against the miss along the ground (a lob comes down steeply).
+ * 'reach': the speed at a held elevation, against the miss along the ground: slower to settle than 'speed', but sure for a ball that
+ * drag and wind bring down almost straight.
+ */
+type Free = 'speed' | 'low' | 'high' | 'reach';
+
+const alongGround = (free: Free): boolean => free === 'high' || free === 'reach';
+
+/** A place to start the search: the free value, its slope `d(up)/d(free)` if known, and the bearing. */
+export interface Start {
+  free: number;
+  slope?: number;
+  bearingDeg: number;
+}
+
+const arcOf = (probe: Probe, speedMps: number, elevationDeg: number, bearingDeg: number): Arc => ({
+  speedMps,
+  elevationDeg,
+  bearingDeg,
+  timeS: probe.timeS,
+  clearanceM: probe.clearanceM,
+  descentDeg: radToDeg(Math.atan(probe.descentTan)),
+});
+
+/**
+ * Secant search in one free value, with the bearing turned along after every trial.
+ * Rough flights bring it near, full ones finish it.
+ * @param heldValue  the elevation in degrees for 'speed', else the speed in m/s
+ * @returns null when it does not settle; the caller then looks along the whole range
+ */
+export function settle(probe: Probe, free: Free, heldValue: number, start: Start): Arc | null {
+  let { free: a, bearingDeg, slope } = start;
+  let rough = true;
+  let lastA = Number.NaN;
+  let lastMiss = Number.NaN;
+  for (let i = 0; i < 24; i++) {
+    if (!possible(free, a) || !shootAt(probe, free, heldValue, a, bearingDeg, rough)) return null;
+    const { right } = probe;
+    const miss = alongGround(free) ? probe.beyond : probe.up;
+    if (!rough && (alongGround(free) ? Math.abs(miss) < 1e-4 && Math.abs(right) < 1e-4 : probe.onTarget))
+      return arcOf(probe, ...valuesOf(free, heldValue, a), bearingDeg);
+    slope ??= vacuumSlope(probe, free, heldValue, a);
+    if (Number.isFinite(lastMiss) && Math.abs(a - lastA) > 1e-13) {
+      // turning the bearing moves the miss as well: a slope that jumps is that, and not the curve
+      const secant = (miss - lastMiss) / (a - lastA);
+      if (secant / slope > 0.2 && secant / slope < 5) slope = secant;
+    }
+    if (slope === 0 || !Number.isFinite(slope)) return null;
+    const near = Math.abs(miss) < 0.08 && Math.abs(right) < 0.08;
+    lastA = a;
+    lastMiss = miss;
+    a = bounded(free, a, a - miss / slope);
+    bearingDeg -= radToDeg(right / probe.distanceM);
+    if (rough && near) {
+      rough = false;
+      lastMiss = Number.NaN; // a rough and a full trial are not two points of one curve
+    }
+  }
+  return null;
+}
+
+const RANGE: Record<Free, readonly [number, number]> = { speed: [1e-5, 4], reach: [0.3, 160], low: [-60, 60], high: [-60, 89.9] };
+
+const possible = (free: Free, a: number): boolean => a > RANGE[free][0] && a < RANGE[free][1];
+
+function valuesOf(free: Free, heldValue: number, a: number): [speedMps: number, elevationDeg: number] {
+  if (free === 'speed') return [speedOf(a), heldValue];
+  if (free === 'reach') return [a, heldValue];
+  return [heldValue, free === 'low' ? radToDeg(Math.atan(a)) : a];
+}
+
+function shootAt(probe: Probe, free: Free, heldValue: number, a: number, bearingDeg: number, rough: boolean): boolean {
+  const [speedMps, elevationDeg] = valuesOf(free, heldValue, a);
+  return alongGround(free) ? probe.drop(speedMps, elevationDeg, bearingDeg, rough) : probe.shoot(speedMps, elevationDeg, bearingDeg, rough);
+}
+
+/** Keeps one step of the search within what the straight-line picture bears. */
+function bounded(free: Free, a: number, wanted: number): number {
+  if (free === 'speed') return Math.min(4 * a, Math.max(a / 4, wanted));
+  if (free === 'reach') return Math.min(1.5 * a, Math.max(a / 1.5, wanted));
+  if (free === 'low') return Math.min(a + 0.7, Math.max(a - 0.7, wanted));
+  return Math.min((a + 89.9) / 2, Math.max(a - 12, wanted));
+}
+
+const G2 = 9.80665 / 2;
+
+/** Slope of the miss in a vacuum, to start from. */
+function vacuumSlope(probe: Probe, free: Free, heldValue: number, a: number): number {
+  const d = probe.distanceM;
+  if (free === 'speed') return (-G2 * d * d) / Math.cos(degToRad(heldValue)) ** 2;
+  if (free === 'low') return d - (2 * G2 * d * d * a) / (heldValue * heldValue);
+  if (free === 'reach') return (2 * d) / a;
+  return degToRad((heldValue ** 2 * Math.cos(degToRad(2 * a))) / G2);
+}
+
+/** Mean speed lost to drag on the way, as a factor on the launch speed: a first guess only. */
+const dragGuess = (probe: Probe): number => {
+  const { ball, airDensityKgM3 } = probe.question.conditions;
+  const k = (airDensityKgM3 * Math.PI * ball.radiusM ** 2) / (2 * ball.massKg);
+  return Math.exp(-0.25 * k * probe.distanceM);
+};
+
+/** Where to start for a held elevation: the vacuum answer, stretched for drag; null below the line of sight. */
+export function guessSpeed(probe: Probe, elevationDeg: number): Start | null {
+  const t = Math.tan(degToRad(elevationDeg));
+  const drop = probe.distanceM * t + probe.question.from.z - probe.targetZ;
+  if (drop <= 0.01) return null;
+  const a = (drop * 2 * Math.cos(degToRad(elevationDeg)) ** 2) / (2 * G2 * probe.distanceM ** 2);
+  return { free: a * dragGuess(probe) ** 2, bearingDeg: probe.straightDeg };
+}
+
+/** Where to start for a held speed: tangents of the low and the high arc; none when out of reach in a vacuum. */
+export function guessElevations(probe: Probe, speedMps: number): [Start, Start] | null {
+  const d = probe.distanceM;
+  const drop = (G2 * d * d) / (speedMps * dragGuess(probe)) ** 2;
+  const under = d * d - 4 * drop * (drop - (probe.question.from.z - probe.targetZ));
+  if (under <= 0) return null;
+  const root = Math.sqrt(under);
+  const start = (tangent: number): Start => ({ free: tangent, bearingDeg: probe.straightDeg });
+  const high = radToDeg(Math.atan((d + root) / (2 * drop)));
+  return [start((d - root) / (2 * drop)), start(high)];
+}
+
+/**
+ * Looks along the whole range of speeds or elevations with rough flights, for the case that a quick search did not settle.
+ * @param free  'reach' for the speed at a held elevation, 'high' for the elevation at a held speed
+ * @returns starts at each sign change of the miss along the ground, in order of the free value
+ */
+export function scan(probe: Probe, free: 'reach' | 'high', heldValue: number, limits: Limits): Start[] {
+  const count = 28;
+  const [lo, hi] = free === 'reach' ? limits.speedMps : limits.elevationDeg;
+  const starts: Start[] = [];
+  let last: { a: number; beyond: number } | null = null;
+  for (let i = 0; i < count; i++) {
+    const share = i / (count - 1);
+    const a = free === 'reach' ? lo * (hi / lo) ** share : lo + share * (hi - lo);
+    if (!shootAt(probe, free, heldValue, a, probe.straightDeg, true)) {
+      last = null;
+      continue;
+    }
+    const { beyond } = probe;
+    if (last && beyond > 0 !== last.beyond > 0) {
+      const slope = (beyond - last.beyond) / (a - last.a);
+      starts.push({ free: last.a - last.beyond / slope, slope, bearingDeg: probe.straightDeg });
+    }
+    last = { a, beyond };
+  }
+  return starts;
+}

@@ -1,0 +1,86 @@
+import type { Conditions } from '../flight/index.ts';
+import type { Net } from '../sport/index.ts';
+
+export interface Point3 {
+  x: number;
+  y: number;
+  z: number;
+}
+
+export interface Spin {
+  topspinRpm: number;
+  sidespinRpm: number;
+  gyroRpm: number;
+}
+
+/** Where the ball should go: its first touch of the ground, or a point in a vertical plane. Metres. */
+export type Target = { kind: 'landing'; x: number; y: number } | { kind: 'plane'; planeY: number; x: number; z: number };
+
+/** The one value that is kept while the others are solved. */
+export type Hold = { speedMps: number } | { elevationDeg: number } | { netClearanceM: number } | { flightTimeS: number };
+
+/** What the machine can do, inclusive. */
+export interface Limits {
+  speedMps: readonly [number, number];
+  elevationDeg: readonly [number, number];
+}
+
+/** Bounds of the search when a machine sets none. */
+export const WIDEST_LIMITS: Limits = { speedMps: [1, 75], elevationDeg: [-30, 85] };
+
+export interface AimQuestion {
+  conditions: Conditions;
+  from: Point3;
+  spin: Spin;
+  target: Target;
+  limits: Limits;
+  net: Net | null;
+}
+
+/** One arc that does what was asked. */
+export interface Solution {
+  arc: 'low' | 'high' | 'only';
+  speedMps: number;
+  elevationDeg: number;
+  bearingDeg: number;
+  flightTimeS: number;
+  /** Bottom of the ball to the top of the net; null where the ball does not pass a net. */
+  netClearanceM: number | null;
+}
+
+export type ReasonCode =
+  | 'net'
+  | 'speed-too-high'
+  | 'speed-too-low'
+  | 'elevation-too-high'
+  | 'elevation-too-low'
+  | 'out-of-reach'
+  | 'no-net';
+
+/** The nearest thing that can be done instead: another arc to the same spot (`missM` 0) or another spot. */
+export interface Nearest {
+  speedMps: number;
+  elevationDeg: number;
+  bearingDeg: number;
+  netClearanceM: number | null;
+  /** Where it lands, or passes the plane. */
+  x: number;
+  y: number;
+  /** Distance from what was asked for. */
+  missM: number;
+}
+
+/** An arc that would reach the target, were it not for this. */
+export interface Blocked {
+  code: ReasonCode;
+  speedMps: number;
+  elevationDeg: number;
+  netClearanceM: number | null;
+}
+
+export interface AimAnswer {
+  solutions: Solution[];
+  /** Arcs that reach the target but break a limit or the net. */
+  blocked: Blocked[];
+  reason: { code: ReasonCode; text: string; nearest: Nearest | null } | null;
+}

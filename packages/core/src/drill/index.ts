@@ -1,0 +1,30 @@
+export {
+  APPROACH_NAMES,
+  APPROACHES,
+  type Feed,
+  feedSchema,
+  gateSchema,
+  type LadderDocument,
+  ladderSchema,
+  launchSchema,
+  nameSchema,
+  type RungDocument,
+  rungSchema,
+  spotSchema,
+  targetSchema,
+  type Weather,
+  weatherSchema,
+} from './schema.ts';
+export { ballsOf, minutesOf } from './sequence.ts';
+export {
+  type BallTiming,
+  COMFORT_FROM,
+  COMFORTS,
+  type Comfort,
+  comfortOf,
+  reactionNeededS,
+  type Spot,
+  type Timing,
+  type TimingQuestion,
+  timeBudget,
+} from './timing.ts';

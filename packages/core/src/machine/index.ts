@@ -1,0 +1,2 @@
+export { aimMachine, type MachineAim } from './aim.ts';
+export { MACHINE_KINDS, type MachineProfile, machineProfileSchema, type SpinLaw, spinFor, spinLawSchema } from './profile.ts';

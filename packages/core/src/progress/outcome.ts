@@ -1,0 +1,13 @@
+/** What became of a ball. `not-fed` is a misfeed and counts for nothing. */
+export const OUTCOMES = ['in', 'near', 'out', 'let-go', 'not-fed'] as const;
+export type Outcome = (typeof OUTCOMES)[number];
+
+export const OUTCOME_NAMES: Record<Outcome, string> = { in: 'In', near: 'Near', out: 'Out', 'let-go': 'Let go', 'not-fed': 'Not fed' };
+
+/** Balls that count toward the rate: in, near or out. A ball that was let go or not fed was no attempt. */
+export function tally(outcomes: readonly Outcome[]): { hits: number; balls: number; near: number; letGo: number } {
+  const count = (wanted: Outcome): number => outcomes.filter((each) => each === wanted).length;
+  const hits = count('in');
+  const near = count('near');
+  return { hits, near, balls: hits + near + count('out'), letGo: count('let-go') };
+}

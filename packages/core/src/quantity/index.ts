@@ -1,0 +1,16 @@
+export { type Parsed, parseQuantity } from './parse.ts';
+export { printAngle, printLength, printShare, printSpeed, printSpin, printTemperature, printTime } from './print.ts';
+export {
+  type Dimension,
+  degToRad,
+  ftToM,
+  inToM,
+  mphToMps,
+  mpsToMph,
+  mToFt,
+  radPerSToRpm,
+  radToDeg,
+  rpmToRadPerS,
+  UNIT_OF,
+  type UnitSystem,
+} from './units.ts';

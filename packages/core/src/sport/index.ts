@@ -1,0 +1,16 @@
+export { type AeroLaw, BALLS, type Ball, ballById, coefficients } from './ball.ts';
+export {
+  COURT_PLANS,
+  type CourtLine,
+  type CourtPlan,
+  type Net,
+  netHeightAt,
+  PITCHERS_PLATE_Y_M,
+  PLATE,
+  type Reference,
+  strikeZone,
+} from './court.ts';
+export { GAME_BOOK, GAME_BOOK_SOURCE, type GameBall, gameBallById, gameBallLabel } from './gamebook.ts';
+export { LEVEL_NEEDS, type LevelNeeds, STROKES, type Stroke } from './level.ts';
+export { courtPaceRating, SURFACES, type Surface, surfaceById } from './surface.ts';
+export { LEVELS, type Level, type Sourced, SPORTS, type Sport } from './types.ts';

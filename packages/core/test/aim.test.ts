@@ -1,0 +1,216 @@
+import { describe, expect, test } from 'vitest';
+import {
+  type AimQuestion,
+  aim,
+  aimMachine,
+  airDensity,
+  arcFamily,
+  BALLS,
+  ballById,
+  COURT_PLANS,
+  fly,
+  GAME_BOOK,
+  gameBallLabel,
+  gameLaunch,
+  type Hold,
+  MACHINE_KINDS,
+  mphToMps,
+  mpsToMph,
+  type Solution,
+  surfaceById,
+} from '../src/index.ts';
+import { randomFlight, seeded } from './support/random.ts';
+
+const question = (over: Partial<AimQuestion> = {}): AimQuestion => ({
+  conditions: {
+    ball: ballById('tennis-standard'),
+    airDensityKgM3: 1.1,
+    wind: { xMps: 0, yMps: 0 },
+    ground: surfaceById('tennis-acrylic-medium'),
+  },
+  from: { x: 0.6, y: 6.7, z: 0.6 },
+  spin: { topspinRpm: 900, sidespinRpm: 0, gyroRpm: 0 },
+  target: { kind: 'landing', x: 1.2, y: -8.4 },
+  limits: { speedMps: [mphToMps(10), mphToMps(45)], elevationDeg: [0, 40] },
+  net: COURT_PLANS.tennis.net,
+  ...over,
+});
+
+const reflown = (q: AimQuestion, { speedMps, elevationDeg, bearingDeg }: Pick<Solution, 'speedMps' | 'elevationDeg' | 'bearingDeg'>) =>
+  fly(
+    q.conditions,
+    { ...q.from, ...q.spin, speedMps, elevationDeg, bearingDeg },
+    { planesY: [q.target.kind === 'plane' ? q.target.planeY : 0], maxBounces: 0 },
+  );
+
+describe('a re-flown solution lands within 1 mm', () => {
+  const holdOf = (random: () => number): Hold => (random() < 0.5 ? { speedMps: 14 + 16 * random() } : { elevationDeg: 2 + 45 * random() });
+  test.each(BALLS.map((ball, i) => [ball.id, ball, i] as const))('%s: 120 random landing spots, wind and spin', (_id, ball, i) => {
+    let solved = 0;
+    for (let n = 0; n < 120; n++) {
+      const random = seeded(5000 * i + n);
+      const { conditions, launch } = randomFlight(ball, random);
+      const { x, y, z, topspinRpm, sidespinRpm, gyroRpm } = launch;
+      const reach = ball.sport === 'pickleball' ? 0.5 : 1;
+      const q = question({
+        conditions,
+        from: { x, y: y * reach, z },
+        spin: { topspinRpm, sidespinRpm, gyroRpm },
+        target: { kind: 'landing', x: 4 * random() - 2, y: -2 - 8 * random() * reach },
+        limits: { speedMps: [1, 75], elevationDeg: [-30, 85] },
+        net: null,
+      });
+      for (const solution of aim(q, holdOf(random)).solutions) {
+        solved++;
+        const [spot] = reflown(q, solution).bounces;
+        expect(Math.hypot(spot!.x - q.target.x, spot!.y - (q.target as { y: number }).y), `seed ${5000 * i + n}`).toBeLessThan(0.001);
+        expect(spot!.t).toBeCloseTo(solution.flightTimeS, 4);
+      }
+    }
+    expect(solved).toBeGreaterThan(100);
+  });
+  test('a point over the plate, with both arcs', () => {
+    const q = question({
+      conditions: { ...question().conditions, ball: ballById('baseball') },
+      from: { x: 0.5, y: 14, z: 1.5 },
+      spin: { topspinRpm: -1800, sidespinRpm: 400, gyroRpm: 0 },
+      target: { kind: 'plane', planeY: 0.4318, x: -0.1, z: 0.8 },
+      limits: { speedMps: [10, 45], elevationDeg: [-10, 85] },
+      net: null,
+    });
+    const { solutions } = aim(q, { speedMps: 30 });
+    expect(solutions.map(({ arc }) => arc)).toEqual(['low', 'high']);
+    for (const solution of solutions) {
+      const [crossing] = reflown(q, solution).crossings;
+      expect(Math.hypot(crossing!.x + 0.1, crossing!.z - 0.8)).toBeLessThan(0.001);
+      expect(crossing!.t).toBeCloseTo(solution.flightTimeS, 4);
+    }
+  });
+});
+
+describe('what is held stays held', () => {
+  test.each<[string, Hold, (s: Solution) => number, number]>([
+    ['speed', { speedMps: 18 }, (s) => s.speedMps, 18],
+    ['elevation', { elevationDeg: 22 }, (s) => s.elevationDeg, 22],
+    ['net clearance', { netClearanceM: 1.1 }, (s) => s.netClearanceM!, 1.1],
+    ['flight time', { flightTimeS: 1.25 }, (s) => s.flightTimeS, 1.25],
+  ])('%s', (_name, hold, read, wanted) => {
+    const [solution] = aim(question(), hold).solutions;
+    expect(read(solution!)).toBeCloseTo(wanted, 3);
+    expect(Math.hypot(reflown(question(), solution!).bounces[0]!.x - 1.2, reflown(question(), solution!).bounces[0]!.y + 8.4)).toBeLessThan(
+      0.001,
+    );
+  });
+  test('net clearance is from the bottom of the ball to the top of the net where it passes', () => {
+    const [solution] = aim(question(), { elevationDeg: 20 }).solutions;
+    const [over] = reflown(question(), solution!).crossings;
+    const net = COURT_PLANS.tennis.net!;
+    const top = net.centreHeightM + (net.edgeHeightM - net.centreHeightM) * (Math.abs(over!.x) / net.edgeX_m);
+    expect(solution!.netClearanceM).toBeCloseTo(over!.z - 0.033 - top, 3);
+  });
+  test('slower means higher along the family, down to the slowest arc', () => {
+    const family = arcFamily(question(), 25, 40);
+    expect(family.length).toBeGreaterThan(20);
+    family.slice(1).forEach((arc, i) => {
+      expect(arc.elevationDeg).toBeGreaterThan(family[i]!.elevationDeg);
+      expect(arc.speedMps).toBeLessThan(family[i]!.speedMps);
+      expect(arc.timeS).toBeGreaterThan(family[i]!.timeS);
+    });
+  });
+});
+
+describe('what cannot be done says why, and what is nearest', () => {
+  const code = (over: Partial<AimQuestion>, hold: Hold): string | undefined => aim(question(over), hold).reason?.code;
+  test('each limit by its name', () => {
+    expect(code({}, { elevationDeg: 4 })).toBe('speed-too-high');
+    expect(code({}, { elevationDeg: 45 })).toBe('elevation-too-high');
+    expect(code({}, { speedMps: 30 })).toBe('speed-too-high');
+    expect(code({}, { speedMps: 8 })).toBe('out-of-reach');
+    expect(code({ limits: { speedMps: [5, 40], elevationDeg: [0, 40] } }, { elevationDeg: 4 })).toBe('net');
+    expect(code({ target: { kind: 'landing', x: 0.6, y: 3 } }, { netClearanceM: 1 })).toBe('no-net');
+    expect(code({ limits: { speedMps: [25, 40], elevationDeg: [0, 40] } }, { elevationDeg: 30 })).toBe('speed-too-low');
+    expect(code({ limits: { speedMps: [5, 40], elevationDeg: [25, 40] } }, { elevationDeg: 20 })).toBe('elevation-too-low');
+  });
+  test('the nearest is inside the limits, clears the net and reaches the spot', () => {
+    const q = question();
+    const { nearest } = aim(q, { elevationDeg: 4 }).reason!;
+    expect(nearest!.missM).toBe(0);
+    expect(nearest!.speedMps).toBeLessThanOrEqual(q.limits.speedMps[1] + 1e-6);
+    expect(nearest!.speedMps).toBeGreaterThan(q.limits.speedMps[1] - 0.2);
+    expect(nearest!.netClearanceM).toBeGreaterThan(0);
+    const [spot] = reflown(q, nearest!).bounces;
+    expect(Math.hypot(spot!.x - 1.2, spot!.y + 8.4)).toBeLessThan(0.001);
+  });
+  test('out of reach altogether: the nearest spot, with its distance', () => {
+    const q = question({ limits: { speedMps: [5, 11], elevationDeg: [0, 40] }, target: { kind: 'landing', x: 0, y: -11 } });
+    const { nearest } = aim(q, { speedMps: 11 }).reason!;
+    expect(nearest!.missM).toBeGreaterThan(1);
+    expect(Math.hypot(nearest!.x - 0, nearest!.y + 11)).toBeCloseTo(nearest!.missM, 6);
+  });
+  test('“no arc” is true: a fine scan of all speeds finds none either', () => {
+    let unreachable = 0;
+    for (let n = 0; n < 150; n++) {
+      const random = seeded(90_000 + n);
+      const { conditions, launch } = randomFlight(ballById('pickleball-indoor'), random);
+      const { x, y, z, topspinRpm, sidespinRpm, gyroRpm } = launch;
+      const q = question({
+        conditions,
+        from: { x, y: y / 2, z },
+        spin: { topspinRpm, sidespinRpm, gyroRpm },
+        target: { kind: 'landing', x: 0, y: -6 },
+        limits: { speedMps: [1, 75], elevationDeg: [-30, 85] },
+        net: null,
+      });
+      const elevationDeg = 30 + 25 * random();
+      if (aim(q, { elevationDeg }).solutions.length > 0) continue;
+      unreachable++;
+      for (let speedMps = 2; speedMps < 75; speedMps += 0.5) {
+        const [spot] = reflown(q, { speedMps, elevationDeg, bearingDeg: 180 }).bounces;
+        expect(spot!.y, `seed ${90_000 + n} at ${speedMps} m/s`).toBeGreaterThan(-6.6);
+      }
+    }
+    expect(unreachable).toBeGreaterThan(0);
+  });
+});
+
+describe('a spin that follows the speed', () => {
+  const oneWheel = MACHINE_KINDS.find(({ kind }) => kind === 'One-wheel portable')!;
+  test('the spin belongs to the solved speed, and the ball still lands on the spot', () => {
+    const { limits: _limits, spin: _spin, ...rest } = question();
+    const answer = aimMachine(oneWheel, rest, { topspinRpm: 0, sidespinRpm: 0 }, { elevationDeg: 18 });
+    const [solution] = answer.solutions;
+    expect(answer.spin.topspinRpm).toBeCloseTo(55 * solution!.speedMps, 2);
+    const [spot] = reflown(question({ spin: answer.spin }), solution!).bounces;
+    expect(Math.hypot(spot!.x - 1.2, spot!.y + 8.4)).toBeLessThan(0.001);
+  });
+  test('a spin beyond the wheels is cut to what they give', () => {
+    const twoWheel = MACHINE_KINDS.find(({ kind }) => kind === 'Two-wheel portable')!;
+    const { limits: _limits, spin: _spin, ...rest } = question();
+    expect(aimMachine(twoWheel, rest, { topspinRpm: 9000, sidespinRpm: 500 }, { elevationDeg: 18 }).spin).toEqual({
+      topspinRpm: 2000,
+      sidespinRpm: 0,
+      gyroRpm: 0,
+    });
+  });
+});
+
+describe('the game book', () => {
+  const airDensityKgM3 = airDensity({ temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5 });
+  const balls = { tennis: 'tennis-standard', pickleball: 'pickleball-outdoor', baseball: 'baseball' } as const;
+  test.each(GAME_BOOK.map((game) => [gameBallLabel(game), game] as const))(
+    '%s can be flown, at the speed the book gives',
+    (_label, game) => {
+      const solved = gameLaunch(game, {
+        ball: ballById(balls[game.sport]),
+        airDensityKgM3,
+        wind: { xMps: 0, yMps: 0 },
+        ground: surfaceById('tennis-clay'),
+      });
+      expect(solved).not.toBeNull();
+      const mph = mpsToMph(solved!.launch.speedMps);
+      // the book holds within 2 %, and rounds to whole mph on top of that
+      const check = game.kind === 'shaped' ? game.checkMph : game.speedMph;
+      expect(Math.abs(mph - check)).toBeLessThanOrEqual(0.5 + 0.02 * check);
+    },
+  );
+});
