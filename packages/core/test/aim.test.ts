@@ -147,9 +147,9 @@ describe('what cannot be done says why, and what is nearest', () => {
     expect(nearest!.missM).toBeGreaterThan(1);
     expect(Math.hypot(nearest!.x - 0, nearest!.y + 11)).toBeCloseTo(nearest!.missM, 6);
   });
-  test('“no arc” is true: a fine scan of all speeds finds none either', () => {
+  test('“no arc” is true: a search of all speeds and bearings finds none either', () => {
     let unreachable = 0;
-    for (let n = 0; n < 150; n++) {
+    for (let n = 0; n < 60; n++) {
       const random = seeded(90_000 + n);
       const { conditions, launch } = randomFlight(ballById('pickleball-indoor'), random);
       const { x, y, z, topspinRpm, sidespinRpm, gyroRpm } = launch;
@@ -164,14 +164,41 @@ describe('what cannot be done says why, and what is nearest', () => {
       const elevationDeg = 30 + 25 * random();
       if (aim(q, { elevationDeg }).solutions.length > 0) continue;
       unreachable++;
-      for (let speedMps = 2; speedMps < 75; speedMps += 0.5) {
-        const [spot] = reflown(q, { speedMps, elevationDeg, bearingDeg: 180 }).bounces;
-        expect(spot!.y, `seed ${90_000 + n} at ${speedMps} m/s`).toBeGreaterThan(-6.6);
-      }
+      expect(smallestMiss(q, elevationDeg), `seed ${90_000 + n}`).toBeGreaterThan(0.01);
     }
     expect(unreachable).toBeGreaterThan(0);
   });
 });
+
+/** Best of a grid of speeds and bearings, polished by a shrinking pattern search. Knows nothing of how `aim` works. */
+function smallestMiss(q: AimQuestion, elevationDeg: number): number {
+  const miss = (speedMps: number, bearingDeg: number): number => {
+    if (speedMps < 1 || speedMps > 75) return Number.POSITIVE_INFINITY;
+    const [spot] = reflown(q, { speedMps, elevationDeg, bearingDeg }).bounces;
+    return Math.hypot(spot!.x, spot!.y + 6);
+  };
+  let best = { v: 0, b: 0, m: Number.POSITIVE_INFINITY };
+  const consider = (v: number, b: number): void => {
+    const m = miss(v, b);
+    if (m < best.m) best = { v, b, m };
+  };
+  for (let v = 2; v <= 74; v += 2) for (let b = 140; b <= 220; b += 5) consider(v, b);
+  for (let [dv, db] = [1, 2.5]; dv > 1e-4; dv *= 0.7, db *= 0.7) {
+    const { v, b } = best;
+    for (const [sv, sb] of [
+      [1, 0],
+      [-1, 0],
+      [0, 1],
+      [0, -1],
+      [1, 1],
+      [-1, -1],
+      [1, -1],
+      [-1, 1],
+    ] as const)
+      consider(v + sv * dv, b + sb * db);
+  }
+  return best.m;
+}
 
 describe('a spin that follows the speed', () => {
   const oneWheel = MACHINE_KINDS.find(({ kind }) => kind === 'One-wheel portable')!;

@@ -166,7 +166,11 @@ export function settle(probe: Probe, free: Free, heldValue: number, start: Start
   let rough = true;
   let lastA = Number.NaN;
   let lastMiss = Number.NaN;
-  for (let i = 0; i < 24; i++) {
+  // metres to the right for a radian of turn: the distance, unless wind or spin make it more or less
+  let turn = probe.distanceM;
+  let lastRight = Number.NaN;
+  let lastTurn = 0;
+  for (let i = 0; i < 40; i++) {
     if (!possible(free, a) || !shootAt(probe, free, heldValue, a, bearingDeg, rough)) return null;
     const { right } = probe;
     const miss = alongGround(free) ? probe.beyond : probe.up;
@@ -179,14 +183,21 @@ export function settle(probe: Probe, free: Free, heldValue: number, start: Start
       if (secant / slope > 0.2 && secant / slope < 5) slope = secant;
     }
     if (slope === 0 || !Number.isFinite(slope)) return null;
+    if (Math.abs(lastTurn) > 1e-7) {
+      const secant = (right - lastRight) / lastTurn / probe.distanceM;
+      if (secant > 0.3 && secant < 4) turn = secant * probe.distanceM;
+    }
+    lastRight = right;
+    lastTurn = -right / turn;
     const near = Math.abs(miss) < 0.08 && Math.abs(right) < 0.08;
     lastA = a;
     lastMiss = miss;
     a = bounded(free, a, a - miss / slope);
-    bearingDeg -= radToDeg(right / probe.distanceM);
+    bearingDeg += radToDeg(lastTurn);
     if (rough && near) {
       rough = false;
       lastMiss = Number.NaN; // a rough and a full trial are not two points of one curve
+      lastTurn = 0;
     }
   }
   return null;
