@@ -1,0 +1,130 @@
+import { connect, type Socket } from 'node:net';
+import type { z } from 'zod';
+import { type Clock, realClock } from './clock.ts';
+import { readLines, writeLine } from './lines.ts';
+import { type Command, HEARTBEAT_EVERY_MS, type MachineEvent, machineEventSchema, type Reply, replySchema } from './protocol.ts';
+
+/** The machine is taken as gone when nothing was heard for this long, ms: under the second and a half a person may wait to see it. */
+const SILENT_MS = 1100;
+const RECONNECT_MS = 700;
+const REPLY_WITHIN_MS = 1000;
+
+export type LinkEvent = MachineEvent | { event: 'link'; up: boolean };
+/** A command without its id: the client numbers them. */
+export type CommandBody = Command extends infer C ? (C extends Command ? Omit<C, 'id'> : never) : never;
+
+export interface MachineClientOptions {
+  host: string;
+  port: number;
+  onEvent: (event: LinkEvent) => void;
+  clock?: Clock;
+}
+
+/**
+ * Drives one machine: keeps the link, sends the heartbeat, matches replies to commands.
+ * A heartbeat is sent only while `alive` is true, so that whoever stands behind the client can let the machine stop by itself.
+ */
+export class MachineClient {
+  alive = true;
+  private readonly options: MachineClientOptions;
+  private readonly clock: Clock;
+  private socket: Socket | null = null;
+  private up = false;
+  private closed = false;
+  private counter = 0;
+  private heardAtMs = 0;
+  private readonly waiting = new Map<string, (reply: Reply) => void>();
+  private cancelTick: (() => void) | null = null;
+
+  constructor(options: MachineClientOptions) {
+    this.options = options;
+    this.clock = options.clock ?? realClock;
+    this.open();
+    this.tick();
+  }
+
+  get isUp(): boolean {
+    return this.up;
+  }
+
+  /** @returns the machine's reply; one with `ok: false` and code `link-lost` or `timeout` when none comes */
+  send(body: CommandBody): Promise<Reply> {
+    if (!this.up || !this.socket) return Promise.resolve(this.failed('link-lost', 'The machine does not answer.'));
+    return this.exchange(this.socket, body);
+  }
+
+  close(): void {
+    this.closed = true;
+    this.cancelTick?.();
+    this.socket?.destroy();
+  }
+
+  private exchange(socket: Socket, body: CommandBody): Promise<Reply> {
+    const id = `c${++this.counter}`;
+    return new Promise((resolve) => {
+      const cancel = this.clock.after(REPLY_WITHIN_MS, () => {
+        this.waiting.delete(id);
+        resolve(this.failed('timeout', 'The machine did not answer in a second.'));
+      });
+      this.waiting.set(id, (reply) => {
+        cancel();
+        resolve(reply);
+      });
+      writeLine(socket, { id, ...body });
+    });
+  }
+
+  private failed(code: 'timeout' | 'link-lost', text: string): Reply {
+    return { re: '', ok: false, state: 'held', code, text };
+  }
+
+  private open(): void {
+    if (this.closed) return;
+    const socket = connect({ host: this.options.host, port: this.options.port });
+    this.socket = socket;
+    socket.setNoDelay(true);
+    socket.on('error', () => socket.destroy());
+    socket.on('connect', async () => {
+      const reply = await this.exchange(socket, { do: 'hello', role: 'driver' });
+      if (reply.ok) this.setUp(true);
+      else socket.destroy();
+    });
+    socket.on('close', () => {
+      this.setUp(false);
+      this.clock.after(RECONNECT_MS, () => this.open());
+    });
+    readLines(socket, (value) => this.hear(value));
+  }
+
+  private hear(value: unknown): void {
+    this.heardAtMs = this.clock.nowMs();
+    const reply = replySchema.safeParse(value);
+    if (reply.success) {
+      this.waiting.get(reply.data.re)?.(reply.data);
+      this.waiting.delete(reply.data.re);
+      return;
+    }
+    const event: z.ZodSafeParseResult<MachineEvent> = machineEventSchema.safeParse(value);
+    if (event.success) this.options.onEvent(event.data);
+  }
+
+  private tick(): void {
+    this.cancelTick = this.clock.after(HEARTBEAT_EVERY_MS, () => {
+      if (this.up && this.socket) {
+        if (this.clock.nowMs() - this.heardAtMs > SILENT_MS) this.socket.destroy();
+        else if (this.alive) void this.exchange(this.socket, { do: 'heartbeat' });
+      }
+      this.tick();
+    });
+  }
+
+  private setUp(up: boolean): void {
+    if (up === this.up) return;
+    this.up = up;
+    for (const [id, settle] of this.waiting) {
+      if (!up) settle(this.failed('link-lost', 'The link to the machine was lost.'));
+      if (!up) this.waiting.delete(id);
+    }
+    this.options.onEvent({ event: 'link', up });
+  }
+}

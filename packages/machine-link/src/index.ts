@@ -1,0 +1,29 @@
+export { type CommandBody, type LinkEvent, MachineClient, type MachineClientOptions } from './client.ts';
+export { type Clock, realClock } from './clock.ts';
+export { readLines, writeLine } from './lines.ts';
+export { SimulatedMachine, type SimulatedMachineOptions } from './machine.ts';
+export {
+  type Action,
+  type Command,
+  commandSchema,
+  FAULTS,
+  HEARTBEAT_EVERY_MS,
+  HEARTBEAT_LOST_MS,
+  LONGEST_LINE,
+  MACHINE_STATES,
+  type MachineEvent,
+  type MachineState,
+  machineEventSchema,
+  type Program,
+  programSchema,
+  type RadarReading,
+  type RefusalCode,
+  type Reply,
+  radarReadingSchema,
+  replySchema,
+  type Status,
+} from './protocol.ts';
+export { type RadarOptions, serveRadar } from './radar.ts';
+export { seededRandom } from './random.ts';
+export { type MachineServerOptions, serveMachine } from './server.ts';
+export { LIVE_STATES, TRANSITIONS } from './states.ts';

@@ -1,0 +1,271 @@
+import type { MachineProfile } from '@good-arc/core';
+import type { Clock } from './clock.ts';
+import {
+  type Action,
+  type Command,
+  HEARTBEAT_LOST_MS,
+  type MachineEvent,
+  type MachineState,
+  type Program,
+  type RefusalCode,
+  type Status,
+} from './protocol.ts';
+import { LIVE_STATES, TRANSITIONS } from './states.ts';
+
+/** How fast the simulated machine turns and spins up. Our own figures for a portable machine. */
+const SLEW_DEG_PER_S = 25;
+const SPIN_UP_MPS_PER_S = 9;
+const LATCH_S = 0.4;
+/** Quiet before the first ball after feed or resume, s, so that nobody is surprised. */
+const LEAD_S = 2;
+const BATTERY_PER_BALL = 0.0007;
+/** Where it points when stowed: away from everyone. */
+const STOWED = { bearingDeg: 0, elevationDeg: 0 };
+
+export interface SimulatedMachineOptions {
+  profile: Pick<MachineProfile, 'hopper' | 'repeatability'>;
+  clock: Clock;
+  /** Uniform in [0, 1); seeded, so that a run can be repeated. */
+  random: () => number;
+  emit: (event: MachineEvent) => void;
+  /** How many times faster than real time it slews, spins up and feeds. The heartbeat is never sped up. */
+  timeFactor?: number;
+}
+
+type Answer = { ok: true } | { ok: false; code: RefusalCode; text: string };
+
+/** One simulated machine, without its socket: takes commands, emits events, obeys the state table. */
+export class SimulatedMachine {
+  state: MachineState = 'stowed';
+  private readonly options: SimulatedMachineOptions;
+  private program: Program | null = null;
+  private thrown = 0;
+  private hopper: number;
+  private battery = 0.83;
+  private why = '';
+  private bearingDeg = STOWED.bearingDeg;
+  private elevationDeg = STOWED.elevationDeg;
+  private wheelsMps = 0;
+  private feedsAfterArming = false;
+  private misfeedNext = false;
+  private jamNext = false;
+  private dueAtMs: number | null = null;
+  private cancelNext: (() => void) | null = null;
+  private cancelWatchdog: (() => void) | null = null;
+
+  constructor(options: SimulatedMachineOptions) {
+    this.options = options;
+    this.hopper = options.profile.hopper;
+  }
+
+  status(): Status {
+    return {
+      event: 'status',
+      state: this.state,
+      why: this.why,
+      hopper: this.hopper,
+      battery: Math.max(0, this.battery),
+      thrown: this.thrown,
+      count: this.program?.count ?? 0,
+      nextInS: this.state === 'feeding' && this.dueAtMs !== null ? Math.max(0, (this.dueAtMs - this.options.clock.nowMs()) / 1000) : null,
+    };
+  }
+
+  /** Any of the driver's commands but the greeting. */
+  handle(command: Exclude<Command, { do: 'hello' }>): Answer {
+    switch (command.do) {
+      case 'heartbeat':
+        this.watch();
+        return { ok: true };
+      case 'refill':
+        this.hopper = this.options.profile.hopper;
+        this.tell();
+        return { ok: true };
+      case 'simulate':
+        return this.simulate(command.fault);
+      case 'arm':
+        return this.move('arm', () => this.arm(command.program));
+      case 'resume':
+        return this.move('resume', () => this.spinUp());
+      case 'feed':
+        return this.move('feed', () => this.schedule(LEAD_S));
+      default:
+        return this.move(command.do, () => this.settle(command.do === 'stow'));
+    }
+  }
+
+  /** The driver is gone: hold at once. */
+  linkLost(): void {
+    this.stopFor('link lost');
+  }
+
+  private move(action: Action, then: () => void): Answer {
+    const next = TRANSITIONS[this.state][action];
+    if ('refused' in next) return { ok: false, code: next.refused, text: next.text };
+    this.state = next.to;
+    this.why = '';
+    then();
+    this.tell();
+    return { ok: true };
+  }
+
+  private arm(program: Program): void {
+    this.program = program;
+    this.thrown = 0;
+    this.feedsAfterArming = false;
+    this.spinUp();
+  }
+
+  /** Turns and spins up toward the next ball; ready, or feeding again, when done. */
+  private spinUp(): void {
+    this.cancel();
+    this.watch();
+    this.later(this.reachS(), () => {
+      this.pointAtNext();
+      this.state = this.feedsAfterArming ? 'feeding' : 'ready';
+      if (this.feedsAfterArming) this.schedule(LEAD_S);
+      this.tell();
+    });
+  }
+
+  /** Seconds to point and spin for the next ball. */
+  private reachS(): number {
+    const launch = this.nextLaunch();
+    const turnDeg = Math.abs(((launch.bearingDeg - this.bearingDeg + 540) % 360) - 180);
+    const turnS = Math.max(turnDeg, Math.abs(launch.elevationDeg - this.elevationDeg)) / SLEW_DEG_PER_S;
+    return LATCH_S + Math.max(turnS, Math.abs(launch.speedMps - this.wheelsMps) / SPIN_UP_MPS_PER_S);
+  }
+
+  private nextLaunch(): Program['launches'][number] {
+    const { launches } = this.program!;
+    return launches[this.thrown % launches.length]!;
+  }
+
+  private pointAtNext(): void {
+    const launch = this.nextLaunch();
+    this.bearingDeg = launch.bearingDeg;
+    this.elevationDeg = launch.elevationDeg;
+    this.wheelsMps = launch.speedMps;
+  }
+
+  private schedule(inS: number): void {
+    this.dueAtMs = this.options.clock.nowMs() + (inS * 1000) / (this.options.timeFactor ?? 1);
+    this.later(inS, () => this.release());
+  }
+
+  private release(): void {
+    if (this.jamNext) {
+      this.jamNext = false;
+      this.enterFault('jam');
+      return;
+    }
+    if (this.hopper === 0) {
+      this.feedsAfterArming = true;
+      this.stopFor('hopper empty');
+      return;
+    }
+    this.pointAtNext();
+    const feed = this.thrown % this.program!.launches.length;
+    this.thrown++;
+    if (this.misfeedNext) {
+      this.misfeedNext = false;
+      this.options.emit({ event: 'misfeed', seq: this.thrown });
+    } else {
+      this.hopper--;
+      this.battery -= BATTERY_PER_BALL;
+      this.options.emit({ event: 'release', seq: this.thrown, feed, launch: this.scatter(this.program!.launches[feed]!) });
+    }
+    if (this.thrown >= this.program!.count) {
+      this.dueAtMs = null;
+      this.feedsAfterArming = false;
+      this.state = 'ready';
+      this.thrown = 0;
+      this.options.emit({ ...this.status(), thrown: this.program!.count });
+      return;
+    }
+    // a turn that takes longer than the interval delays the ball
+    this.schedule(Math.max(this.program!.intervalS, this.reachS()));
+    this.tell();
+  }
+
+  /** The launch as this machine really gives it: normal scatter about what was set. */
+  private scatter(launch: Program['launches'][number]): Program['launches'][number] {
+    const { speedPct, elevationDeg, bearingDeg, spinPct } = this.options.profile.repeatability;
+    const spin = 1 + (spinPct / 100) * this.normal();
+    return {
+      ...launch,
+      speedMps: Math.max(0.5, launch.speedMps * (1 + (speedPct / 100) * this.normal())),
+      elevationDeg: launch.elevationDeg + elevationDeg * this.normal(),
+      bearingDeg: launch.bearingDeg + bearingDeg * this.normal(),
+      topspinRpm: launch.topspinRpm * spin,
+      sidespinRpm: launch.sidespinRpm * spin,
+    };
+  }
+
+  /** Standard normal by Box and Muller. */
+  private normal(): number {
+    const { random } = this.options;
+    return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  }
+
+  /** Hold and stow: no ball leaves any more. @param away also turns away and stops the wheels */
+  private settle(away: boolean): void {
+    this.feedsAfterArming =
+      this.state === 'held' && this.program !== null && (this.thrown > 0 || this.dueAtMs !== null || this.feedsAfterArming);
+    this.cancel();
+    this.dueAtMs = null;
+    if (!away && this.state !== 'idle') return;
+    this.wheelsMps = 0;
+    this.feedsAfterArming = false;
+    this.cancelWatchdog?.();
+    if (away) Object.assign(this, STOWED);
+  }
+
+  private stopFor(why: string): void {
+    if (!LIVE_STATES.includes(this.state)) return;
+    this.state = 'held';
+    this.settle(false);
+    this.wheelsMps = 0;
+    this.why = why;
+    this.tell();
+  }
+
+  private enterFault(why: string): void {
+    this.cancel();
+    this.cancelWatchdog?.();
+    this.dueAtMs = null;
+    this.wheelsMps = 0;
+    this.feedsAfterArming = false;
+    this.state = 'fault';
+    this.why = why;
+    this.tell();
+  }
+
+  private simulate(fault: Extract<Command, { do: 'simulate' }>['fault']): Answer {
+    if (fault === 'jam') this.jamNext = true;
+    else if (fault === 'misfeed') this.misfeedNext = true;
+    else if (fault === 'flat-battery') {
+      this.battery = 0;
+      this.enterFault('battery flat');
+    } else return { ok: false, code: 'cannot', text: 'The link does that, not the machine.' };
+    return { ok: true };
+  }
+
+  private watch(): void {
+    this.cancelWatchdog?.();
+    this.cancelWatchdog = this.options.clock.after(HEARTBEAT_LOST_MS, () => this.stopFor('no heartbeat'));
+  }
+
+  private later(seconds: number, run: () => void): void {
+    this.cancelNext = this.options.clock.after((seconds * 1000) / (this.options.timeFactor ?? 1), run);
+  }
+
+  private cancel(): void {
+    this.cancelNext?.();
+    this.cancelNext = null;
+  }
+
+  private tell(): void {
+    this.options.emit(this.status());
+  }
+}

@@ -1,0 +1,102 @@
+import { launchSchema } from '@good-arc/core';
+import { z } from 'zod';
+
+/**
+ * The machine line protocol: newline-delimited JSON over TCP (a serial port carries the same lines).
+ * A driver sends commands with an id and gets one reply for each; every listener gets events.
+ */
+
+export const MACHINE_STATES = ['stowed', 'idle', 'arming', 'ready', 'feeding', 'held', 'fault'] as const;
+export type MachineState = (typeof MACHINE_STATES)[number];
+
+/** A driver sends one this often, ms; the machine stops by itself when none came for `HEARTBEAT_LOST_MS`. */
+export const HEARTBEAT_EVERY_MS = 250;
+export const HEARTBEAT_LOST_MS = 1000;
+/** The machine tells its status at least this often, ms. */
+export const STATUS_EVERY_MS = 400;
+/** A line longer than this is refused, bytes. */
+export const LONGEST_LINE = 64 * 1024;
+
+const id = z.string().min(1).max(64);
+
+export const FAULTS = ['jam', 'misfeed', 'drop-link', 'silence', 'flat-battery'] as const;
+
+/** Balls to throw: `count` of them, going through `launches` over and over. */
+export const programSchema = z.strictObject({
+  launches: z.array(launchSchema).min(1).max(200),
+  intervalS: z.number().min(0.5).max(120),
+  count: z.int().min(1).max(1000),
+});
+export type Program = z.infer<typeof programSchema>;
+
+export const commandSchema = z.discriminatedUnion('do', [
+  z.strictObject({ id, do: z.literal('hello'), role: z.enum(['driver', 'observer']) }),
+  z.strictObject({ id, do: z.literal('heartbeat') }),
+  z.strictObject({ id, do: z.literal('arm'), program: programSchema }),
+  z.strictObject({ id, do: z.literal('feed') }),
+  z.strictObject({ id, do: z.literal('hold') }),
+  z.strictObject({ id, do: z.literal('resume') }),
+  z.strictObject({ id, do: z.literal('stow') }),
+  z.strictObject({ id, do: z.literal('clear') }),
+  z.strictObject({ id, do: z.literal('refill') }),
+  /** Understood by the simulation only. */
+  z.strictObject({ id, do: z.literal('simulate'), fault: z.enum(FAULTS) }),
+]);
+export type Command = z.infer<typeof commandSchema>;
+/** Commands a person gives; the rest is housekeeping of the link. */
+export type Action = Extract<Command['do'], 'arm' | 'feed' | 'hold' | 'resume' | 'stow' | 'clear'>;
+
+const refusalCodes = [
+  'bad-line',
+  'not-driver',
+  'driver-taken',
+  'not-ready',
+  'nothing-armed',
+  'nothing-held',
+  'busy',
+  'fault',
+  'cannot',
+  'timeout',
+  'link-lost',
+] as const;
+export type RefusalCode = (typeof refusalCodes)[number];
+
+export const replySchema = z.strictObject({
+  re: z.string(),
+  ok: z.boolean(),
+  state: z.enum(MACHINE_STATES),
+  code: z.enum(refusalCodes).optional(),
+  text: z.string().optional(),
+});
+export type Reply = z.infer<typeof replySchema>;
+
+export const statusSchema = z.strictObject({
+  event: z.literal('status'),
+  state: z.enum(MACHINE_STATES),
+  /** Why it is held or in fault; empty otherwise. */
+  why: z.string(),
+  hopper: z.int(),
+  /** 0 to 1. */
+  battery: z.number(),
+  thrown: z.int(),
+  count: z.int(),
+  /** Seconds to the next release; null when none is due. */
+  nextInS: z.number().nullable(),
+});
+export type Status = z.infer<typeof statusSchema>;
+
+export const machineEventSchema = z.discriminatedUnion('event', [
+  statusSchema,
+  /** A ball has left: its number in the program (from 1), and what was really thrown. */
+  z.strictObject({ event: z.literal('release'), seq: z.int(), feed: z.int(), launch: launchSchema }),
+  z.strictObject({ event: z.literal('misfeed'), seq: z.int() }),
+]);
+export type MachineEvent = z.infer<typeof machineEventSchema>;
+
+export const radarReadingSchema = z.strictObject({
+  event: z.literal('reading'),
+  machineId: z.string(),
+  seq: z.int(),
+  speedMps: z.number(),
+});
+export type RadarReading = z.infer<typeof radarReadingSchema>;

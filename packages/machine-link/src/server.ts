@@ -1,0 +1,93 @@
+import { createServer, type Server, type Socket } from 'node:net';
+import type { MachineProfile } from '@good-arc/core';
+import { realClock } from './clock.ts';
+import { readLines, writeLine } from './lines.ts';
+import { SimulatedMachine } from './machine.ts';
+import { type Command, commandSchema, type Reply, STATUS_EVERY_MS } from './protocol.ts';
+import { seededRandom } from './random.ts';
+
+export interface MachineServerOptions {
+  port: number;
+  profile: Pick<MachineProfile, 'hopper' | 'repeatability'>;
+  seed: number;
+  timeFactor?: number;
+}
+
+/** Puts a simulated machine behind a TCP port on loopback. One driver at a time; any number of observers. */
+export function serveMachine({ port, profile, seed, timeFactor = 1 }: MachineServerOptions): Promise<Server> {
+  const listeners = new Set<Socket>();
+  let driver: Socket | null = null;
+  let silentUntilMs = 0;
+  const speak = (socket: Socket, value: unknown): void => {
+    if (realClock.nowMs() >= silentUntilMs) writeLine(socket, value);
+  };
+  const speakToAll = (value: unknown): void => {
+    for (const socket of listeners) speak(socket, value);
+  };
+  const machine = new SimulatedMachine({
+    profile,
+    clock: realClock,
+    random: seededRandom(seed),
+    timeFactor,
+    emit: (event) => speakToAll(event),
+  });
+
+  /** @returns the reply, or null when the link itself was told to fail */
+  function answer(socket: Socket, command: Command): Reply | null {
+    const reply = (ok: boolean, rest: Partial<Reply> = {}): Reply => ({ re: command.id, ok, state: machine.state, ...rest });
+    if (command.do === 'hello') {
+      if (command.role === 'driver' && driver !== null && driver !== socket)
+        return reply(false, { code: 'driver-taken', text: 'Another driver has this machine.' });
+      if (command.role === 'driver') driver = socket;
+      listeners.add(socket);
+      return reply(true);
+    }
+    if (socket !== driver && command.do !== 'hold' && command.do !== 'stow') {
+      return reply(false, { code: 'not-driver', text: 'Only the driver may do that; anyone may hold or stow.' });
+    }
+    if (command.do === 'simulate' && command.fault === 'drop-link') {
+      socket.destroy();
+      return null;
+    }
+    if (command.do === 'simulate' && command.fault === 'silence') {
+      silentUntilMs = realClock.nowMs() + 3000;
+      return null;
+    }
+    const done = machine.handle(command);
+    return reply(done.ok, done.ok ? {} : { code: done.code, text: done.text });
+  }
+
+  const server = createServer((socket) => {
+    socket.setNoDelay(true);
+    socket.on('error', () => socket.destroy());
+    socket.on('close', () => {
+      listeners.delete(socket);
+      if (socket !== driver) return;
+      driver = null;
+      machine.linkLost();
+    });
+    readLines(socket, (value) => {
+      const parsed = commandSchema.safeParse(value);
+      if (parsed.success) {
+        const reply = answer(socket, parsed.data);
+        if (reply) speak(socket, reply);
+        if (reply?.ok && parsed.data.do === 'hello') speak(socket, machine.status());
+        return;
+      }
+      const re = typeof value === 'object' && value !== null && 'id' in value ? String(value.id) : '';
+      speak(socket, {
+        re,
+        ok: false,
+        state: machine.state,
+        code: 'bad-line',
+        text: parsed.error.issues[0]?.message ?? 'not understood',
+      } satisfies Reply);
+    });
+  });
+  const beat = setInterval(() => speakToAll(machine.status()), STATUS_EVERY_MS);
+  server.on('close', () => clearInterval(beat));
+  return new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, '127.0.0.1', () => resolve(server));
+  });
+}

@@ -1,0 +1,123 @@
+import { type AddressInfo, connect, type Server } from 'node:net';
+import { afterEach, describe, expect, test } from 'vitest';
+import { type LinkEvent, MachineClient, type Program, readLines, serveMachine, serveRadar } from '../src/index.ts';
+
+const profile = { hopper: 70, repeatability: { speedPct: 2, elevationDeg: 0.5, bearingDeg: 0.5, spinPct: 8 } };
+const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
+const program: Program = { launches: [launch], intervalS: 4, count: 40 };
+
+const cleanUp: (() => void)[] = [];
+afterEach(() => {
+  for (const each of cleanUp.splice(0)) each();
+});
+
+const portOf = (server: Server): number => (server.address() as AddressInfo).port;
+
+async function until<T>(read: () => T | undefined | false, withinMs = 4000): Promise<T> {
+  const end = Date.now() + withinMs;
+  for (;;) {
+    const value = read();
+    if (value) return value;
+    if (Date.now() > end) throw new Error('did not happen in time');
+    await new Promise((resolve) => setTimeout(resolve, 10));
+  }
+}
+
+async function rig(timeFactor = 20) {
+  const server = await serveMachine({ port: 0, profile, seed: 1, timeFactor });
+  const events: LinkEvent[] = [];
+  const client = new MachineClient({ host: '127.0.0.1', port: portOf(server), onEvent: (event) => events.push(event) });
+  cleanUp.push(() => {
+    client.close();
+    server.close();
+  });
+  await until(() => client.isUp);
+  const last = (name: string) => events.filter(({ event }) => event === name).at(-1);
+  const state = () => {
+    const status = last('status');
+    return status?.event === 'status' ? status : undefined;
+  };
+  return { server, client, events, last, state };
+}
+
+async function feeding(timeFactor = 20) {
+  const r = await rig(timeFactor);
+  expect(await r.client.send({ do: 'arm', program })).toMatchObject({ ok: true, state: 'arming' });
+  await until(() => r.state()?.state === 'ready');
+  expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: true, state: 'feeding' });
+  await until(() => r.last('release'));
+  return r;
+}
+
+describe('over a real socket', () => {
+  test('arm, feed, hold: confirmed one by one, with every release told', async () => {
+    const r = await feeding();
+    expect(await r.client.send({ do: 'hold' })).toMatchObject({ ok: true, state: 'held' });
+    const count = r.events.filter(({ event }) => event === 'release').length;
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    expect(r.events.filter(({ event }) => event === 'release')).toHaveLength(count);
+    expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: false, code: 'not-ready' });
+  });
+  test('a driver that stops its heartbeat finds the machine on hold', async () => {
+    const r = await feeding();
+    r.client.alive = false;
+    await until(() => r.state()?.state === 'held');
+    expect(r.state()).toMatchObject({ why: 'no heartbeat' });
+  });
+  test('a dropped link is seen within 1.5 s, the machine holds, and the client comes back by itself', async () => {
+    const r = await feeding();
+    const dropped = Date.now();
+    void r.client.send({ do: 'simulate', fault: 'drop-link' });
+    await until(() => !r.client.isUp);
+    expect(Date.now() - dropped).toBeLessThan(1500);
+    expect(await r.client.send({ do: 'hold' })).toMatchObject({ ok: false, code: 'link-lost' });
+    await until(() => r.client.isUp);
+    await until(() => r.state()?.state === 'held');
+    expect(r.state()).toMatchObject({ why: 'link lost' });
+  });
+  test('a machine that falls silent counts as gone within 1.5 s', async () => {
+    const r = await feeding();
+    const silent = Date.now();
+    void r.client.send({ do: 'simulate', fault: 'silence' });
+    await until(() => !r.client.isUp);
+    expect(Date.now() - silent).toBeLessThan(1500);
+  });
+  test('a second driver is turned away; anyone may hold', async () => {
+    const r = await feeding();
+    const socket = connect({ host: '127.0.0.1', port: portOf(r.server) });
+    cleanUp.push(() => socket.destroy());
+    const heard: Record<string, unknown>[] = [];
+    readLines(socket, (value) => heard.push(value as Record<string, unknown>));
+    socket.write(
+      '{"id":"a","do":"hello","role":"driver"}\n{"id":"b","do":"feed"}\nnot json\n{"id":"d","do":"dance"}\n{"id":"c","do":"hold"}\n',
+    );
+    await until(() => heard.some(({ re }) => re === 'c'));
+    const reply = (id: string) => heard.find(({ re }) => re === id);
+    expect(reply('a')).toMatchObject({ ok: false, code: 'driver-taken' });
+    expect(reply('b')).toMatchObject({ ok: false, code: 'not-driver' });
+    expect(reply('')).toMatchObject({ ok: false, code: 'bad-line' });
+    expect(reply('d')).toMatchObject({ ok: false, code: 'bad-line' });
+    expect(reply('c')).toMatchObject({ ok: true, state: 'held' });
+  });
+  test('the radar reads what was really thrown, within its noise', async () => {
+    const r = await rig(40);
+    const radar = await serveRadar({ port: 0, machines: [{ id: 'm1', port: portOf(r.server) }], seed: 3 });
+    const socket = connect({ host: '127.0.0.1', port: portOf(radar) });
+    cleanUp.push(() => {
+      socket.destroy();
+      radar.close();
+    });
+    const readings: { machineId: string; seq: number; speedMps: number }[] = [];
+    readLines(socket, (value) => readings.push(value as never));
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    await r.client.send({ do: 'arm', program });
+    await until(() => r.state()?.state === 'ready');
+    await r.client.send({ do: 'feed' });
+    await until(() => readings.length >= 8, 8000);
+    for (const { machineId, seq, speedMps } of readings) {
+      const thrown = r.events.find((event) => event.event === 'release' && event.seq === seq);
+      expect(machineId).toBe('m1');
+      expect(thrown?.event === 'release' && Math.abs(thrown.launch.speedMps - speedMps)).toBeLessThan(0.7);
+    }
+  });
+});

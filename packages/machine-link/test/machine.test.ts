@@ -1,0 +1,213 @@
+import { describe, expect, test } from 'vitest';
+import {
+  type Action,
+  type Clock,
+  type Command,
+  MACHINE_STATES,
+  type MachineEvent,
+  type MachineState,
+  type Program,
+  SimulatedMachine,
+  seededRandom,
+  TRANSITIONS,
+} from '../src/index.ts';
+
+/** A clock that only moves when told to. */
+function handClock(): Clock & { pass(ms: number): void } {
+  let now = 0;
+  let timers: { at: number; run: () => void }[] = [];
+  return {
+    nowMs: () => now,
+    after(ms, run) {
+      const timer = { at: now + ms, run };
+      timers.push(timer);
+      return () => {
+        timers = timers.filter((each) => each !== timer);
+      };
+    },
+    pass(ms) {
+      const end = now + ms;
+      for (;;) {
+        const next = timers.filter(({ at }) => at <= end).sort((a, b) => a.at - b.at)[0];
+        if (!next) break;
+        timers = timers.filter((each) => each !== next);
+        now = next.at;
+        next.run();
+      }
+      now = end;
+    },
+  };
+}
+
+const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
+const program: Program = { launches: [launch], intervalS: 4, count: 5 };
+
+function rig(over: { hopper?: number } = {}) {
+  const clock = handClock();
+  const events: MachineEvent[] = [];
+  const machine = new SimulatedMachine({
+    profile: { hopper: over.hopper ?? 70, repeatability: { speedPct: 2, elevationDeg: 0.5, bearingDeg: 0.5, spinPct: 8 } },
+    clock,
+    random: seededRandom(1),
+    emit: (event) => events.push(event),
+  });
+  const give = (body: Record<string, unknown>) => machine.handle({ id: '1', ...body } as Exclude<Command, { do: 'hello' }>);
+  /** Lets time pass with a living driver behind it. */
+  const live = (seconds: number): void => {
+    for (let t = 0; t < seconds * 4; t++) {
+      give({ do: 'heartbeat' });
+      clock.pass(250);
+    }
+  };
+  const releases = () => events.filter((event) => event.event === 'release');
+  return { clock, machine, events, give, live, releases };
+}
+
+/** Brings a fresh machine into a state. */
+function inState(state: MachineState) {
+  const r = rig();
+  const arm = (): void => {
+    r.give({ do: 'arm', program });
+    r.live(8);
+  };
+  if (state === 'arming') r.give({ do: 'arm', program });
+  if (state === 'ready') arm();
+  if (state === 'feeding' || state === 'held') {
+    arm();
+    r.give({ do: 'feed' });
+    r.live(3);
+  }
+  if (state === 'held') r.give({ do: 'hold' });
+  if (state === 'fault' || state === 'idle') r.give({ do: 'simulate', fault: 'flat-battery' });
+  if (state === 'idle') r.give({ do: 'clear' });
+  expect(r.machine.state).toBe(state);
+  return r;
+}
+
+const actions: Action[] = ['arm', 'feed', 'hold', 'resume', 'stow', 'clear'];
+
+describe('the whole state table', () => {
+  test.each(MACHINE_STATES.flatMap((state) => actions.map((action) => [state, action] as const)))('%s: %s', (state, action) => {
+    const r = inState(state);
+    const expected = TRANSITIONS[state][action];
+    const answer = r.give(action === 'arm' ? { do: 'arm', program } : { do: action });
+    if ('refused' in expected) {
+      expect(answer).toEqual({ ok: false, code: expected.refused, text: expected.text });
+      expect(r.machine.state).toBe(state);
+    } else {
+      expect(answer).toEqual({ ok: true });
+      expect(r.machine.state).toBe(expected.to);
+    }
+  });
+  test.each(MACHINE_STATES)('%s: hold and stow are always taken, and no ball leaves after either', (state) => {
+    for (const action of ['hold', 'stow']) {
+      const r = inState(state);
+      expect(r.give({ do: action })).toEqual({ ok: true });
+      const thrown = r.releases().length;
+      r.live(30);
+      expect(r.releases()).toHaveLength(thrown);
+    }
+  });
+});
+
+describe('feeding', () => {
+  test('throws the count at the interval, then is ready for the next round', () => {
+    const r = inState('ready');
+    r.give({ do: 'feed' });
+    const times: number[] = [];
+    for (let t = 0; t < 30_000; t += 50) {
+      const before = r.releases().length;
+      if (t % 250 === 0) r.give({ do: 'heartbeat' });
+      r.clock.pass(50);
+      if (r.releases().length > before) times.push(t + 50);
+    }
+    expect(times).toEqual([2000, 6000, 10_000, 14_000, 18_000]);
+    expect(r.machine.state).toBe('ready');
+    expect(r.machine.status()).toMatchObject({ hopper: 65 });
+  });
+  test('scatters about what was set, by its repeatability', () => {
+    const r = rig({ hopper: 500 });
+    r.give({ do: 'arm', program: { ...program, count: 300 } });
+    r.live(8);
+    r.give({ do: 'feed' });
+    r.live(1210);
+    const speeds = r.releases().map((event) => (event.event === 'release' ? event.launch.speedMps : 0));
+    expect(speeds).toHaveLength(300);
+    const mean = speeds.reduce((a, b) => a + b) / speeds.length;
+    const sigma = Math.sqrt(speeds.reduce((a, b) => a + (b - mean) ** 2, 0) / speeds.length);
+    expect(Math.abs(mean - 18)).toBeLessThan(4 * (0.36 / Math.sqrt(300))); // four standard errors
+    expect(sigma).toBeGreaterThan(0.3);
+    expect(sigma).toBeLessThan(0.42);
+  });
+  test('hold keeps the place; resume goes on with the balls that are left', () => {
+    const r = inState('held');
+    expect(r.releases()).toHaveLength(1);
+    r.give({ do: 'resume' });
+    r.live(40);
+    expect(r.releases().map((event) => (event.event === 'release' ? event.seq : 0))).toEqual([1, 2, 3, 4, 5]);
+    expect(r.machine.state).toBe('ready');
+  });
+  test('a long turn between two balls delays the second', () => {
+    const r = rig();
+    r.give({ do: 'arm', program: { launches: [launch, { ...launch, bearingDeg: 90 }], intervalS: 1, count: 2 } });
+    r.live(8);
+    r.give({ do: 'feed' });
+    r.live(4);
+    expect(r.releases()).toHaveLength(1);
+    r.live(4);
+    expect(r.releases()).toHaveLength(2);
+  });
+  test('an empty hopper holds and says so; after a refill it resumes', () => {
+    const r = rig({ hopper: 2 });
+    r.give({ do: 'arm', program });
+    r.live(8);
+    r.give({ do: 'feed' });
+    r.live(20);
+    expect(r.releases()).toHaveLength(2);
+    expect(r.machine.status()).toMatchObject({ state: 'held', why: 'hopper empty', hopper: 0 });
+    r.give({ do: 'refill' });
+    r.give({ do: 'resume' });
+    r.live(12);
+    expect(r.releases().length).toBeGreaterThan(2);
+  });
+});
+
+describe('what goes wrong', () => {
+  test.each<MachineState>(['arming', 'ready', 'feeding', 'held'])(
+    '%s: one second after the last heartbeat it has stopped by itself',
+    (state) => {
+      const r = inState(state);
+      r.give({ do: 'heartbeat' });
+      r.clock.pass(999);
+      expect(r.machine.status().why).toBe('');
+      r.clock.pass(1);
+      expect(r.machine.status()).toMatchObject({ state: 'held', why: 'no heartbeat' });
+      const thrown = r.releases().length;
+      r.clock.pass(60_000);
+      expect(r.releases()).toHaveLength(thrown);
+    },
+  );
+  test('a lost link holds at once', () => {
+    const r = inState('feeding');
+    r.machine.linkLost();
+    expect(r.machine.status()).toMatchObject({ state: 'held', why: 'link lost' });
+  });
+  test('a jam is a fault: nothing but hold, stow and clear helps', () => {
+    const r = inState('feeding');
+    r.give({ do: 'simulate', fault: 'jam' });
+    r.live(6);
+    expect(r.machine.status()).toMatchObject({ state: 'fault', why: 'jam' });
+    expect(r.give({ do: 'resume' })).toMatchObject({ ok: false, code: 'fault' });
+    r.give({ do: 'clear' });
+    expect(r.machine.state).toBe('idle');
+  });
+  test('a misfeed is told and takes its beat, not a ball of the hopper', () => {
+    const r = inState('ready');
+    r.give({ do: 'feed' });
+    r.give({ do: 'simulate', fault: 'misfeed' });
+    r.live(30);
+    expect(r.events.filter((event) => event.event === 'misfeed')).toEqual([{ event: 'misfeed', seq: 1 }]);
+    expect(r.releases()).toHaveLength(4);
+    expect(r.machine.status().hopper).toBe(66);
+  });
+});
