@@ -1,7 +1,8 @@
-/** Writes the JSON Schemas of the calc interface to docs/schema. */
+/** Writes the JSON Schemas of the calc interface to the folder given. */
 import { mkdirSync, writeFileSync } from 'node:fs';
+import { pathToFileURL } from 'node:url';
 import { calcJsonSchemas } from '@good-arc/core/calc';
 
-const folder = new URL('../docs/schema/', import.meta.url);
+const folder = pathToFileURL(`${process.argv[2]}/`);
 mkdirSync(folder, { recursive: true });
 for (const [name, schema] of Object.entries(calcJsonSchemas())) writeFileSync(new URL(name, folder), `${JSON.stringify(schema, null, 2)}\n`);

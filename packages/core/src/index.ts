@@ -1,4 +1,5 @@
 export * from './aim/index.ts';
+export * from './bench/index.ts';
 export * from './drill/index.ts';
 export * from './flight/index.ts';
 export * from './machine/index.ts';

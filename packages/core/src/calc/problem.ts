@@ -26,6 +26,10 @@ export function fieldProblems(error: z.ZodError): FieldProblem[] {
     if (issue.code === 'invalid_value') {
       return [{ pointer: pointerOf(issue.path), detail: `Must be one of: ${issue.values.map(String).join(', ')}.` }];
     }
+    if (issue.code === 'invalid_type') {
+      const wanted = issue.expected === 'int' ? 'whole number' : issue.expected;
+      return [{ pointer: pointerOf(issue.path), detail: issue.message.endsWith('undefined') ? `Missing: give a ${wanted}.` : `Must be a ${wanted}.` }];
+    }
     return [{ pointer: pointerOf(issue.path), detail: `${issue.message}.`.replace(/\.\.$/, '.') }];
   });
 }

@@ -1,0 +1,7 @@
+/// <reference types="astro/client" />
+
+declare namespace App {
+  interface Locals {
+    scope?: import('./server/scope.ts').Scope;
+  }
+}

@@ -1,0 +1,62 @@
+import { badInput, fieldProblems } from '@good-arc/core/calc';
+import type { APIContext, APIRoute } from 'astro';
+import { z } from 'zod';
+import { database } from './db.ts';
+import { log } from './log.ts';
+import { problemOf, problemResponse, Refusal } from './problem.ts';
+import type { Scope } from './scope.ts';
+import { Store } from './store.ts';
+
+const LONGEST_BODY = 512 * 1024;
+
+export interface Call<Body> {
+  body: Body;
+  /** The id in the path: a UUID. */
+  id: string;
+  scope: Scope;
+  store: Store;
+  context: APIContext;
+}
+
+const uuid = z.uuid();
+
+export const json = (value: unknown, status = 200): Response =>
+  new Response(JSON.stringify(value), { status, headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
+
+/**
+ * A thin endpoint: checks the id in the path and the body against its schema, calls, answers.
+ * Every failure is a problem document; a body that does not fit changes nothing.
+ * @param schema null for an endpoint without a body
+ * @param run its value is the answer; undefined answers 204
+ */
+export function endpoint<S extends z.ZodType>(schema: S | null, run: (call: Call<z.output<S>>) => Promise<unknown>): APIRoute {
+  return async (context) => {
+    try {
+      const { scope } = context.locals;
+      if (!scope) throw new Refusal(401, 'Please sign in first.');
+      const { id = '' } = context.params;
+      if (id !== '' && !uuid.safeParse(id).success) throw new Refusal(400, 'Bad input', [{ pointer: '/id', detail: 'The id in the address must be a UUID.' }]);
+      const body = schema ? await readBody(context.request, schema) : undefined;
+      const answer = await run({ body: body as z.output<S>, id, scope, store: new Store(database(), scope), context });
+      if (answer instanceof Response) return answer;
+      return answer === undefined ? new Response(null, { status: 204 }) : json(answer);
+    } catch (error) {
+      return problemResponse(problemOf(error, (each) => log.error({ err: each }, 'endpoint failed')));
+    }
+  };
+}
+
+async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> {
+  const text = await request.text();
+  if (text.length > LONGEST_BODY) throw new Refusal(413, `Too much at once: at most ${LONGEST_BODY / 1024} kB.`);
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    throw new Refusal(400, 'Bad input', [{ pointer: '', detail: 'The body must be a JSON document.' }]);
+  }
+  const parsed = schema.safeParse(value);
+  if (parsed.success) return parsed.data;
+  const problem = badInput(fieldProblems(parsed.error));
+  throw new Refusal(problem.status, problem.title, problem.errors);
+}

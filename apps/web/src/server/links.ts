@@ -1,0 +1,124 @@
+import { connect } from 'node:net';
+import { type CommandBody, type LinkEvent, MachineClient, type RadarReading, radarReadingSchema, readLines, type Reply, type Status } from '@good-arc/machine-link';
+import { log } from './log.ts';
+
+/** A run counts as attended for this long after the browser's last sign of life, ms. */
+const ATTENDED_MS = 3000;
+const WATCH_EVERY_MS = 400;
+
+export type CourtsideEvent = LinkEvent | RadarReading | { event: 'attended'; by: number };
+type Listener = (event: CourtsideEvent) => void;
+
+/** One machine's line, shared by every browser that looks at it. */
+class MachineLink {
+  readonly address: string;
+  private readonly client: MachineClient;
+  private readonly listeners = new Set<Listener>();
+  private status: Status | null = null;
+  private attendedAt = 0;
+  private readonly watch: NodeJS.Timeout;
+
+  constructor(address: string) {
+    this.address = address;
+    const [host = '', port = ''] = address.split(':');
+    this.client = new MachineClient({ host, port: Number(port), onEvent: (event) => this.hear(event) });
+    this.watch = setInterval(() => this.holdIfUnattended(), WATCH_EVERY_MS);
+  }
+
+  /** @returns a function that ends it; when the last listener leaves a moving machine is held */
+  listen(listener: Listener): () => void {
+    this.listeners.add(listener);
+    listener({ event: 'link', up: this.client.isUp });
+    if (this.status) listener(this.status);
+    return () => {
+      this.listeners.delete(listener);
+      if (this.listeners.size === 0) this.holdIfMoving('the page was closed');
+    };
+  }
+
+  tell(event: CourtsideEvent): void {
+    for (const listener of this.listeners) listener(event);
+  }
+
+  /** A browser says that somebody is there. */
+  attend(): void {
+    this.attendedAt = Date.now();
+    this.client.alive = true;
+  }
+
+  send(command: CommandBody): Promise<Reply> {
+    this.attend();
+    return this.client.send(command);
+  }
+
+  close(): void {
+    clearInterval(this.watch);
+    void this.client.send({ do: 'hold' }).finally(() => this.client.close());
+  }
+
+  private hear(event: LinkEvent): void {
+    if (event.event === 'status') this.status = event;
+    if (event.event === 'link' && !event.up) this.status = null;
+    this.tell(event);
+  }
+
+  private get moving(): boolean {
+    return this.status?.state === 'feeding' || this.status?.state === 'arming';
+  }
+
+  private holdIfUnattended(): void {
+    if (this.moving && Date.now() - this.attendedAt > ATTENDED_MS) this.holdIfMoving('nobody is at the page');
+  }
+
+  private holdIfMoving(why: string): void {
+    if (!this.moving) return;
+    log.info({ address: this.address, why }, 'holding the machine');
+    void this.client.send({ do: 'hold' });
+    // should the hold not arrive, the missing heartbeat stops the machine
+    this.client.alive = false;
+  }
+}
+
+/** All lines of this server, one a machine. */
+class Links {
+  private readonly byMachine = new Map<string, MachineLink>();
+  private radar = false;
+
+  /** The line of a machine; a changed address opens a new one. */
+  of(machineId: string, address: string): MachineLink {
+    this.watchRadar();
+    const known = this.byMachine.get(machineId);
+    if (known?.address === address) return known;
+    known?.close();
+    const link = new MachineLink(address);
+    this.byMachine.set(machineId, link);
+    return link;
+  }
+
+  closeAll(): void {
+    for (const link of this.byMachine.values()) link.close();
+    this.byMachine.clear();
+  }
+
+  private watchRadar(): void {
+    const address = process.env.GOODARC_RADAR;
+    if (this.radar || !address) return;
+    this.radar = true;
+    const [host = '', port = ''] = address.split(':');
+    const open = (): void => {
+      const socket = connect({ host, port: Number(port) });
+      socket.on('error', () => socket.destroy());
+      socket.on('close', () => setTimeout(open, 1000).unref());
+      readLines(socket, (value) => {
+        const { data } = radarReadingSchema.safeParse(value);
+        if (data) this.byMachine.get(data.machineId)?.tell(data);
+      });
+    };
+    open();
+  }
+}
+
+const KEY = Symbol.for('good-arc.links');
+const shared = globalThis as { [KEY]?: Links };
+/** One for the process, whichever bundle asks: the shutdown of the server finds it by the same symbol. */
+export const links: Links = (shared[KEY] ??= new Links());

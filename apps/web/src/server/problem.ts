@@ -1,0 +1,33 @@
+import { badInput, type FieldProblem, type Problem } from '@good-arc/core/calc';
+import { isDatabaseGone } from './db.ts';
+
+/** A refusal that goes to the client as an RFC 9457 problem document. */
+export class Refusal extends Error {
+  readonly problem: Problem;
+  constructor(status: number, title: string, errors: FieldProblem[] = []) {
+    super(title);
+    this.problem = { type: 'about:blank', title, status, errors };
+  }
+}
+
+export const notFound = (what: string): Refusal => new Refusal(404, `There is no such ${what} in your club. It may have been removed.`);
+
+export const problemResponse = (problem: Problem): Response =>
+  new Response(JSON.stringify(problem), { status: problem.status, headers: { 'content-type': 'application/problem+json' } });
+
+export const DATABASE_GONE: Problem = {
+  type: '/problems/database-gone',
+  title: 'The database does not answer just now. What you typed is kept; it will be saved when it is back.',
+  status: 503,
+  errors: [],
+};
+
+/** Any thrown value as a problem; unknown ones are logged and kept vague. */
+export function problemOf(error: unknown, log: (error: unknown) => void): Problem {
+  if (error instanceof Refusal) return error.problem;
+  if (isDatabaseGone(error)) return DATABASE_GONE;
+  const errno = error instanceof Error ? (error.cause as { errno?: number } | undefined)?.errno : undefined;
+  if (errno === 1452) return badInput([{ pointer: '', detail: 'It refers to something that does not exist in your club.' }], 409);
+  log(error);
+  return { type: 'about:blank', title: 'Something went wrong here, and nothing was saved. Please try again.', status: 500, errors: [] };
+}

@@ -1,0 +1,62 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { and, eq, gt } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { club, membership, person, session } from '../db/schema.ts';
+import type { Db } from './db.ts';
+import type { Scope } from './scope.ts';
+
+export const SESSION_COOKIE = 'good_arc_session';
+const SESSION_DAYS = 30;
+const LINK_MINUTES = 60;
+/** The person a demo visitor is signed in as. */
+export const DEMO_EMAIL = 'coach@marrowfield.example';
+
+const hash = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+const who = (db: Db) =>
+  db
+    .select({
+      clubId: club.id, clubName: club.name, altitudeM: club.altitudeM, personId: person.id, personName: person.name, role: membership.role, units: person.units, theme: person.theme,
+    })
+    .from(membership)
+    .innerJoin(club, eq(club.id, membership.clubId))
+    .innerJoin(person, eq(person.id, membership.personId));
+
+/** The demo coach, or null when the demo data is not there. */
+export async function demoScope(db: Db): Promise<Scope | null> {
+  const [scope] = await who(db).where(eq(person.email, DEMO_EMAIL)).limit(1);
+  return scope ?? null;
+}
+
+/** Who holds this session token; null when it is unknown or over. */
+export async function scopeOfToken(db: Db, token: string): Promise<Scope | null> {
+  const [scope] = await who(db)
+    .innerJoin(session, and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId)))
+    .where(and(eq(session.tokenHash, hash(token)), eq(session.oneTime, false), gt(session.expiresAt, new Date())))
+    .limit(1);
+  return scope ?? null;
+}
+
+/** Makes a session, or a one-time link to one. @returns the token, which is stored nowhere */
+export async function makeToken(db: Db, { clubId, personId }: { clubId: string; personId: string }, oneTime: boolean): Promise<string> {
+  const token = randomBytes(32).toString('base64url');
+  const lastsMs = oneTime ? LINK_MINUTES * 60_000 : SESSION_DAYS * 86_400_000;
+  await db.insert(session).values({ id: uuidv7(), clubId, personId, tokenHash: hash(token), oneTime, expiresAt: new Date(Date.now() + lastsMs) });
+  return token;
+}
+
+/** Turns a one-time link into a session. @returns the session's token, or null when the link was used or is over */
+export async function redeem(db: Db, token: string): Promise<string | null> {
+  return db.transaction(async (tx) => {
+    const [link] = await tx
+      .select()
+      .from(session)
+      .where(and(eq(session.tokenHash, hash(token)), eq(session.oneTime, true), gt(session.expiresAt, new Date())))
+      .for('update');
+    if (!link) return null;
+    await tx.delete(session).where(eq(session.id, link.id));
+    return makeToken(tx as unknown as Db, link, false);
+  });
+}
+
+export const SESSION_SECONDS = SESSION_DAYS * 86_400;

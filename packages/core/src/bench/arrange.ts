@@ -1,0 +1,122 @@
+import { arcFamily, type Blocked, type FamilyArc, gameLaunch, type Nearest, type ReasonCode, type Solution, type Spin } from '../aim/index.ts';
+import { type Comfort, comfortOf, reactionNeededS, timeBudget } from '../drill/index.ts';
+import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
+import { aimMachine, type MachineProfile } from '../machine/index.ts';
+import { COURT_PLANS, type GameBall, gameBallById, LEVEL_NEEDS, type Stroke } from '../sport/index.ts';
+import { conditionsOf, type Setup } from './setup.ts';
+
+/** What reaches the player, in the plane they meet the ball in. */
+export interface Arrival {
+  timeS: number;
+  speedMps: number;
+  heightM: number;
+  /** Below horizontal, positive when falling. */
+  descentDeg: number;
+  topspinRpm: number;
+  /** Across the court. */
+  x: number;
+  y: number;
+  /** Bounces before it. */
+  leg: number;
+}
+
+export interface Thrown {
+  launch: Launch;
+  flight: Flight;
+  /** Null when the ball bounces twice before it reaches the player. */
+  arrival: Arrival | null;
+}
+
+export interface FamilyMember extends FamilyArc {
+  path: Flight['path'];
+  comfort: Comfort | null;
+}
+
+/** Everything the bench shows for one set-up. */
+export interface Arrangement {
+  solution: Solution | null;
+  spin: Spin;
+  blocked: Blocked[];
+  reason: { code: ReasonCode; text: string; nearest: Nearest | null } | null;
+  thrown: Thrown | null;
+  family: FamilyMember[];
+  game: (Thrown & { ball: GameBall }) | null;
+  stroke: Stroke;
+  comfort: { word: Comfort; reactionRatio: number; turnaroundRatio: number; reactionNeededS: number; shortestIntervalS: number } | null;
+  /** Clearance over the net is under what a feed for this level should have. */
+  lowOverNet: boolean;
+}
+
+const SAMPLE_S = 0.02;
+const FAMILY = 23;
+const STEEPEST_DEG = 72;
+
+/**
+ * Solves a set-up on a machine, flies it, and sets it beside its game ball.
+ * All of it costs a few milliseconds, so that it can follow a drag.
+ */
+export function arrange(setup: Setup, machine: Pick<MachineProfile, 'speedMps' | 'elevationDeg' | 'spin'>): Arrangement {
+  const conditions = conditionsOf(setup);
+  const { net } = COURT_PLANS[setup.sport];
+  const question = { conditions, from: setup.from, target: setup.target, net };
+  const answer = aimMachine(machine, question, setup, setup.hold, setup.arc);
+  const solution = answer.solutions.find(({ arc }) => arc === setup.arc) ?? answer.solutions[0] ?? null;
+  const thrown = solution ? throwBall(conditions, { ...setup.from, ...answer.spin, ...launchOf(solution) }, setup.player.y) : null;
+  const stroke = strokeOf(setup, thrown);
+  const needed = reactionNeededS(setup.level, stroke, 0);
+  const limits = { speedMps: machine.speedMps, elevationDeg: machine.elevationDeg };
+  const family = arcFamily({ ...question, limits, spin: answer.spin }, FAMILY, STEEPEST_DEG).map((arc): FamilyMember => {
+    const launch = { ...setup.from, ...answer.spin, ...launchOf(arc) };
+    const { flight, arrival } = throwBall(conditions, launch, setup.player.y, 0.05);
+    return { ...arc, path: flight.path, comfort: arrival ? comfortOf(arrival.timeS / needed) : null };
+  });
+  return {
+    solution, spin: answer.spin, blocked: answer.blocked, reason: answer.reason, thrown, family, stroke,
+    game: gameOf(setup, conditions),
+    comfort: thrown?.arrival ? comfort(setup, stroke, thrown.arrival, needed) : null,
+    lowOverNet: solution?.netClearanceM != null && solution.netClearanceM < LEVEL_NEEDS[setup.level].netClearanceM,
+  };
+}
+
+const launchOf = ({ speedMps, elevationDeg, bearingDeg }: { speedMps: number; elevationDeg: number; bearingDeg: number }) => ({ speedMps, elevationDeg, bearingDeg });
+
+/** Flies a launch and reads off what reaches the plane y = `playerY`. */
+export function throwBall(conditions: Conditions, launch: Launch, playerY: number, sampleS = SAMPLE_S): Thrown {
+  const flight = fly(conditions, launch, { planesY: [playerY], maxBounces: 1, sampleS });
+  const [first] = flight.crossings;
+  if (!first) return { launch, flight, arrival: null };
+  return {
+    launch,
+    flight,
+    arrival: {
+      timeS: first.t, speedMps: first.speedMps, heightM: first.z, descentDeg: first.descentDeg, x: first.x, y: playerY, leg: first.leg,
+      topspinRpm: first.leg > 0 ? (flight.bounces[0]?.spinOutRpm ?? launch.topspinRpm) : launch.topspinRpm,
+    },
+  };
+}
+
+/** A ball met before it bounces is a volley; a pitch asks for a swing. */
+const strokeOf = ({ sport }: Setup, thrown: Thrown | null): Stroke => (sport === 'baseball' ? 'swing' : thrown?.arrival?.leg === 0 ? 'volley' : 'groundstroke');
+
+function comfort(setup: Setup, stroke: Stroke, arrival: Arrival, needed: number): Arrangement['comfort'] {
+  const timing = timeBudget({
+    level: setup.level, stroke, doubtBits: 0, intervalS: setup.intervalS, shadowSwings: 0, recover: setup.sport === 'baseball' ? null : setup.player,
+    balls: [{ flightS: arrival.timeS, contact: { x: arrival.x, y: arrival.y } }],
+  });
+  const [{ reactionRatio, turnaroundRatio }] = timing.balls as [(typeof timing.balls)[0]];
+  return { word: timing.comfort, reactionRatio, turnaroundRatio, reactionNeededS: needed, shortestIntervalS: timing.shortestIntervalS };
+}
+
+/** How far behind its bounce a game ball is met when it would bounce twice before the player's plane, m. */
+const MET_BEHIND_BOUNCE_M = 1.5;
+
+function gameOf(setup: Setup, conditions: Conditions): Arrangement['game'] {
+  const ball = gameBallById(setup.gameBallId);
+  if (!ball || ball.sport !== setup.sport) return null;
+  const solved = gameLaunch(ball, conditions, setup.target.x);
+  if (!solved) return null;
+  const still = { ...conditions, wind: { xMps: 0, yMps: 0 } };
+  const thrown = throwBall(still, solved.launch, setup.player.y);
+  if (thrown.arrival) return { ...thrown, ball };
+  return { ...throwBall(still, solved.launch, (thrown.flight.bounces[0]?.y ?? 0) - MET_BEHIND_BOUNCE_M), ball };
+}
