@@ -14,7 +14,15 @@ function answer(text: string, line?: number): void {
   try {
     document = JSON.parse(text);
   } catch (error) {
-    complain({ ...badInput([{ pointer: '', detail: `Not a JSON document (${(error as Error).message}). Give one JSON object${line === undefined ? '' : ' per line'}.` }]), ...place });
+    complain({
+      ...badInput([
+        {
+          pointer: '',
+          detail: `Not a JSON document (${(error as Error).message}). Give one JSON object${line === undefined ? '' : ' per line'}.`,
+        },
+      ]),
+      ...place,
+    });
     return;
   }
   const result = calc(verb, document);
@@ -29,7 +37,8 @@ async function everything(): Promise<string> {
 }
 
 const unknownFlag = flags.find((flag) => flag !== '--lines');
-if (!(verb in CALC_VERBS)) complain(badInput([{ pointer: '', detail: `There is no verb “${verb}”; there are: ${Object.keys(CALC_VERBS).join(', ')}.` }]));
+if (!(verb in CALC_VERBS))
+  complain(badInput([{ pointer: '', detail: `There is no verb “${verb}”; there are: ${Object.keys(CALC_VERBS).join(', ')}.` }]));
 else if (unknownFlag) complain(badInput([{ pointer: '', detail: `There is no flag “${unknownFlag}”; there is: --lines.` }]));
 else if (flags.includes('--lines')) {
   let line = 0;

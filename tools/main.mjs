@@ -1,6 +1,6 @@
 import { buildBench, buildCalc, writeSchemas } from './lib/build.mjs';
-import { ensureModules, ensureNode } from './lib/setup.mjs';
 import { Stop, say } from './lib/say.mjs';
+import { ensureModules, ensureNode } from './lib/setup.mjs';
 
 const USAGE = `Usage: ./arc <command>
 

@@ -5,4 +5,5 @@ import { calcJsonSchemas } from '@good-arc/core/calc';
 
 const folder = pathToFileURL(`${process.argv[2]}/`);
 mkdirSync(folder, { recursive: true });
-for (const [name, schema] of Object.entries(calcJsonSchemas())) writeFileSync(new URL(name, folder), `${JSON.stringify(schema, null, 2)}\n`);
+for (const [name, schema] of Object.entries(calcJsonSchemas()))
+  writeFileSync(new URL(name, folder), `${JSON.stringify(schema, null, 2)}\n`);

@@ -1,13 +1,22 @@
 import { join } from 'node:path';
 import { CACHE, ROOT, SIMULATE, TASKS, WEB } from './paths.mjs';
-import { run, whenStale } from './setup.mjs';
 import { step } from './say.mjs';
+import { run, whenStale } from './setup.mjs';
 
 /** One file out of TypeScript sources, for Node. @param {string} entry @param {string} outfile @param {string[]} [external] */
 async function bundle(entry, outfile, external = []) {
   const { build } = await import('esbuild');
   await build({
-    absWorkingDir: ROOT, entryPoints: [entry], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', external, logLevel: 'warning', sourcemap: 'linked',
+    absWorkingDir: ROOT,
+    entryPoints: [entry],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    external,
+    logLevel: 'warning',
+    sourcemap: 'linked',
   });
 }
 
@@ -23,7 +32,9 @@ export async function buildCalc() {
 /** @returns the bench's file */
 export async function buildBench() {
   const outfile = join(CACHE, 'bench.mjs');
-  await whenStale('bench', ['packages/core', 'tools/bench.ts', 'package-lock.json'], outfile, () => step('building bench', () => bundle('tools/bench.ts', outfile)));
+  await whenStale('bench', ['packages/core', 'tools/bench.ts', 'package-lock.json'], outfile, () =>
+    step('building bench', () => bundle('tools/bench.ts', outfile)),
+  );
   return outfile;
 }
 
@@ -36,13 +47,25 @@ export async function writeSchemas() {
 /** The simulated machines and radar, the database tasks and the web server; each only when its sources changed. */
 export async function buildAll() {
   const shared = ['packages/core/src', 'packages/machine-link/src', 'package-lock.json', 'tsconfig.base.json'];
-  await whenStale('simulate', shared, SIMULATE, () => step('building the simulated machines', () => bundle('packages/machine-link/src/simulate.ts', SIMULATE)));
+  await whenStale('simulate', shared, SIMULATE, () =>
+    step('building the simulated machines', () => bundle('packages/machine-link/src/simulate.ts', SIMULATE)),
+  );
   const tasksFrom = [...shared, 'apps/web/src/db', 'apps/web/src/server', 'apps/web/src/tasks.ts'];
-  await whenStale('web', [...shared, 'apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'], join(WEB, 'dist/server/entry.mjs'), () =>
-    step('building the web app (half a minute or so)', () =>
-      run('npx', ['--no-install', 'astro', 'build', '--silent'], { cwd: WEB, env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' }, quiet: true }),
-    ),
+  await whenStale(
+    'web',
+    [...shared, 'apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'],
+    join(WEB, 'dist/server/entry.mjs'),
+    () =>
+      step('building the web app (half a minute or so)', () =>
+        run('npx', ['--no-install', 'astro', 'build', '--silent'], {
+          cwd: WEB,
+          env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+          quiet: true,
+        }),
+      ),
   );
   // after the web app: its build empties dist
-  await whenStale('tasks', tasksFrom, TASKS, () => step('building the database tasks', () => bundle('apps/web/src/tasks.ts', TASKS, ['mysql2', 'drizzle-orm', 'pino'])));
+  await whenStale('tasks', tasksFrom, TASKS, () =>
+    step('building the database tasks', () => bundle('apps/web/src/tasks.ts', TASKS, ['mysql2', 'drizzle-orm', 'pino'])),
+  );
 }

@@ -4,8 +4,8 @@ import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } 
 import { userInfo } from 'node:os';
 import { join } from 'node:path';
 import { alive, commandOf, endById, freePort, start, stop } from './children.mjs';
-import { run } from './setup.mjs';
 import { Stop, say, step } from './say.mjs';
+import { run } from './setup.mjs';
 
 const MARIADBD = existsSync('/usr/sbin/mariadbd') ? '/usr/sbin/mariadbd' : 'mariadbd';
 
@@ -20,7 +20,10 @@ export async function startDatabase(dir, databases) {
   const data = join(dir, 'mariadb');
   const socket = join(dir, 'db.sock');
   const pidFile = join(dir, 'db.pid');
-  if (Buffer.byteLength(socket) > 99) throw new Stop(`The path ${socket} is too long for a socket (100 bytes): move the project up, or set GOODARC_DATA to a shorter folder.`);
+  if (Buffer.byteLength(socket) > 99)
+    throw new Stop(
+      `The path ${socket} is too long for a socket (100 bytes): move the project up, or set GOODARC_DATA to a shorter folder.`,
+    );
   mkdirSync(join(dir, 'tmp'), { recursive: true });
   const user = userInfo().username;
   if (!existsSync(join(data, 'mysql'))) {
@@ -29,7 +32,13 @@ export async function startDatabase(dir, databases) {
       run(
         'mariadb-install-db',
         [
-          '--no-defaults', `--datadir=${data}`, `--user=${user}`, '--auth-root-authentication-method=socket', `--auth-root-socket-user=${user}`, '--skip-test-db', '--skip-name-resolve',
+          '--no-defaults',
+          `--datadir=${data}`,
+          `--user=${user}`,
+          '--auth-root-authentication-method=socket',
+          `--auth-root-socket-user=${user}`,
+          '--skip-test-db',
+          '--skip-name-resolve',
         ],
         { quiet: true },
       ),
@@ -41,9 +50,23 @@ export async function startDatabase(dir, databases) {
   const child = start(
     'mariadb',
     [
-      MARIADBD, '--no-defaults', `--user=${user}`, `--datadir=${data}`, `--tmpdir=${join(dir, 'tmp')}`, `--socket=${socket}`, `--pid-file=${pidFile}`, '--bind-address=127.0.0.1',
-      `--port=${port}`, '--skip-name-resolve', '--character-set-server=utf8mb4', '--collation-server=utf8mb4_unicode_ci', '--default-time-zone=+00:00',
-      '--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO', '--innodb-flush-log-at-trx-commit=1', '--innodb-buffer-pool-size=128M', '--performance-schema=OFF',
+      MARIADBD,
+      '--no-defaults',
+      `--user=${user}`,
+      `--datadir=${data}`,
+      `--tmpdir=${join(dir, 'tmp')}`,
+      `--socket=${socket}`,
+      `--pid-file=${pidFile}`,
+      '--bind-address=127.0.0.1',
+      `--port=${port}`,
+      '--skip-name-resolve',
+      '--character-set-server=utf8mb4',
+      '--collation-server=utf8mb4_unicode_ci',
+      '--default-time-zone=+00:00',
+      '--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO',
+      '--innodb-flush-log-at-trx-commit=1',
+      '--innodb-buffer-pool-size=128M',
+      '--performance-schema=OFF',
     ],
     { log },
   );
@@ -86,7 +109,8 @@ async function ready(socket, child, log) {
   const end = Date.now() + 60_000;
   for (;;) {
     if (spawnSync('mariadb', ['--no-defaults', `--socket=${socket}`, '-e', 'SELECT 1'], { stdio: 'ignore' }).status === 0) return;
-    if (child.child.exitCode !== null) throw new Stop(`The database did not start. The end of ${log}:\n${readFileSync(log, 'utf8').split('\n').slice(-12).join('\n')}`);
+    if (child.child.exitCode !== null)
+      throw new Stop(`The database did not start. The end of ${log}:\n${readFileSync(log, 'utf8').split('\n').slice(-12).join('\n')}`);
     if (Date.now() > end) throw new Stop(`The database did not answer within a minute; see ${log}`);
     await new Promise((resolve) => setTimeout(resolve, 60));
   }

@@ -9,7 +9,12 @@ import { Stop, step } from './say.mjs';
 const onPath = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).status === 0 || existsSync(`/usr/sbin/${program}`);
 
 /** Debian packages by the program that shows they are there. The `-core` packages hold the server without a system service. */
-const DATABASE = { mariadbd: 'mariadb-server-core', mariadb: 'mariadb-client-core', 'mariadb-install-db': 'mariadb-server-core', setpriv: 'util-linux' };
+const DATABASE = {
+  mariadbd: 'mariadb-server-core',
+  mariadb: 'mariadb-client-core',
+  'mariadb-install-db': 'mariadb-server-core',
+  setpriv: 'util-linux',
+};
 const BROWSER = { chromium: 'chromium' };
 
 /**
@@ -18,10 +23,17 @@ const BROWSER = { chromium: 'chromium' };
  */
 export async function ensurePrograms({ database = false, browser = false }) {
   const needed = { ...(database ? DATABASE : {}), ...(browser ? BROWSER : {}) };
-  const missing = [...new Set(Object.entries(needed).filter(([program]) => !onPath(program)).map(([, debian]) => debian))];
+  const missing = [
+    ...new Set(
+      Object.entries(needed)
+        .filter(([program]) => !onPath(program))
+        .map(([, debian]) => debian),
+    ),
+  ];
   if (missing.length === 0) return;
   const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
-  if (process.getuid?.() !== 0) throw new Stop(`These Debian packages are missing. Please run, then try again:\n\n  sudo apt-get update && sudo ${command}\n`);
+  if (process.getuid?.() !== 0)
+    throw new Stop(`These Debian packages are missing. Please run, then try again:\n\n  sudo apt-get update && sudo ${command}\n`);
   if (!onPath('apt-get')) throw new Stop(`Missing: ${missing.join(', ')}. This is not Debian: install them its own way, then try again.`);
   await step(`installing ${missing.join(', ')} with apt-get`, () => {
     run('apt-get', ['update', '-qq']);
@@ -38,7 +50,8 @@ export async function ensurePrograms({ database = false, browser = false }) {
 export function run(command, args, { cwd = ROOT, env = process.env, quiet = false } = {}) {
   const done = spawnSync(command, args, { cwd, env, stdio: quiet ? 'pipe' : ['ignore', 2, 2], encoding: 'utf8', maxBuffer: 1 << 26 });
   if (done.error) throw new Stop(`Could not run ${command}: ${done.error.message}`);
-  if (done.status !== 0) throw new Stop(`${command} ${args.join(' ')} ended with ${done.status ?? done.signal}\n${quiet ? `${done.stdout}${done.stderr}` : ''}`);
+  if (done.status !== 0)
+    throw new Stop(`${command} ${args.join(' ')} ended with ${done.status ?? done.signal}\n${quiet ? `${done.stdout}${done.stderr}` : ''}`);
   return done.stdout;
 }
 
@@ -50,7 +63,9 @@ export function ensureNode() {
 /** `npm ci` when node_modules does not belong to this lock file. */
 export async function ensureModules() {
   const stamp = join(ROOT, 'node_modules/.good-arc-lock');
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   await step('installing packages with npm ci (a minute or two)', () => {
     run('npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error'], { env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } });
@@ -78,9 +93,14 @@ export async function whenStale(name, sources, product, make) {
 
 /** @param {string[]} sources @returns {string[]} */
 function filesUnder(sources) {
-  const list = spawnSync('find', [...sources, '-type', 'f', '-not', '-path', '*/node_modules/*', '-not', '-path', '*/dist/*', '-not', '-path', '*/.astro/*'], {
-    cwd: ROOT, encoding: 'utf8', maxBuffer: 1 << 26,
-  });
+  const list = spawnSync(
+    'find',
+    [...sources, '-type', 'f', '-not', '-path', '*/node_modules/*', '-not', '-path', '*/dist/*', '-not', '-path', '*/.astro/*'],
+    {
+      cwd: ROOT,
+      encoding: 'utf8',
+      maxBuffer: 1 << 26,
+    },
+  );
   return list.stdout.split('\n').filter(Boolean).sort();
 }
-

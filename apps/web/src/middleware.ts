@@ -1,12 +1,22 @@
 import type { MiddlewareHandler } from 'astro';
-import { database } from './server/db.ts';
+import { database, isDatabaseGone } from './server/db.ts';
 import { log } from './server/log.ts';
 import { problemOf, problemResponse } from './server/problem.ts';
+import type { Scope } from './server/scope.ts';
 import { demoScope, SESSION_COOKIE, scopeOfToken } from './server/session.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 /** Reached without being signed in. */
 const OPEN = ['/api/health', '/enter', '/_astro/', '/favicon.svg'];
+
+/** Who held a token when it was last looked up; used only while the database is gone. */
+const lastKnown = new Map<string, Scope>();
+const MOST_KNOWN = 500;
+
+function remember(token: string, scope: Scope | null): void {
+  if (!scope) lastKnown.delete(token);
+  else if (lastKnown.has(token) || lastKnown.size < MOST_KNOWN) lastKnown.set(token, scope);
+}
 
 /** Signs the visitor in (demo flag or session cookie), and turns away writes from other sites. */
 export const onRequest: MiddlewareHandler = async ({ request, url, locals, cookies }, next) => {
@@ -15,18 +25,34 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
     const origin = request.headers.get('origin');
     const type = request.headers.get('content-type') ?? '';
     if (origin !== url.origin || !type.startsWith('application/json')) {
-      return problemResponse({ type: 'about:blank', title: 'Writes must come from this site, as application/json.', status: 403, errors: [] });
+      return problemResponse({
+        type: 'about:blank',
+        title: 'Writes must come from this site, as application/json.',
+        status: 403,
+        errors: [],
+      });
     }
   }
   if (OPEN.some((path) => url.pathname.startsWith(path))) return next();
+  const demo = process.env.GOODARC_DEMO === '1';
+  const token = demo ? 'demo' : cookies.get(SESSION_COOKIE)?.value;
   try {
-    const token = cookies.get(SESSION_COOKIE)?.value;
-    const scope = process.env.GOODARC_DEMO === '1' ? await demoScope(database()) : token ? await scopeOfToken(database(), token) : null;
+    const scope = demo ? await demoScope(database()) : token ? await scopeOfToken(database(), token) : null;
     if (scope) locals.scope = scope;
+    if (token) remember(token, scope);
   } catch (error) {
+    const known = token === undefined ? undefined : lastKnown.get(token);
+    // with the database gone a signed-in page can still hold a machine
+    if (isApi && known && isDatabaseGone(error)) {
+      locals.scope = known;
+      return next();
+    }
     const problem = problemOf(error, (each) => log.error({ err: each }, 'could not read the session'));
     if (isApi) return problemResponse(problem);
-    return new Response(gonePage(problem.title), { status: problem.status, headers: { 'content-type': 'text/html; charset=utf-8', 'retry-after': '2' } });
+    return new Response(gonePage(problem.title), {
+      status: problem.status,
+      headers: { 'content-type': 'text/html; charset=utf-8', 'retry-after': '2' },
+    });
   }
   if (!locals.scope && !isApi) return new Response(signedOutPage, { status: 401, headers: { 'content-type': 'text/html; charset=utf-8' } });
   return next();
@@ -36,4 +62,5 @@ const page = (title: string, text: string, head = ''): string =>
   `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">${head}<title>${title} · Good Arc</title><body style="font:18px/1.5 system-ui;background:#fbf6ea;color:#14212e;margin:12vh auto;max-width:34rem;padding:0 1rem"><h1>${title}</h1><p>${text}</p></body></html>`;
 
 const signedOutPage = page('Not signed in', 'Open the link that ./arc serve printed for you; it signs this browser in.');
-const gonePage = (text: string): string => page('One moment', `${text} This page tries again every two seconds.`, '<meta http-equiv="refresh" content="2">');
+const gonePage = (text: string): string =>
+  page('One moment', `${text} This page tries again every two seconds.`, '<meta http-equiv="refresh" content="2">');

@@ -1,4 +1,16 @@
-import { gateSchema, ladderSchema, LEVELS, machineProfileSchema, nameSchema, OUTCOMES, rungSchema, SPORTS, SURFACES, BALLS, weatherSchema } from '@good-arc/core';
+import {
+  BALLS,
+  gateSchema,
+  LEVELS,
+  ladderSchema,
+  machineProfileSchema,
+  nameSchema,
+  OUTCOMES,
+  rungSchema,
+  SPORTS,
+  SURFACES,
+  weatherSchema,
+} from '@good-arc/core';
 import { z } from 'zod';
 
 /** What browser and server say to each other. Both sides parse with these. */
@@ -39,7 +51,10 @@ export const KIT_KINDS = Object.keys(KIT) as KitKind[];
 export const ladderBody = ladderSchema;
 export const rungBody = z.strictObject({ ladderId: z.uuid(), document: rungSchema, position: z.int().min(0).max(1000).optional() });
 export const orderBody = z.strictObject({ rungIds: z.array(z.uuid()).max(200) });
-export const duplicateBody = z.strictObject({ newId: z.uuid(), rungIds: z.array(z.strictObject({ from: z.uuid(), to: z.uuid() })).max(200) });
+export const duplicateBody = z.strictObject({
+  newId: z.uuid(),
+  rungIds: z.array(z.strictObject({ from: z.uuid(), to: z.uuid() })).max(200),
+});
 
 export const roundBody = z.strictObject({
   outingId: z.uuid(),

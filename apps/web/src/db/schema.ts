@@ -16,12 +16,20 @@ const document = <T>() =>
 
 const times = () => ({
   createdAt: moment().notNull().default(sql`(utc_timestamp(3))`),
-  updatedAt: moment().notNull().default(sql`(utc_timestamp(3))`).$onUpdate(() => new Date()),
+  updatedAt: moment()
+    .notNull()
+    .default(sql`(utc_timestamp(3))`)
+    .$onUpdate(() => new Date()),
 });
 /** Soft delete: a row with a time here is gone for everyone until it is restored. */
 const removable = () => ({ ...times(), deletedAt: moment() });
 
-export const club = mysqlTable('club', { id: uuid().primaryKey(), name: varchar({ length: 120 }).notNull(), altitudeM: double().notNull(), ...times() });
+export const club = mysqlTable('club', {
+  id: uuid().primaryKey(),
+  name: varchar({ length: 120 }).notNull(),
+  altitudeM: double().notNull(),
+  ...times(),
+});
 
 export const person = mysqlTable(
   'person',
@@ -43,8 +51,12 @@ export const membership = mysqlTable(
   'membership',
   {
     id: uuid().primaryKey(),
-    clubId: uuid().notNull().references(() => club.id),
-    personId: uuid().notNull().references(() => person.id),
+    clubId: uuid()
+      .notNull()
+      .references(() => club.id),
+    personId: uuid()
+      .notNull()
+      .references(() => person.id),
     role: varchar({ length: 12 }).$type<Role>().notNull(),
     ...times(),
   },
@@ -56,8 +68,12 @@ export const session = mysqlTable(
   'session',
   {
     id: uuid().primaryKey(),
-    clubId: uuid().notNull().references(() => club.id),
-    personId: uuid().notNull().references(() => person.id),
+    clubId: uuid()
+      .notNull()
+      .references(() => club.id),
+    personId: uuid()
+      .notNull()
+      .references(() => person.id),
     tokenHash: char({ length: 64 }).notNull(),
     oneTime: boolean().notNull().default(false),
     expiresAt: moment().notNull(),
@@ -66,7 +82,12 @@ export const session = mysqlTable(
   (t) => [uniqueIndex('session_token').on(t.tokenHash)],
 );
 
-const ofClub = () => ({ id: uuid().primaryKey(), clubId: uuid().notNull().references(() => club.id) });
+const ofClub = () => ({
+  id: uuid().primaryKey(),
+  clubId: uuid()
+    .notNull()
+    .references(() => club.id),
+});
 
 export const player = mysqlTable(
   'player',
@@ -141,7 +162,9 @@ export const rung = mysqlTable(
   'rung',
   {
     ...ofClub(),
-    ladderId: uuid().notNull().references(() => ladder.id),
+    ladderId: uuid()
+      .notNull()
+      .references(() => ladder.id),
     /** From the bottom, the easiest, up. */
     position: int().notNull(),
     document: document<RungDocument>().notNull(),
@@ -152,7 +175,14 @@ export const rung = mysqlTable(
 
 export const outing = mysqlTable(
   'outing',
-  { ...ofClub(), personId: uuid().notNull().references(() => person.id), startedAt: moment().notNull(), ...removable() },
+  {
+    ...ofClub(),
+    personId: uuid()
+      .notNull()
+      .references(() => person.id),
+    startedAt: moment().notNull(),
+    ...removable(),
+  },
   (t) => [index('outing_club').on(t.clubId, t.startedAt)],
 );
 
@@ -160,11 +190,21 @@ export const round = mysqlTable(
   'round',
   {
     ...ofClub(),
-    outingId: uuid().notNull().references(() => outing.id),
-    rungId: uuid().notNull().references(() => rung.id),
-    playerId: uuid().notNull().references(() => player.id),
-    machineId: uuid().notNull().references(() => machine.id),
-    courtId: uuid().notNull().references(() => court.id),
+    outingId: uuid()
+      .notNull()
+      .references(() => outing.id),
+    rungId: uuid()
+      .notNull()
+      .references(() => rung.id),
+    playerId: uuid()
+      .notNull()
+      .references(() => player.id),
+    machineId: uuid()
+      .notNull()
+      .references(() => machine.id),
+    courtId: uuid()
+      .notNull()
+      .references(() => court.id),
     /** The rung as it was when the round began. */
     card: document<RungDocument>().notNull(),
     weather: document<Weather>().notNull(),
@@ -179,7 +219,9 @@ export const result = mysqlTable(
   'result',
   {
     ...ofClub(),
-    roundId: uuid().notNull().references(() => round.id),
+    roundId: uuid()
+      .notNull()
+      .references(() => round.id),
     /** Ball of the round, from 1. */
     seq: int().notNull(),
     outcome: varchar({ length: 12 }).notNull(),

@@ -35,7 +35,8 @@ export function endpoint<S extends z.ZodType>(schema: S | null, run: (call: Call
       const { scope } = context.locals;
       if (!scope) throw new Refusal(401, 'Please sign in first.');
       const { id = '' } = context.params;
-      if (id !== '' && !uuid.safeParse(id).success) throw new Refusal(400, 'Bad input', [{ pointer: '/id', detail: 'The id in the address must be a UUID.' }]);
+      if (id !== '' && !uuid.safeParse(id).success)
+        throw new Refusal(400, 'Bad input', [{ pointer: '/id', detail: 'The id in the address must be a UUID.' }]);
       const body = schema ? await readBody(context.request, schema) : undefined;
       const answer = await run({ body: body as z.output<S>, id, scope, store: new Store(database(), scope), context });
       if (answer instanceof Response) return answer;

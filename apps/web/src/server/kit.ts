@@ -14,12 +14,40 @@ export const KIT_TABLES = {
 
 export const isKitKind = (kind: string | undefined): kind is KitKind => kind !== undefined && Object.hasOwn(KIT_TABLES, kind);
 
-export const noSuchKind = (kind: string | undefined): Refusal => new Refusal(404, `Kit has no “${kind}”; it has ${Object.keys(KIT_TABLES).join(', ')}.`);
+export const noSuchKind = (kind: string | undefined): Refusal =>
+  new Refusal(404, `Kit has no “${kind}”; it has ${Object.keys(KIT_TABLES).join(', ')}.`);
 
-const toPlayer = ({ id, name, level, hand, heightM, notes }: typeof player.$inferSelect): PlayerRow => ({ id, name, level, hand, heightM, notes });
-const toCourt = ({ id, name, sport, surfaceId, indoor, notes }: typeof court.$inferSelect): CourtRow => ({ id, name, sport, surfaceId, indoor, notes });
-const toBall = ({ id, name, ballId, count, condition, notes }: typeof ballStock.$inferSelect): BallRow => ({ id, name, ballId, count, condition, notes });
-const toMachine = ({ id, name, profile, linkAddress, notes }: typeof machine.$inferSelect): MachineRow => ({ id, name, profile, linkAddress, notes });
+const toPlayer = ({ id, name, level, hand, heightM, notes }: typeof player.$inferSelect): PlayerRow => ({
+  id,
+  name,
+  level,
+  hand,
+  heightM,
+  notes,
+});
+const toCourt = ({ id, name, sport, surfaceId, indoor, notes }: typeof court.$inferSelect): CourtRow => ({
+  id,
+  name,
+  sport,
+  surfaceId,
+  indoor,
+  notes,
+});
+const toBall = ({ id, name, ballId, count, condition, notes }: typeof ballStock.$inferSelect): BallRow => ({
+  id,
+  name,
+  ballId,
+  count,
+  condition,
+  notes,
+});
+const toMachine = ({ id, name, profile, linkAddress, notes }: typeof machine.$inferSelect): MachineRow => ({
+  id,
+  name,
+  profile,
+  linkAddress,
+  notes,
+});
 
 /** Everything of the club that can be chosen, by name. */
 export async function readKit(store: Store): Promise<Kit> {

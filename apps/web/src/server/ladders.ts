@@ -5,20 +5,34 @@ import { ladder, rung } from '../db/schema.ts';
 import { Refusal } from './problem.ts';
 import type { Store } from './store.ts';
 
-const toRung = ({ id, ladderId, position, document }: typeof rung.$inferSelect): RungRow => ({ id, ladderId, position, document: rungSchema.parse(document) });
+const toRung = ({ id, ladderId, position, document }: typeof rung.$inferSelect): RungRow => ({
+  id,
+  ladderId,
+  position,
+  document: rungSchema.parse(document),
+});
 
 /** All ladders with their rungs, easiest first. */
 export async function readLadders(store: Store): Promise<LadderRow[]> {
   const [ladders, rungs] = await Promise.all([store.list(ladder), store.list(rung, undefined, rung.position)]);
   return ladders.map(({ id, name, sport, level, approach }) => ({
-    id, name, sport, level, approach, rungs: rungs.filter(({ ladderId }) => ladderId === id).map(toRung),
+    id,
+    name,
+    sport,
+    level,
+    approach,
+    rungs: rungs.filter(({ ladderId }) => ladderId === id).map(toRung),
   }));
 }
 
 export const readRung = async (store: Store, id: string): Promise<RungRow> => toRung(await store.one(rung, id, 'rung'));
 
 /** Writes a rung under the client's id; a new one goes on top unless a position is given. */
-export function putRung(store: Store, id: string, { ladderId, document, position }: { ladderId: string; document: RungRow['document']; position?: number | undefined }): Promise<void> {
+export function putRung(
+  store: Store,
+  id: string,
+  { ladderId, document, position }: { ladderId: string; document: RungRow['document']; position?: number | undefined },
+): Promise<void> {
   return store.transaction(async (tx) => {
     await tx.one(ladder, ladderId, 'ladder');
     const others = await tx.list(rung, eq(rung.ladderId, ladderId), rung.position);
@@ -44,7 +58,11 @@ export function orderRungs(store: Store, ladderId: string, rungIds: readonly str
 }
 
 /** Copies a ladder with its rungs under ids made by the client. */
-export function duplicateLadder(store: Store, id: string, { newId, rungIds }: { newId: string; rungIds: readonly { from: string; to: string }[] }): Promise<void> {
+export function duplicateLadder(
+  store: Store,
+  id: string,
+  { newId, rungIds }: { newId: string; rungIds: readonly { from: string; to: string }[] },
+): Promise<void> {
   return store.transaction(async (tx) => {
     const { name, sport, level, approach } = await tx.one(ladder, id, 'ladder');
     await tx.put(ladder, { id: newId, name: `${name.slice(0, 113)} (copy)`, sport, level, approach }, 'ladder');

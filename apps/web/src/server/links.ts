@@ -1,5 +1,14 @@
 import { connect } from 'node:net';
-import { type CommandBody, type LinkEvent, MachineClient, type RadarReading, radarReadingSchema, readLines, type Reply, type Status } from '@good-arc/machine-link';
+import {
+  type CommandBody,
+  type LinkEvent,
+  MachineClient,
+  type RadarReading,
+  type Reply,
+  radarReadingSchema,
+  readLines,
+  type Status,
+} from '@good-arc/machine-link';
 import { log } from './log.ts';
 
 /** A run counts as attended for this long after the browser's last sign of life, ms. */
@@ -82,10 +91,17 @@ class MachineLink {
 /** All lines of this server, one a machine. */
 class Links {
   private readonly byMachine = new Map<string, MachineLink>();
+  private readonly clubOf = new Map<string, string>();
   private radar = false;
 
+  /** The open line of this club's machine, without asking the database: hold and stow must work while it is gone. */
+  open(machineId: string, clubId: string): MachineLink | undefined {
+    return this.clubOf.get(machineId) === clubId ? this.byMachine.get(machineId) : undefined;
+  }
+
   /** The line of a machine; a changed address opens a new one. */
-  of(machineId: string, address: string): MachineLink {
+  of(machineId: string, clubId: string, address: string): MachineLink {
+    this.clubOf.set(machineId, clubId);
     this.watchRadar();
     const known = this.byMachine.get(machineId);
     if (known?.address === address) return known;
@@ -121,4 +137,5 @@ class Links {
 const KEY = Symbol.for('good-arc.links');
 const shared = globalThis as { [KEY]?: Links };
 /** One for the process, whichever bundle asks: the shutdown of the server finds it by the same symbol. */
-export const links: Links = (shared[KEY] ??= new Links());
+export const links: Links = shared[KEY] ?? new Links();
+shared[KEY] = links;

@@ -12,6 +12,8 @@ export class Refusal extends Error {
 
 export const notFound = (what: string): Refusal => new Refusal(404, `There is no such ${what} in your club. It may have been removed.`);
 
+export const noLine = (): Refusal => new Refusal(409, 'This machine has no line; it is worked by hand.');
+
 export const problemResponse = (problem: Problem): Response =>
   new Response(JSON.stringify(problem), { status: problem.status, headers: { 'content-type': 'application/problem+json' } });
 

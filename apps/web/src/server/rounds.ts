@@ -1,7 +1,7 @@
 import { type Outcome, rungSchema, type Weather, weatherSchema } from '@good-arc/core';
 import { desc, eq, inArray } from 'drizzle-orm';
-import type { ResultBody } from '../api/schemas.ts';
 import type { ResultRow, RoundRow } from '../api/rows.ts';
+import type { ResultBody } from '../api/schemas.ts';
 import { court, ladder, machine, outing, player, result, round, rung } from '../db/schema.ts';
 import { readRung } from './ladders.ts';
 import type { Scope } from './scope.ts';
@@ -16,7 +16,12 @@ export interface StartRound {
 }
 
 /** Begins a round: keeps the rung as it is now as its card. Sent twice it is the same round. */
-export function startRound(store: Store, scope: Scope, id: string, { outingId, rungId, playerId, weather, startedAt }: StartRound): Promise<void> {
+export function startRound(
+  store: Store,
+  scope: Scope,
+  id: string,
+  { outingId, rungId, playerId, weather, startedAt }: StartRound,
+): Promise<void> {
   return store.transaction(async (tx) => {
     const { document } = await readRung(tx, rungId);
     await tx.one(player, playerId, 'player');
@@ -25,7 +30,21 @@ export function startRound(store: Store, scope: Scope, id: string, { outingId, r
     const [known] = await tx.list(outing, eq(outing.id, outingId));
     if (!known) await tx.put(outing, { id: outingId, personId: scope.personId, startedAt: new Date(startedAt) }, 'outing');
     const card = { ...document, weather };
-    await tx.put(round, { id, outingId, rungId, playerId, machineId: document.machineId, courtId: document.courtId, card, weather, startedAt: new Date(startedAt) }, 'round');
+    await tx.put(
+      round,
+      {
+        id,
+        outingId,
+        rungId,
+        playerId,
+        machineId: document.machineId,
+        courtId: document.courtId,
+        card,
+        weather,
+        startedAt: new Date(startedAt),
+      },
+      'round',
+    );
   });
 }
 
@@ -42,7 +61,13 @@ export const putResult = (store: Store, roundId: string, id: string, body: Resul
   });
 
 const toResult = ({ id, seq, outcome, speedMps, elevationDeg, bearingDeg, radarMps }: typeof result.$inferSelect): ResultRow => ({
-  id, seq, outcome: outcome as Outcome, speedMps, elevationDeg, bearingDeg, radarMps,
+  id,
+  seq,
+  outcome: outcome as Outcome,
+  speedMps,
+  elevationDeg,
+  bearingDeg,
+  radarMps,
 });
 
 /** Rounds with their results and the names that belong to them, newest first; archived players and kit keep their names. */
@@ -51,14 +76,25 @@ export async function readRounds(store: Store, where: { roundId?: string } = {})
   if (rounds.length === 0) return [];
   const of = (key: 'playerId' | 'machineId' | 'courtId' | 'rungId'): string[] => rounds.map((each) => each[key]);
   const [results, players, machines, courts, rungs] = await Promise.all([
-    store.list(result, inArray(result.roundId, rounds.map(({ id }) => id)), result.seq),
+    store.list(
+      result,
+      inArray(
+        result.roundId,
+        rounds.map(({ id }) => id),
+      ),
+      result.seq,
+    ),
     store.any(player, of('playerId')),
     store.any(machine, of('machineId')),
     store.any(court, of('courtId')),
     store.any(rung, of('rungId')),
   ]);
-  const ladders = await store.any(ladder, rungs.map(({ ladderId }) => ladderId));
-  const nameIn = (rows: readonly { id: string; name: string }[], id: string | undefined): string => rows.find((each) => each.id === id)?.name ?? '–';
+  const ladders = await store.any(
+    ladder,
+    rungs.map(({ ladderId }) => ladderId),
+  );
+  const nameIn = (rows: readonly { id: string; name: string }[], id: string | undefined): string =>
+    rows.find((each) => each.id === id)?.name ?? '–';
   const byRound = new Map<string, ResultRow[]>();
   for (const each of results) byRound.set(each.roundId, [...(byRound.get(each.roundId) ?? []), toResult(each)]);
   return rounds.map((each) => ({

@@ -16,7 +16,14 @@ const hash = (token: string): string => createHash('sha256').update(token).diges
 const who = (db: Db) =>
   db
     .select({
-      clubId: club.id, clubName: club.name, altitudeM: club.altitudeM, personId: person.id, personName: person.name, role: membership.role, units: person.units, theme: person.theme,
+      clubId: club.id,
+      clubName: club.name,
+      altitudeM: club.altitudeM,
+      personId: person.id,
+      personName: person.name,
+      role: membership.role,
+      units: person.units,
+      theme: person.theme,
     })
     .from(membership)
     .innerJoin(club, eq(club.id, membership.clubId))
@@ -41,7 +48,9 @@ export async function scopeOfToken(db: Db, token: string): Promise<Scope | null>
 export async function makeToken(db: Db, { clubId, personId }: { clubId: string; personId: string }, oneTime: boolean): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   const lastsMs = oneTime ? LINK_MINUTES * 60_000 : SESSION_DAYS * 86_400_000;
-  await db.insert(session).values({ id: uuidv7(), clubId, personId, tokenHash: hash(token), oneTime, expiresAt: new Date(Date.now() + lastsMs) });
+  await db
+    .insert(session)
+    .values({ id: uuidv7(), clubId, personId, tokenHash: hash(token), oneTime, expiresAt: new Date(Date.now() + lastsMs) });
   return token;
 }
 

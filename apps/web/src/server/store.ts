@@ -25,7 +25,11 @@ export class Store {
 
   /** Rows of the club that have not been removed, oldest first unless an order is given. */
   async list<T extends ClubTable>(table: T, where?: SQL, order: SQL | AnyMySqlColumn = table.createdAt): Promise<Row<T>[]> {
-    const rows = await this.db.select().from(table as MySqlTable).where(and(this.mine(table), isNull(table.deletedAt), where)).orderBy(order as SQL, asc(table.id));
+    const rows = await this.db
+      .select()
+      .from(table as MySqlTable)
+      .where(and(this.mine(table), isNull(table.deletedAt), where))
+      .orderBy(order as SQL, asc(table.id));
     return rows as Row<T>[];
   }
 
@@ -39,7 +43,10 @@ export class Store {
   /** As `one`, removed rows included: a round keeps showing a player who was archived. */
   async any<T extends ClubTable>(table: T, ids: readonly string[]): Promise<Row<T>[]> {
     if (ids.length === 0) return [];
-    return (await this.db.select().from(table as MySqlTable).where(and(this.mine(table), inArray(table.id, [...new Set(ids)])))) as Row<T>[];
+    return (await this.db
+      .select()
+      .from(table as MySqlTable)
+      .where(and(this.mine(table), inArray(table.id, [...new Set(ids)])))) as Row<T>[];
   }
 
   /**
@@ -48,27 +55,39 @@ export class Store {
    */
   async put<T extends ClubTable>(table: T, values: Values<T>, what: string): Promise<void> {
     const { id, ...rest } = values;
-    const change = await this.db.update(table as MySqlTable).set({ ...rest, deletedAt: null } as never).where(and(this.mine(table), eq(table.id, id)));
+    const change = await this.db
+      .update(table as MySqlTable)
+      .set({ ...rest, deletedAt: null } as never)
+      .where(and(this.mine(table), eq(table.id, id)));
     if (change[0].affectedRows > 0) return;
     try {
       await this.db.insert(table as MySqlTable).values({ ...values, clubId: this.scope.clubId } as never);
     } catch (error) {
       if (!isDuplicate(error)) throw error;
       // another request made it in between, or it is another club's: the update can tell
-      const again = await this.db.update(table as MySqlTable).set(rest as never).where(and(this.mine(table), eq(table.id, id)));
+      const again = await this.db
+        .update(table as MySqlTable)
+        .set(rest as never)
+        .where(and(this.mine(table), eq(table.id, id)));
       if (again[0].affectedRows === 0) throw notFound(what);
     }
   }
 
   /** @throws Refusal 404 when there is nothing to remove */
   async remove<T extends ClubTable>(table: T, id: string, what: string): Promise<void> {
-    const change = await this.db.update(table as MySqlTable).set({ deletedAt: new Date() } as never).where(and(this.mine(table), eq(table.id, id), isNull(table.deletedAt)));
+    const change = await this.db
+      .update(table as MySqlTable)
+      .set({ deletedAt: new Date() } as never)
+      .where(and(this.mine(table), eq(table.id, id), isNull(table.deletedAt)));
     if (change[0].affectedRows === 0) throw notFound(what);
   }
 
   /** Undoes `remove`. @throws Refusal 404 when it was not removed */
   async restore<T extends ClubTable>(table: T, id: string, what: string): Promise<void> {
-    const change = await this.db.update(table as MySqlTable).set({ deletedAt: null } as never).where(and(this.mine(table), eq(table.id, id), isNotNull(table.deletedAt)));
+    const change = await this.db
+      .update(table as MySqlTable)
+      .set({ deletedAt: null } as never)
+      .where(and(this.mine(table), eq(table.id, id), isNotNull(table.deletedAt)));
     if (change[0].affectedRows === 0) throw notFound(what);
   }
 

@@ -1,4 +1,13 @@
-import { arcFamily, type Blocked, type FamilyArc, gameLaunch, type Nearest, type ReasonCode, type Solution, type Spin } from '../aim/index.ts';
+import {
+  arcFamily,
+  type Blocked,
+  type FamilyArc,
+  gameLaunch,
+  type Nearest,
+  type ReasonCode,
+  type Solution,
+  type Spin,
+} from '../aim/index.ts';
 import { type Comfort, comfortOf, reactionNeededS, timeBudget } from '../drill/index.ts';
 import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
 import { aimMachine, type MachineProfile } from '../machine/index.ts';
@@ -71,14 +80,24 @@ export function arrange(setup: Setup, machine: Pick<MachineProfile, 'speedMps' |
     return { ...arc, path: flight.path, comfort: arrival ? comfortOf(arrival.timeS / needed) : null };
   });
   return {
-    solution, spin: answer.spin, blocked: answer.blocked, reason: answer.reason, thrown, family, stroke,
+    solution,
+    spin: answer.spin,
+    blocked: answer.blocked,
+    reason: answer.reason,
+    thrown,
+    family,
+    stroke,
     game: gameOf(setup, conditions),
     comfort: thrown?.arrival ? comfort(setup, stroke, thrown.arrival, needed) : null,
     lowOverNet: solution?.netClearanceM != null && solution.netClearanceM < LEVEL_NEEDS[setup.level].netClearanceM,
   };
 }
 
-const launchOf = ({ speedMps, elevationDeg, bearingDeg }: { speedMps: number; elevationDeg: number; bearingDeg: number }) => ({ speedMps, elevationDeg, bearingDeg });
+const launchOf = ({ speedMps, elevationDeg, bearingDeg }: { speedMps: number; elevationDeg: number; bearingDeg: number }) => ({
+  speedMps,
+  elevationDeg,
+  bearingDeg,
+});
 
 /** Flies a launch and reads off what reaches the plane y = `playerY`. */
 export function throwBall(conditions: Conditions, launch: Launch, playerY: number, sampleS = SAMPLE_S): Thrown {
@@ -89,18 +108,30 @@ export function throwBall(conditions: Conditions, launch: Launch, playerY: numbe
     launch,
     flight,
     arrival: {
-      timeS: first.t, speedMps: first.speedMps, heightM: first.z, descentDeg: first.descentDeg, x: first.x, y: playerY, leg: first.leg,
+      timeS: first.t,
+      speedMps: first.speedMps,
+      heightM: first.z,
+      descentDeg: first.descentDeg,
+      x: first.x,
+      y: playerY,
+      leg: first.leg,
       topspinRpm: first.leg > 0 ? (flight.bounces[0]?.spinOutRpm ?? launch.topspinRpm) : launch.topspinRpm,
     },
   };
 }
 
 /** A ball met before it bounces is a volley; a pitch asks for a swing. */
-const strokeOf = ({ sport }: Setup, thrown: Thrown | null): Stroke => (sport === 'baseball' ? 'swing' : thrown?.arrival?.leg === 0 ? 'volley' : 'groundstroke');
+const strokeOf = ({ sport }: Setup, thrown: Thrown | null): Stroke =>
+  sport === 'baseball' ? 'swing' : thrown?.arrival?.leg === 0 ? 'volley' : 'groundstroke';
 
 function comfort(setup: Setup, stroke: Stroke, arrival: Arrival, needed: number): Arrangement['comfort'] {
   const timing = timeBudget({
-    level: setup.level, stroke, doubtBits: 0, intervalS: setup.intervalS, shadowSwings: 0, recover: setup.sport === 'baseball' ? null : setup.player,
+    level: setup.level,
+    stroke,
+    doubtBits: 0,
+    intervalS: setup.intervalS,
+    shadowSwings: 0,
+    recover: setup.sport === 'baseball' ? null : setup.player,
     balls: [{ flightS: arrival.timeS, contact: { x: arrival.x, y: arrival.y } }],
   });
   const [{ reactionRatio, turnaroundRatio }] = timing.balls as [(typeof timing.balls)[0]];

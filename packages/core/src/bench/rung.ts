@@ -16,10 +16,23 @@ export function rungFromSetup(setup: Setup, { thrown, stroke }: Arrangement, cho
   if (!thrown) return null;
   const { name, focalPoint, ballsPerRound, rounds, gate } = choices;
   return {
-    name, focalPoint, ballsPerRound, rounds, gate,
-    courtId: setup.courtId, machineId: setup.machineId, ballId: setup.ballId, surfaceId: setup.surfaceId, level: setup.level, weather: setup.weather,
+    name,
+    focalPoint,
+    ballsPerRound,
+    rounds,
+    gate,
+    courtId: setup.courtId,
+    machineId: setup.machineId,
+    ballId: setup.ballId,
+    surfaceId: setup.surfaceId,
+    level: setup.level,
+    weather: setup.weather,
     feeds: [{ name, launch: thrown.launch, target: setup.target, gameBallId: setup.gameBallId, stroke, on: true, cue: '' }],
-    order: 'fixed', intervalS: setup.intervalS, player: { start: setup.player, recover: null }, targetSize: setup.targetSize, shadowSwings: 0,
+    order: 'fixed',
+    intervalS: setup.intervalS,
+    player: { start: setup.player, recover: null },
+    targetSize: setup.targetSize,
+    shadowSwings: 0,
   };
 }
 
@@ -28,9 +41,23 @@ export function setupFromRung(document: RungDocument, sport: Setup['sport']): Se
   const { launch, target, gameBallId } = document.feeds[0]!;
   const { x, y, z, elevationDeg, speedMps, topspinRpm, sidespinRpm } = launch;
   return {
-    sport, courtId: document.courtId, machineId: document.machineId, surfaceId: document.surfaceId, ballId: document.ballId, level: document.level, weather: document.weather,
-    from: { x, y, z }, target, targetSize: document.targetSize, hold: sport === 'baseball' ? { speedMps } : { elevationDeg }, arc: 'low', topspinRpm, sidespinRpm,
-    player: document.player.start, gameBallId: gameBallId ?? '', intervalS: document.intervalS,
+    sport,
+    courtId: document.courtId,
+    machineId: document.machineId,
+    surfaceId: document.surfaceId,
+    ballId: document.ballId,
+    level: document.level,
+    weather: document.weather,
+    from: { x, y, z },
+    target,
+    targetSize: document.targetSize,
+    hold: sport === 'baseball' ? { speedMps } : { elevationDeg },
+    arc: 'low',
+    topspinRpm,
+    sidespinRpm,
+    player: document.player.start,
+    gameBallId: gameBallId ?? '',
+    intervalS: document.intervalS,
   };
 }
 

@@ -2,7 +2,20 @@ import { z } from 'zod';
 import { spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
 import { airDensity, type Conditions } from '../flight/index.ts';
 import type { MachineProfile } from '../machine/index.ts';
-import { BALLS, type Ball, ballById, COURT_PLANS, GAME_BOOK, LEVELS, type Level, PLATE, SPORTS, type Sport, SURFACES, surfaceById } from '../sport/index.ts';
+import {
+  BALLS,
+  type Ball,
+  ballById,
+  COURT_PLANS,
+  GAME_BOOK,
+  LEVELS,
+  type Level,
+  PLATE,
+  SPORTS,
+  type Sport,
+  SURFACES,
+  surfaceById,
+} from '../sport/index.ts';
 
 const ids = (records: readonly { id: string }[]) => z.enum(records.map(({ id }) => id) as [string, ...string[]]);
 
@@ -74,7 +87,11 @@ export function firstSetup(
   };
 }
 
-export const conditionsOf = ({ ballId, surfaceId, weather }: Pick<Setup, 'ballId' | 'surfaceId' | 'weather'>): Conditions & { ball: Ball } => ({
+export const conditionsOf = ({
+  ballId,
+  surfaceId,
+  weather,
+}: Pick<Setup, 'ballId' | 'surfaceId' | 'weather'>): Conditions & { ball: Ball } => ({
   ball: ballById(ballId),
   airDensityKgM3: airDensity(weather),
   wind: { xMps: weather.windXMps, yMps: weather.windYMps },

@@ -28,7 +28,12 @@ export function fieldProblems(error: z.ZodError): FieldProblem[] {
     }
     if (issue.code === 'invalid_type') {
       const wanted = issue.expected === 'int' ? 'whole number' : issue.expected;
-      return [{ pointer: pointerOf(issue.path), detail: issue.message.endsWith('undefined') ? `Missing: give a ${wanted}.` : `Must be a ${wanted}.` }];
+      return [
+        {
+          pointer: pointerOf(issue.path),
+          detail: issue.message.endsWith('undefined') ? `Missing: give a ${wanted}.` : `Must be a ${wanted}.`,
+        },
+      ];
     }
     return [{ pointer: pointerOf(issue.path), detail: `${issue.message}.`.replace(/\.\.$/, '.') }];
   });

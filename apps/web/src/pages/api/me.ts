@@ -8,5 +8,8 @@ import { endpoint } from '../../server/endpoint.ts';
 export const PATCH = endpoint(meBody, async ({ body, scope }) => {
   const { units, theme } = body;
   if (!units && !theme) return;
-  await database().update(person).set({ ...(units ? { units } : {}), ...(theme ? { theme } : {}) }).where(eq(person.id, scope.personId));
+  await database()
+    .update(person)
+    .set({ ...(units ? { units } : {}), ...(theme ? { theme } : {}) })
+    .where(eq(person.id, scope.personId));
 });

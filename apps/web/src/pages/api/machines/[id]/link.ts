@@ -1,19 +1,21 @@
 import { machine } from '../../../../db/schema.ts';
 import { endpoint } from '../../../../server/endpoint.ts';
 import { links } from '../../../../server/links.ts';
-import { Refusal } from '../../../../server/problem.ts';
+import { noLine } from '../../../../server/problem.ts';
 
 const KEEP_ALIVE_MS = 10_000;
 
 /** The machine's events as server-sent events. Closing the stream of the last page holds a moving machine. */
-export const GET = endpoint(null, async ({ id, store, context }) => {
+export const GET = endpoint(null, async ({ id, store, scope, context }) => {
   const { linkAddress } = await store.one(machine, id, 'machine');
-  if (linkAddress === '') throw new Refusal(409, 'This machine has no line; it is worked by hand.');
+  if (linkAddress === '') throw noLine();
   const encoder = new TextEncoder();
   let end = (): void => {};
   const body = new ReadableStream<Uint8Array>({
     start(controller) {
-      const stopListening = links.of(id, linkAddress).listen((event) => controller.enqueue(encoder.encode(`data: ${JSON.stringify(event)}\n\n`)));
+      const stopListening = links
+        .of(id, linkAddress)
+        .listen((event) => controller.enqueue(encoder.encode(`data: ${JSON.stringify(event)}\n\n`)));
       const keepAlive = setInterval(() => controller.enqueue(encoder.encode(': still here\n\n')), KEEP_ALIVE_MS);
       end = () => {
         clearInterval(keepAlive);
