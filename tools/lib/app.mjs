@@ -145,7 +145,7 @@ async function demoWith(args, live) {
   await ensureModules();
   const session = new Session();
   session.untilSignal();
-  await buildAll();
+  await buildAll({ web: !live });
   try {
     const database = await step('starting the database', () => startDatabase(DATA, ['goodarc']));
     session.add(database.child);

@@ -45,7 +45,7 @@ export async function writeSchemas() {
 }
 
 /** The simulated machines and radar, the database tasks and the web server; each only when its sources changed. */
-export async function buildAll() {
+export async function buildAll({ web = true } = {}) {
   const shared = ['packages/core/src', 'packages/machine-link/src', 'package-lock.json', 'tsconfig.base.json'];
   await whenStale('simulate', shared, SIMULATE, () =>
     step('building the simulated machines', () => bundle('packages/machine-link/src/simulate.ts', SIMULATE)),

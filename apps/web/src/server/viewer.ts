@@ -1,0 +1,7 @@
+import type { Viewer } from '../api/rows.ts';
+import type { Scope } from './scope.ts';
+
+/** What a page may know of who looks at it. */
+export const viewerOf = ({ clubName, altitudeM, personName, units, theme, role }: Scope): Viewer => ({
+  clubName, altitudeM, personName, units, theme, canPlan: role !== 'helper',
+});

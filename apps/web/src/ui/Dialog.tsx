@@ -1,0 +1,26 @@
+import { X } from 'lucide-react';
+import { type ReactNode, useEffect, useId, useRef } from 'react';
+
+/** A dialog over the page: Escape or the cross closes it, focus stays inside. */
+export function Dialog({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
+  const element = useRef<HTMLDialogElement>(null);
+  const id = useId();
+  useEffect(() => {
+    element.current?.showModal();
+  }, []);
+  return (
+    <dialog ref={element} className="modal" aria-labelledby={id} onClose={onClose}>
+      <div className="modal-box max-h-[92dvh] max-w-xl overflow-y-auto border border-base-content bg-base-100 p-5">
+        <div className="mb-3 flex items-center justify-between gap-3">
+          <h2 id={id} className="text-2xl">
+            {title}
+          </h2>
+          <button type="button" className="btn btn-ghost btn-square min-h-11" aria-label="Close" onClick={() => element.current?.close()}>
+            <X aria-hidden />
+          </button>
+        </div>
+        {children}
+      </div>
+    </dialog>
+  );
+}

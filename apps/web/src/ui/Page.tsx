@@ -1,0 +1,39 @@
+import type { UnitSystem } from '@good-arc/core';
+import { Moon, Sun } from 'lucide-react';
+import { useState } from 'react';
+import { Toaster, toast } from 'sonner';
+import { api, messageOf } from './api.ts';
+
+/** What every page carries: the person's units and theme, and the toasts. */
+export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'dusk' }) {
+  const [shown, setShown] = useState(theme);
+
+  async function save(change: { units?: UnitSystem; theme?: 'chalk' | 'dusk' }): Promise<void> {
+    try {
+      await api('PATCH', 'me', change);
+      if (change.units) location.reload();
+    } catch (error) {
+      toast.error(messageOf(error));
+    }
+  }
+
+  function switchTheme(): void {
+    const next = shown === 'chalk' ? 'dusk' : 'chalk';
+    document.documentElement.dataset.theme = next;
+    setShown(next);
+    void save({ theme: next });
+  }
+
+  return (
+    <>
+      <button type="button" className="btn btn-ghost min-h-11 px-2 font-medium" onClick={() => save({ units: units === 'imperial' ? 'metric' : 'imperial' })} title="Change units">
+        {units === 'imperial' ? 'mph · ft' : 'km/h · m'}
+      </button>
+      <button type="button" className="btn btn-ghost min-h-11 px-2 font-medium" onClick={switchTheme} title="Change theme">
+        {shown === 'chalk' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
+        {shown === 'chalk' ? 'Dusk' : 'Chalk'}
+      </button>
+      <Toaster position="bottom-center" theme={shown === 'chalk' ? 'light' : 'dark'} richColors closeButton duration={7000} toastOptions={{ style: { fontSize: '1rem' } }} />
+    </>
+  );
+}

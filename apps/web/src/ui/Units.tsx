@@ -1,0 +1,39 @@
+import {
+  type Dimension, mToFt, printAngle, printLength, printSpeed, printSpin, printTemperature, printTime, type UnitSystem,
+} from '@good-arc/core';
+import { createContext, type ReactNode, useContext } from 'react';
+
+const UnitsContext = createContext<UnitSystem>('imperial');
+
+export const Units = ({ system, children }: { system: UnitSystem; children: ReactNode }) => <UnitsContext value={system}>{children}</UnitsContext>;
+
+/** The person's units, and every quantity printed in them. */
+export function useUnits() {
+  const system = useContext(UnitsContext);
+  return {
+    system,
+    length: (m: number) => printLength(m, system),
+    speed: (mps: number, digits = 0) => printSpeed(mps, system, digits),
+    /** To the ten feet or metres: nobody knows it better. */
+    altitude: (m: number) => (system === 'imperial' ? `${(Math.round(mToFt(m) / 10) * 10).toLocaleString('en')} ft` : `${Math.round(m / 10) * 10} m`),
+    temperature: (c: number) => printTemperature(c, system),
+    print: (value: number, dimension: Dimension): string => {
+      switch (dimension) {
+        case 'length':
+          return printLength(value, system);
+        case 'speed':
+          return printSpeed(value, system, 1);
+        case 'spin':
+          return printSpin(value);
+        case 'time':
+          return printTime(value, 1);
+        case 'angle':
+          return printAngle(value, 1);
+        case 'temperature':
+          return printTemperature(value, system);
+        case 'count':
+          return String(value);
+      }
+    },
+  };
+}

@@ -1,0 +1,54 @@
+import type { FieldProblem, Problem } from '@good-arc/core/calc';
+
+/** What the server said when it did not do what was asked. */
+export class ApiError extends Error {
+  readonly status: number;
+  readonly errors: FieldProblem[];
+  constructor({ title, status, errors }: Problem) {
+    super(title);
+    this.status = status;
+    this.errors = errors ?? [];
+  }
+  /** The server or its database is away: the same request may succeed later. */
+  get isAway(): boolean {
+    return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504;
+  }
+}
+
+const AWAY: Problem = { type: 'about:blank', title: 'The server does not answer just now. What you typed is kept.', status: 0, errors: [] };
+
+/**
+ * One request to our own server.
+ * @throws ApiError with the server's words, or with status 0 when it cannot be reached
+ */
+export async function api<T = undefined>(method: 'GET' | 'PUT' | 'POST' | 'PATCH' | 'DELETE', path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api/${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+  } catch {
+    throw new ApiError(AWAY);
+  }
+  if (response.status === 204) return undefined as T;
+  const text = await response.text();
+  if (!response.ok) throw new ApiError(problemFrom(text, response.status));
+  return JSON.parse(text) as T;
+}
+
+function problemFrom(text: string, status: number): Problem {
+  try {
+    return JSON.parse(text) as Problem;
+  } catch {
+    return { ...AWAY, status };
+  }
+}
+
+/** A message for a person, whatever was thrown. */
+export function messageOf(error: unknown): string {
+  if (!(error instanceof ApiError)) return 'Something went wrong in the page. Nothing was saved.';
+  const details = error.errors.map(({ pointer, detail }) => (pointer ? `${pointer.slice(1).replaceAll('/', ' › ')}: ${detail}` : detail));
+  return [error.message, ...details].join(' ');
+}

@@ -1,0 +1,97 @@
+import { type Arrangement, type FamilyMember, printAngle, REASON_TEXT, type ReasonCode } from '@good-arc/core';
+import { useId } from 'react';
+import { comfortColour } from '../../ui/ComfortMark.tsx';
+import { useUnits } from '../../ui/Units.tsx';
+
+const SHORT: Record<ReasonCode, string> = {
+  net: 'hits the net', 'speed-too-high': 'too fast for this machine', 'speed-too-low': 'too slow for this machine', 'elevation-too-high': 'steeper than this machine', 'elevation-too-low': 'flatter than this machine',
+  'out-of-reach': 'out of reach', 'no-net': '',
+};
+
+/** From slow and high to fast and flat with the landing spot kept; what cannot be thrown is hatched with its reason. */
+export function ArcSlider({ arrangement, onElevation, onDone }: { arrangement: Arrangement; onElevation: (deg: number) => void; onDone: () => void }) {
+  const { family, solution } = arrangement;
+  const units = useUnits();
+  const id = useId();
+  const steepFirst = [...family].reverse();
+  const [steepest, flattest] = [steepFirst[0], steepFirst.at(-1)];
+  if (!steepest || !flattest || steepest === flattest) return <p className="text-quiet">No arc of any kind reaches this spot.</p>;
+  const span = steepest.elevationDeg - flattest.elevationDeg;
+  const at = (deg: number): number => (100 * (steepest.elevationDeg - deg)) / span;
+  const runs = runsOf(steepFirst);
+  const elevation = solution?.elevationDeg ?? (steepest.elevationDeg + flattest.elevationDeg) / 2;
+  return (
+    <div>
+      <div className="flex flex-wrap justify-between gap-x-4 text-sm">
+        <span>
+          <b className="text-base">slow and high</b> {units.speed(steepest.speedMps)} · {printAngle(steepest.elevationDeg)}
+        </span>
+        <label htmlFor={id} className="hidden text-quiet sm:inline">
+          same landing spot all the way along
+        </label>
+        <span>
+          <b className="text-base">fast and flat</b> {units.speed(flattest.speedMps)} · {printAngle(flattest.elevationDeg)}
+        </span>
+      </div>
+      <div className="relative mt-1 h-12">
+        <svg width="100%" height="22" className="absolute top-3 left-0" aria-hidden="true">
+          <defs>
+            <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <rect width="7" height="7" fill="var(--color-base-200)" />
+              <line x1="0" x2="0" y1="0" y2="7" stroke="var(--color-error)" strokeWidth="2" />
+            </pattern>
+          </defs>
+          {steepFirst.slice(1).map((arc, i) => {
+            const before = steepFirst[i]!;
+            const blocked = arc.blocked ?? before.blocked;
+            return (
+              <rect
+                key={arc.elevationDeg} x={`${at(before.elevationDeg)}%`} width={`${at(arc.elevationDeg) - at(before.elevationDeg) + 0.1}%`} height="22"
+                fill={blocked ? 'url(#hatch)' : arc.comfort ? comfortColour(arc.comfort) : 'var(--color-base-300)'}
+              />
+            );
+          })}
+        </svg>
+        <input
+          id={id} type="range" className="arc-slider absolute top-0 left-0 h-12 w-full" min={-steepest.elevationDeg} max={-flattest.elevationDeg} step={0.25} value={-elevation}
+          aria-label="Arc, from slow and high to fast and flat" aria-valuetext={solution ? `${printAngle(elevation, 1)} at ${units.speed(solution.speedMps)}` : 'cannot be thrown'}
+          onChange={(event) => onElevation(-Number(event.target.value))} onPointerUp={onDone} onBlur={onDone}
+        />
+      </div>
+      <div className="relative h-5 text-[13px] font-medium" aria-hidden="true">
+        {runs.map(({ from, to, text, colour }) => (
+          <span key={`${from}${text}`} className="absolute overflow-hidden text-center text-ellipsis whitespace-nowrap" style={{ left: `${at(from)}%`, width: `${at(to) - at(from)}%`, color: colour }}>
+            {at(to) - at(from) > 7 ? text : ''}
+          </span>
+        ))}
+      </div>
+      <ul className="sr-only">
+        {runs.filter(({ code }) => code).map(({ from, to, code }) => (
+          <li key={`${from}${code}`}>
+            {printAngle(to)} to {printAngle(from)}: {REASON_TEXT[code!]}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+interface Run {
+  from: number;
+  to: number;
+  text: string;
+  colour: string;
+  code: ReasonCode | null;
+}
+
+/** Neighbouring arcs with the same fate, as one label. */
+function runsOf(steepFirst: readonly FamilyMember[]): Run[] {
+  const runs: Run[] = [];
+  for (const arc of steepFirst) {
+    const text = arc.blocked ? SHORT[arc.blocked] : (arc.comfort ?? '');
+    const last = runs.at(-1);
+    if (last && last.text === text) last.to = arc.elevationDeg;
+    else runs.push({ from: last?.to ?? arc.elevationDeg, to: arc.elevationDeg, text, colour: arc.blocked ? 'var(--color-error)' : 'inherit', code: arc.blocked });
+  }
+  return runs;
+}

@@ -1,0 +1,95 @@
+import { type Arrangement, type Arrival, GAME_BOOK_SOURCE, gameBallLabel, printAngle, printSpin, printTime } from '@good-arc/core';
+import { ComfortMark } from '../../ui/ComfortMark.tsx';
+import { useUnits } from '../../ui/Units.tsx';
+
+interface Pair {
+  name: string;
+  feed: number;
+  game: number | null;
+  print: (value: number) => string;
+  compare: 'share' | 'none';
+  aside?: string;
+}
+
+/** What reaches the player, each figure beside the same one of the game ball. */
+export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Arrangement; goodHeight: readonly [number, number] }) {
+  const units = useUnits();
+  const { thrown, game, comfort, stroke } = arrangement;
+  const arrival = thrown?.arrival;
+  if (!arrival) {
+    return (
+      <p className="border-l-4 border-warning bg-base-200 p-3">
+        {thrown ? 'This ball bounces twice before it reaches the player. Move the player in, or land it deeper.' : 'Nothing arrives: this feed cannot be thrown as it stands.'}
+      </p>
+    );
+  }
+  const against = game?.arrival ?? null;
+  const pair = (name: string, read: (a: Arrival) => number, print: (value: number) => string, compare: Pair['compare'] = 'share', aside?: string): Pair => ({
+    name, feed: read(arrival), game: against ? read(against) : null, print, compare, ...(aside ? { aside } : {}),
+  });
+  const height = arrival.heightM < goodHeight[0] ? 'low for the level' : arrival.heightM > goodHeight[1] ? 'high for the level' : 'a good height';
+  const pairs: Pair[] = [
+    pair('Time to react', (a) => a.timeS, (v) => printTime(v)),
+    pair('Speed at the hit', (a) => a.speedMps, (v) => units.speed(v)),
+    pair('Height at the hit', (a) => a.heightM, units.length, 'none', stroke === 'groundstroke' ? height : undefined),
+    pair(arrival.leg > 0 ? 'Steepness off the court' : 'Steepness coming in', (a) => a.descentDeg, slope, 'none'),
+    pair(arrival.leg > 0 ? 'Topspin after the bounce' : 'Topspin', (a) => a.topspinRpm, printSpin, 'none'),
+  ];
+  return (
+    <div>
+      <p className="text-sm text-quiet">
+        coral is this feed
+        {game && (
+          <>
+            {' '}
+            · dashed is the game ball: {gameBallLabel(game.ball).toLowerCase()}, {units.speed(game.launch.speedMps)}{' '}
+            <abbr title={GAME_BOOK_SOURCE} className="cursor-help no-underline" role="img" aria-label={`Source: ${GAME_BOOK_SOURCE}`}>
+              ◇
+            </abbr>
+          </>
+        )}
+      </p>
+      <dl className="mt-1">
+        {pairs.map((each) => (
+          <PairedBar key={each.name} {...each} />
+        ))}
+      </dl>
+      {comfort && (
+        <p className="mt-2 flex flex-wrap items-center gap-x-2 border-t border-base-300 pt-2">
+          <ComfortMark comfort={comfort.word} />
+          <span className="text-sm text-quiet">
+            {printTime(arrival.timeS)} to react, {printTime(comfort.reactionNeededS)} needed (× {comfort.reactionRatio.toFixed(1)}); shortest workable interval {printTime(comfort.shortestIntervalS, 1)}
+          </span>
+        </p>
+      )}
+    </div>
+  );
+}
+
+const slope = (deg: number): string => (Math.abs(deg) < 0.5 ? 'level' : `${printAngle(Math.abs(deg))} ${deg > 0 ? 'falling' : 'rising'}`);
+
+function PairedBar({ name, feed, game, print, compare, aside }: Pair) {
+  const most = Math.max(Math.abs(feed), Math.abs(game ?? 0)) * 1.12 || 1;
+  const width = (value: number): string => `${(100 * Math.abs(value)) / most}%`;
+  const share = game ? feed / game : null;
+  return (
+    <div className="py-1">
+      <div className="flex items-baseline justify-between">
+        <dt className="font-semibold">{name}</dt>
+        <dd className="text-lg font-bold">{print(feed)}</dd>
+      </div>
+      <div className="h-2.5 bg-base-300" aria-hidden="true">
+        <div className="h-full bg-ball" style={{ width: width(feed) }} />
+      </div>
+      {game !== null && (
+        <div className="mt-0.5 h-1.5" aria-hidden="true">
+          <div className="h-full" style={{ width: width(game), background: 'repeating-linear-gradient(90deg, var(--color-base-content) 0 7px, transparent 7px 11px)' }} />
+        </div>
+      )}
+      <dd className="flex justify-between text-sm text-quiet">
+        <span>{game === null ? 'no game ball chosen' : `game ${print(game)}`}</span>
+        <span>{[aside, compare === 'share' && share !== null ? `${Math.round(share * 100)} % of game` : ''].filter(Boolean).join(' · ')}</span>
+      </dd>
+    </div>
+  );
+}

@@ -1,0 +1,65 @@
+import { type Arrangement, type Nearest, printAngle, type Setup } from '@good-arc/core';
+import { useUnits } from '../../ui/Units.tsx';
+
+interface Props {
+  setup: Setup;
+  arrangement: Arrangement;
+  machine: { name: string; profile: { speedMps: readonly [number, number]; elevationDeg: readonly [number, number] } };
+  onChange: (change: Partial<Setup>) => void;
+}
+
+/** Which limit stands in the way, by how much, and the nearest that can be done, one tap away. */
+export function Impossible({ setup, arrangement, machine, onChange }: Props) {
+  const units = useUnits();
+  const { reason, blocked } = arrangement;
+  if (!reason) return null;
+  const [needs] = blocked;
+  const { speedMps, elevationDeg } = machine.profile;
+  const held = 'elevationDeg' in setup.hold ? `at ${printAngle(setup.hold.elevationDeg)}` : `at ${units.speed(setup.hold.speedMps)}`;
+  const say: Record<typeof reason.code, string> = {
+    net: `An arc ${held} hits the net${needs?.netClearanceM != null ? `, ${units.length(-needs.netClearanceM)} under its top` : ''}.`,
+    'speed-too-high': needs ? `It takes ${units.speed(needs.speedMps)} ${held === `at ${units.speed(needs.speedMps)}` ? '' : held}; ${machine.name} has at most ${units.speed(speedMps[1])}.` : `${machine.name} has at most ${units.speed(speedMps[1])}.`,
+    'speed-too-low': needs ? `It takes ${units.speed(needs.speedMps)} ${held}; ${machine.name} cannot throw slower than ${units.speed(speedMps[0])}.` : `${machine.name} cannot throw slower than ${units.speed(speedMps[0])}.`,
+    'elevation-too-high': `It takes ${printAngle(needs?.elevationDeg ?? 0)}; ${machine.name} goes up to ${printAngle(elevationDeg[1])}.`,
+    'elevation-too-low': `It takes ${printAngle(needs?.elevationDeg ?? 0)}; ${machine.name} goes down to ${printAngle(elevationDeg[0])}.`,
+    'out-of-reach': `No arc ${held} reaches this spot.`,
+    'no-net': 'There is no net between the machine and this spot.',
+  };
+  return (
+    <div role="status" className="border-l-4 border-error bg-base-200 p-3">
+      <p className="font-semibold">{say[reason.code].replace(/\s+;/, ';')}</p>
+      {reason.nearest ? <Suggestion setup={setup} nearest={reason.nearest} onChange={onChange} /> : <p>Nothing this machine can throw from here comes near. Move the machine or the spot.</p>}
+    </div>
+  );
+}
+
+/** A little inside the limit, so that rounding does not put it outside again. */
+const INSIDE_DEG = 0.02;
+
+function Suggestion({ setup, nearest, onChange }: { setup: Setup; nearest: Nearest; onChange: Props['onChange'] }) {
+  const units = useUnits();
+  const settings = `${printAngle(nearest.elevationDeg, 1)} at ${units.speed(nearest.speedMps)}`;
+  const sameSpot = nearest.missM < 0.01;
+  return (
+    <p className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1">
+      <span>
+        Nearest possible: <b>{settings}</b>
+        {sameSpot ? ', same landing spot' : `, ${units.length(nearest.missM)} from the spot you asked for`}
+      </span>
+      <button
+        type="button" className="btn btn-sm btn-primary min-h-11"
+        onClick={() => {
+          const { target } = setup;
+          const toward = 'elevationDeg' in setup.hold && nearest.elevationDeg < setup.hold.elevationDeg ? -INSIDE_DEG : INSIDE_DEG;
+          onChange({
+            hold: sameSpot || 'elevationDeg' in setup.hold ? { elevationDeg: nearest.elevationDeg + (sameSpot ? toward : 0) } : { speedMps: nearest.speedMps },
+            ...(sameSpot ? {} : { target: target.kind === 'landing' ? { ...target, x: nearest.x, y: nearest.y } : target }),
+          });
+        }}
+      >
+        Use it
+      </button>
+    </p>
+  );
+}
+

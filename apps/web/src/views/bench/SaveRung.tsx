@@ -1,0 +1,130 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { type Arrangement, gateSchema, type LadderDocument, nameSchema, rungFromSetup, type Setup } from '@good-arc/core';
+import { useForm } from 'react-hook-form';
+import { v7 as uuidv7 } from 'uuid';
+import { z } from 'zod';
+import { useState } from 'react';
+import { api, messageOf } from '../../ui/api.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { TextField } from '../../ui/TextField.tsx';
+
+export interface LadderChoice {
+  id: string;
+  name: string;
+  sport: string;
+}
+
+/** The rung that is being edited, if any. */
+export interface EditedRung {
+  id: string;
+  ladderId: string;
+  name: string;
+  focalPoint: string;
+  ballsPerRound: number;
+  rounds: number;
+  gate: { hits: number; of: number };
+}
+
+const NEW = 'new';
+
+const formSchema = z
+  .object({
+    name: nameSchema,
+    focalPoint: z.string().max(200, 'At most 200 characters'),
+    ladderId: z.string(),
+    newLadder: z.string().trim().max(120, 'At most 120 characters'),
+    ballsPerRound: z.coerce.number('Type a whole number').int('Type a whole number').min(1, 'At least 1').max(200, 'At most 200'),
+    rounds: z.coerce.number('Type a whole number').int('Type a whole number').min(1, 'At least 1').max(50, 'At most 50'),
+    hits: z.coerce.number('Type a whole number').int('Type a whole number').min(1, 'At least 1'),
+    of: z.coerce.number('Type a whole number').int('Type a whole number').min(1, 'At least 1').max(200, 'At most 200'),
+  })
+  .refine(({ ladderId, newLadder }) => ladderId !== NEW || newLadder !== '', { path: ['newLadder'], message: 'Give the new ladder a name' })
+  .refine(({ hits, of }) => hits <= of, { path: ['hits'], message: 'Cannot ask for more hits than balls' });
+
+interface Props {
+  setup: Setup;
+  arrangement: Arrangement;
+  ladders: readonly LadderChoice[];
+  edited: EditedRung | null;
+  suggestedName: string;
+  onClose: () => void;
+  onSaved: (saved: { rungId: string; ladderId: string; ladderName: string; edited: EditedRung }) => void;
+}
+
+/** Saves the bench as a rung of a ladder, new or existing. Nothing is lost when the server is away: the form stays as it is. */
+export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, onClose, onSaved }: Props) {
+  const fitting = ladders.filter(({ sport }) => sport === setup.sport);
+  const [failed, setFailed] = useState('');
+  const form = useForm({
+    resolver: zodResolver(formSchema),
+    defaultValues: {
+      name: edited?.name ?? suggestedName, focalPoint: edited?.focalPoint ?? '', ladderId: edited?.ladderId ?? fitting[0]?.id ?? NEW, newLadder: '', ballsPerRound: edited?.ballsPerRound ?? 10,
+      rounds: edited?.rounds ?? 2, hits: edited?.gate.hits ?? 5, of: edited?.gate.of ?? 10,
+    },
+  });
+  const { errors, isSubmitting } = form.formState;
+  const chosen = form.watch('ladderId');
+
+  const save = (asNew: boolean) =>
+    form.handleSubmit(async (values) => {
+      setFailed('');
+      const gate = gateSchema.parse({ hits: values.hits, of: values.of });
+      const document = rungFromSetup(setup, arrangement, { name: values.name, focalPoint: values.focalPoint, ballsPerRound: values.ballsPerRound, rounds: values.rounds, gate });
+      if (!document) return;
+      const rungId = edited && !asNew ? edited.id : uuidv7();
+      const ladderId = values.ladderId === NEW ? uuidv7() : values.ladderId;
+      const ladderName = values.ladderId === NEW ? values.newLadder : (fitting.find(({ id }) => id === ladderId)?.name ?? 'the ladder');
+      try {
+        if (values.ladderId === NEW) {
+          const ladder: LadderDocument = { name: values.newLadder, sport: setup.sport, level: setup.level, approach: setup.level === 'Advanced' || setup.level === 'Competing' ? 'earn-it' : 'sweet-spot' };
+          await api('PUT', `ladders/${ladderId}`, ladder);
+        }
+        await api('PUT', `rungs/${rungId}`, { ladderId, document });
+        onSaved({ rungId, ladderId, ladderName, edited: { id: rungId, ladderId, name: values.name, focalPoint: values.focalPoint, ballsPerRound: values.ballsPerRound, rounds: values.rounds, gate } });
+      } catch (error) {
+        setFailed(messageOf(error));
+      }
+    });
+
+  return (
+    <Dialog title={edited ? 'Save the rung' : 'Add to a ladder'} onClose={onClose}>
+      <form className="grid grid-cols-2 gap-x-4 gap-y-3" onSubmit={save(false)} noValidate>
+        <TextField className="col-span-2" label="Name of the rung" autoFocus {...form.register('name')} problem={errors.name?.message} />
+        <TextField className="col-span-2" label="Focal point, one sentence" {...form.register('focalPoint')} problem={errors.focalPoint?.message} />
+        <div className="col-span-2">
+          <label htmlFor="ladder" className="mb-0.5 block text-sm font-medium text-quiet">
+            Ladder
+          </label>
+          <select id="ladder" className="select h-11 w-full border-base-content/60 bg-base-100 text-base" {...form.register('ladderId')}>
+            {fitting.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+            <option value={NEW}>A new ladder …</option>
+          </select>
+        </div>
+        {chosen === NEW && <TextField className="col-span-2" label="Name of the new ladder" {...form.register('newLadder')} problem={errors.newLadder?.message} />}
+        <TextField label="Balls a round" inputMode="numeric" {...form.register('ballsPerRound')} problem={errors.ballsPerRound?.message} />
+        <TextField label="Rounds" inputMode="numeric" {...form.register('rounds')} problem={errors.rounds?.message} />
+        <TextField label="Climb at … hits" inputMode="numeric" {...form.register('hits')} problem={errors.hits?.message} />
+        <TextField label="… of balls" inputMode="numeric" {...form.register('of')} problem={errors.of?.message} />
+        {failed && (
+          <p role="alert" className="col-span-2 border-l-4 border-error bg-base-200 p-3 font-medium">
+            {failed}
+          </p>
+        )}
+        <div className="col-span-2 mt-1 flex flex-wrap gap-3">
+          <button type="submit" className="btn btn-primary min-h-12 px-6 text-base" disabled={isSubmitting}>
+            {isSubmitting ? 'Saving …' : edited ? 'Save changes' : 'Save rung'}
+          </button>
+          {edited && (
+            <button type="button" className="btn btn-outline min-h-12 text-base" disabled={isSubmitting} onClick={save(true)}>
+              Save as another rung
+            </button>
+          )}
+        </div>
+      </form>
+    </Dialog>
+  );
+}
