@@ -107,17 +107,25 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
   return (
     <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_25.5rem]">
       <section className="flex min-w-0 flex-col px-3 pt-2 pb-6 md:px-6" aria-label="Bench">
-        <div className="flex flex-wrap items-baseline gap-x-4">
+        <div className="flex flex-wrap items-center gap-x-4">
           <h1 className="text-2xl">{edited ? edited.name : 'Bench'}</h1>
           <p className="text-sm text-quiet">
             {court.name}, {SURFACES.find(({ id }) => id === setup.surfaceId)?.name.toLowerCase()} · {machine.name} · {units.temperature(setup.weather.temperatureC)}, {units.altitude(setup.weather.altitudeM)} up
           </p>
-          <div className="ml-auto flex">
+          <div className="ml-auto flex items-center gap-1">
             <button type="button" className="btn btn-ghost btn-square min-h-11" aria-label="Undo" title="Undo (Ctrl Z)" disabled={!history.canUndo} onClick={undo}>
               <Undo2 size={20} aria-hidden />
             </button>
             <button type="button" className="btn btn-ghost btn-square min-h-11" aria-label="Redo" title="Redo (Ctrl Shift Z)" disabled={!history.canRedo} onClick={redo}>
               <Redo2 size={20} aria-hidden />
+            </button>
+            {edited && (
+              <a className="btn btn-outline min-h-11" href={`/courtside?rung=${edited.id}`}>
+                Take it on court
+              </a>
+            )}
+            <button type="button" className="btn btn-primary min-h-11 px-5" disabled={!thrown || !viewer.canPlan} onClick={() => setSaving(true)}>
+              {edited ? 'Save the rung' : 'Add to ladder'}
             </button>
           </div>
         </div>
@@ -201,17 +209,6 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
             ))}
           </div>
         )}
-
-        <div className="mt-4 flex flex-wrap gap-3">
-          <button type="button" className="btn btn-primary min-h-12 px-6 text-base" disabled={!thrown || !viewer.canPlan} onClick={() => setSaving(true)}>
-            {edited ? 'Save the rung' : 'Add to ladder'}
-          </button>
-          {edited && (
-            <a className="btn btn-outline min-h-12 text-base" href={`/courtside?rung=${edited.id}`}>
-              Take it on court
-            </a>
-          )}
-        </div>
 
         <h2 className="mt-6 text-xl">Air and wind</h2>
         <div className="mt-1 grid grid-cols-2 gap-3">

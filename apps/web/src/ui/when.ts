@@ -1,0 +1,4 @@
+import { format } from 'date-fns/format';
+
+/** `Tue 3 Nov, 16:40` in the viewer's own time. */
+export const printMoment = (iso: string): string => format(new Date(iso), 'EEE d MMM, HH:mm');

@@ -1,0 +1,363 @@
+import { type Outcome, printAngle, printTime, type Sport, tally, type Weather, wilsonRate } from '@good-arc/core';
+import { Volume2, VolumeX } from 'lucide-react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { v7 as uuidv7 } from 'uuid';
+import type { MachineRow, PlayerRow, RungRow, Viewer } from '../../api/rows.ts';
+import type { CourtsideCommand } from '../../api/schemas.ts';
+import { messageOf } from '../../ui/api.ts';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { Select } from '../../ui/Select.tsx';
+import { Units, useUnits } from '../../ui/Units.tsx';
+import { Lane } from './Lane.tsx';
+import { useOutbox } from './outbox.ts';
+import { outingOfToday, type Run, type RunBall, savedRun, saveRun, withBall } from './run.ts';
+import { Tally } from './Tally.tsx';
+import { useMachine } from './useMachine.ts';
+
+interface Props {
+  viewer: Viewer;
+  rung: RungRow;
+  number: number;
+  ladder: { id: string; name: string; sport: Sport };
+  machine: MachineRow;
+  courtName: string;
+  players: PlayerRow[];
+}
+
+const PADS: readonly { outcome: Outcome; name: string; key: string; shows: string; look: string }[] = [
+  { outcome: 'in', name: 'In', key: 'j', shows: 'J', look: 'bg-secondary text-secondary-content' },
+  { outcome: 'near', name: 'Near', key: 'k', shows: 'K', look: 'bg-base-100' },
+  { outcome: 'out', name: 'Out', key: 'l', shows: 'L', look: 'bg-base-content text-base-100' },
+  { outcome: 'let-go', name: 'Let go', key: ' ', shows: 'space', look: 'bg-base-300' },
+];
+
+export default function Courtside(props: Props) {
+  return (
+    <Units system={props.viewer.units}>
+      <CourtsideView {...props} />
+    </Units>
+  );
+}
+
+function CourtsideView({ rung, number, ladder, machine, courtName, players }: Props) {
+  const { document } = rung;
+  const units = useUnits();
+  const outbox = useOutbox();
+  const hasLine = machine.linkAddress !== '';
+  const [run, setRun] = useState<Run | null>(null);
+  const [playerId, setPlayerId] = useState(players[0]?.id ?? '');
+  const [weather, setWeather] = useState<Weather>(document.weather);
+  const [finished, setFinished] = useState<{ roundId: string; hits: number; balls: number } | null>(null);
+  const [sound, setSound] = useState(false);
+  const current = useRef<Run | null>(null);
+
+  /** The page, the device and the handlers of the machine's events see the same run. */
+  const update = useCallback((next: Run | null): void => {
+    current.current = next;
+    saveRun(next);
+    setRun(next);
+  }, []);
+
+  useEffect(() => {
+    const kept = savedRun(rung.id);
+    if (!kept) return;
+    update(kept);
+    setPlayerId(kept.playerId);
+    setWeather(kept.weather);
+  }, [rung.id, update]);
+
+  const changeBall = useCallback(
+    (seq: number, part: Partial<RunBall>): void => {
+      const now = current.current;
+      if (now) update({ ...now, balls: withBall(now.balls, seq, part) });
+    },
+    [update],
+  );
+
+  const { view, command } = useMachine(machine.id, hasLine, {
+    release: ({ seq, launch }) => changeBall(seq, { speedMps: launch.speedMps, elevationDeg: launch.elevationDeg, bearingDeg: launch.bearingDeg }),
+    misfeed: (seq) => {
+      changeBall(seq, { fed: false });
+      judge('not-fed', seq);
+    },
+    reading: (seq, radarMps) => {
+      if (current.current?.balls.some((ball) => ball.seq === seq)) changeBall(seq, { radarMps });
+    },
+  });
+  const { status } = view;
+  const state = hasLine ? (status?.state ?? 'unknown') : 'by hand';
+
+  async function give(body: CourtsideCommand): Promise<boolean> {
+    try {
+      const reply = await command(body);
+      if (!reply.ok) toast.error(reply.text ?? 'The machine did not take that.');
+      return reply.ok;
+    } catch (error) {
+      toast.error(messageOf(error));
+      return false;
+    }
+  }
+
+  /** The round begins when the machine is armed for it (or by hand). */
+  function begin(): void {
+    if (current.current) return;
+    const startedAt = new Date().toISOString();
+    const made: Run = { roundId: uuidv7(), outingId: outingOfToday(startedAt.slice(0, 10), uuidv7), rungId: rung.id, playerId, weather, startedAt, balls: [] };
+    const { roundId, balls: _balls, ...body } = made;
+    outbox.post({ method: 'PUT', path: `rounds/${roundId}`, body });
+    setFinished(null);
+    update(made);
+  }
+
+  async function arm(): Promise<void> {
+    if (await give({ do: 'arm', rungId: rung.id })) begin();
+  }
+
+  const pending = run?.balls.find(({ fed, outcome }) => fed && outcome === null);
+  const nextByHand = (run?.balls.length ?? 0) + 1;
+  const canJudge = run !== null && (pending !== undefined || (!hasLine && nextByHand <= document.ballsPerRound));
+
+  function judge(outcome: Outcome, seq = hasLine ? current.current?.balls.find((ball) => ball.fed && ball.outcome === null)?.seq : nextByHand): void {
+    const now = current.current;
+    if (!now || seq === undefined) return;
+    const ball = now.balls.find((each) => each.seq === seq);
+    const resultId = uuidv7();
+    update({ ...now, balls: withBall(now.balls, seq, { outcome, resultId }) });
+    outbox.post({
+      method: 'PUT', path: `rounds/${now.roundId}/results/${resultId}`,
+      body: { seq, outcome, speedMps: ball?.speedMps ?? null, elevationDeg: ball?.elevationDeg ?? null, bearingDeg: ball?.bearingDeg ?? null, radarMps: ball?.radarMps ?? null },
+    });
+  }
+
+  const lastJudged = run?.balls.filter(({ outcome, resultId }) => outcome !== null && outcome !== 'not-fed' && resultId !== null).at(-1);
+
+  function undoLast(): void {
+    const now = current.current;
+    if (!now || !lastJudged) return;
+    update({ ...now, balls: hasLine ? withBall(now.balls, lastJudged.seq, { outcome: null, resultId: null }) : now.balls.filter(({ seq }) => seq !== lastJudged.seq) });
+    outbox.post({ method: 'DELETE', path: `rounds/${now.roundId}/results/${lastJudged.resultId}` });
+  }
+
+  async function finish(): Promise<void> {
+    const now = current.current;
+    if (!now) return;
+    if (hasLine && (state === 'feeding' || state === 'arming')) await give({ do: 'hold' });
+    outbox.post({ method: 'POST', path: `rounds/${now.roundId}/finish`, body: { finishedAt: new Date().toISOString(), weather } });
+    const { hits, balls } = tally(now.balls.flatMap(({ outcome }) => (outcome ? [outcome] : [])));
+    setFinished({ roundId: now.roundId, hits, balls });
+    update(null);
+  }
+
+  const player = players.find(({ id }) => id === playerId);
+  const thrown = run ? Math.max(0, ...run.balls.map(({ seq }) => seq)) : 0;
+  const left = document.ballsPerRound - thrown;
+  const allThrown = run !== null && left <= 0 && state !== 'feeding';
+  const byState = mainAction(state, { arm, feed: () => give({ do: 'feed' }), resume: () => give({ do: 'resume' }), clear: () => give({ do: 'clear' }), begin }, run !== null, document.ballsPerRound, view);
+
+  const main: MainAction | null = allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : byState;
+
+  const keys: Record<string, (() => unknown) | undefined> = {
+    h: () => give({ do: 'hold' }), s: () => give({ do: 'stow' }), u: undoLast, f: main?.key === 'f' && !main.off ? main.act : undefined, a: main?.key === 'a' ? main.act : undefined, r: main?.key === 'r' ? main.act : undefined,
+    ...Object.fromEntries(PADS.map(({ key, outcome }) => [key, () => canJudge && judge(outcome)])),
+  };
+  const keysNow = useRef(keys);
+  keysNow.current = keys;
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const { target } = event;
+      const typing = target instanceof HTMLInputElement || target instanceof HTMLSelectElement || (target instanceof HTMLButtonElement && event.key === ' ');
+      if (typing || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+      const act = keysNow.current[event.key.toLowerCase()];
+      if (!act) return;
+      event.preventDefault();
+      act();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+
+  return (
+    <div className="px-3 pt-3 pb-6 md:px-6 lg:grid lg:grid-cols-[minmax(0,1fr)_17rem] lg:gap-x-5">
+      <div className="min-w-0 lg:col-span-2">
+        <div className="flex flex-wrap items-baseline gap-x-4">
+          <h1 className="text-xl leading-tight break-words md:text-2xl">
+            {number} · {document.name}
+          </h1>
+          <p className="text-quiet">
+            {player?.name} · {courtName} · {machine.name}, {units.speed(document.feeds[0]!.launch.speedMps)} at {printAngle(document.feeds[0]!.launch.elevationDeg)}
+          </p>
+          <p className="ml-auto font-medium">
+            {run ? `ball ${thrown} of ${document.ballsPerRound}` : `${document.ballsPerRound} balls`}
+          </p>
+        </div>
+        <Notices machineName={machine.name} hasLine={hasLine} view={view} waiting={outbox.waiting} />
+      </div>
+
+      <div className="min-w-0">
+        {!run && (
+          <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">
+            <Select className="col-span-2 md:col-span-1" label="Who is hitting" value={playerId} onChange={setPlayerId} options={players.map(({ id, name }) => [id, name] as const)} />
+            <QuantityField label="Wind to the right" dimension="speed" step={0.5} min={-25} max={25} value={weather.windXMps} onChange={(windXMps) => setWeather({ ...weather, windXMps })} />
+            <QuantityField label="Wind to the far end" dimension="speed" step={0.5} min={-25} max={25} value={weather.windYMps} onChange={(windYMps) => setWeather({ ...weather, windYMps })} />
+          </div>
+        )}
+        {finished && !run && (
+          <div role="status" className="mb-3 border-l-4 border-secondary bg-base-200 p-3 text-lg">
+            <b>
+              Round finished: {finished.hits} of {finished.balls} in.
+            </b>{' '}
+            {finished.balls > 0 && `True rate somewhere from ${Math.round(wilsonRate(finished.hits, finished.balls).interval[0] * 100)} to ${Math.round(wilsonRate(finished.hits, finished.balls).interval[1] * 100)} %. `}
+            <a className="font-semibold underline" href={`/logbook?round=${finished.roundId}`}>
+              See it in the logbook
+            </a>
+          </div>
+        )}
+        <Lane dueAt={view.dueAt} intervalS={document.intervalS} left={left} cue={document.focalPoint} sound={sound} />
+        <div className="mt-3 grid grid-cols-2 gap-2.5 md:grid-cols-4" role="group" aria-label={pending ? `Ball ${pending.seq}` : 'Result'}>
+          {PADS.map(({ outcome, name, shows, look }) => (
+            <button
+              key={outcome} type="button" disabled={!canJudge} onClick={() => judge(outcome)}
+              className={`flex min-h-24 flex-col items-center justify-center border-2 border-base-content font-title text-3xl font-bold disabled:opacity-45 md:min-h-36 ${look}`}
+            >
+              {name}
+              <span className="hidden font-sans text-base font-medium md:block">{shows}</span>
+            </button>
+          ))}
+        </div>
+        <div className="mt-3">
+          <Tally balls={run?.balls ?? []} count={document.ballsPerRound} />
+        </div>
+      </div>
+
+      <div className="mt-3 flex flex-col gap-2.5 lg:mt-0">
+        {main && (
+          <button type="button" className="btn btn-secondary min-h-16 text-xl" disabled={main.off} onClick={main.act}>
+            {main.name}
+            {main.key && <span className="text-base font-medium">({main.key.toUpperCase()})</span>}
+          </button>
+        )}
+        {hasLine && (
+          <button
+            type="button" className="flex min-h-44 grow flex-col items-center justify-center bg-error font-title text-6xl font-bold text-error-content lg:min-h-64"
+            onClick={() => give({ do: 'hold' })}
+          >
+            Hold
+            <span className="font-sans text-base font-medium">H</span>
+          </button>
+        )}
+        <div className="grid grid-cols-2 gap-2.5">
+          <button type="button" className="btn btn-outline min-h-14 text-base" disabled={!lastJudged} onClick={undoLast}>
+            Undo last
+          </button>
+          <button type="button" className="btn btn-outline min-h-14 text-base" disabled={!run} onClick={finish}>
+            Finish round
+          </button>
+          {hasLine && (
+            <button type="button" className="btn btn-outline col-span-2 min-h-14 text-base" onClick={() => give({ do: 'stow' })}>
+              Stow: aim away, stop
+            </button>
+          )}
+        </div>
+        {hasLine && <StatusLine view={view} />}
+        <div className="flex items-center justify-between">
+          <button type="button" className="btn btn-ghost min-h-11 px-2" aria-pressed={sound} onClick={() => setSound(!sound)}>
+            {sound ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />} Sound {sound ? 'on' : 'off'}
+          </button>
+          <a className="btn btn-ghost min-h-11 px-2" href={`/ladders/${ladder.id}`}>
+            Ladder
+          </a>
+        </div>
+        {hasLine && (
+          <details className="text-sm">
+            <summary className="min-h-8 cursor-pointer text-quiet">Refill, or try a fault on the simulation</summary>
+            <div className="flex flex-wrap gap-2 pt-1">
+              <button type="button" className="btn btn-sm min-h-11" onClick={() => give({ do: 'refill' })}>
+                Hopper filled
+              </button>
+              {(['jam', 'misfeed', 'silence', 'drop-link'] as const).map((fault) => (
+                <button key={fault} type="button" className="btn btn-sm min-h-11" onClick={() => command({ do: 'simulate', fault }).catch((error: unknown) => toast.error(messageOf(error)))}>
+                  {fault}
+                </button>
+              ))}
+            </div>
+          </details>
+        )}
+      </div>
+    </div>
+  );
+}
+
+interface MainAction {
+  name: string;
+  key?: string;
+  act: () => unknown;
+  off?: boolean;
+}
+
+/** The one thing to do next with the machine, by its state. */
+function mainAction(
+  state: string,
+  acts: Record<'arm' | 'feed' | 'resume' | 'clear' | 'begin', () => unknown>,
+  running: boolean,
+  count: number,
+  { linkUp, status }: { linkUp: boolean; status: { thrown: number; count: number } | null },
+): MainAction | null {
+  switch (state) {
+    case 'by hand':
+      return running ? null : { name: 'Begin round', key: 'a', act: acts.begin };
+    case 'stowed':
+    case 'idle':
+      return { name: 'Arm', key: 'a', act: acts.arm };
+    case 'arming':
+      return { name: 'Arming …', act: () => {}, off: true };
+    case 'ready':
+      return running && status && status.count === count ? { name: `Feed ${count} balls`, key: 'f', act: acts.feed } : { name: 'Arm', key: 'a', act: acts.arm };
+    case 'feeding':
+      return { name: 'Feeding', act: () => {}, off: true };
+    case 'held':
+      return running ? { name: 'Resume', key: 'r', act: acts.resume } : { name: 'Arm', key: 'a', act: acts.arm };
+    case 'fault':
+      return { name: 'Clear the fault', act: acts.clear };
+    default:
+      return { name: linkUp ? 'One moment …' : 'No machine', act: () => {}, off: true };
+  }
+}
+
+function Notices({ machineName, hasLine, view, waiting }: { machineName: string; hasLine: boolean; view: { serverUp: boolean; linkUp: boolean; status: { state: string; why: string } | null }; waiting: number }) {
+  const [settled, setSettled] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(true), 1500);
+    return () => clearTimeout(timer);
+  }, []);
+  const { status } = view;
+  const gone = hasLine && settled && !view.linkUp;
+  return (
+    <div aria-live="assertive">
+      {gone && (
+        <p className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
+          {view.serverUp ? `${machineName} does not answer.` : 'The server does not answer.'} A machine without its line stops by itself within a second. Your tally is kept.
+        </p>
+      )}
+      {!gone && status?.state === 'held' && status.why && <p className="mt-2 border-l-4 border-warning bg-base-200 p-3 text-lg font-semibold">On hold: {status.why}. Nobody forward of the machine; then resume.</p>}
+      {!gone && status?.state === 'fault' && (
+        <p className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">Fault: {status.why}. Stop the wheels, switch off, then free it by the manual. Your tally is kept.</p>
+      )}
+      {waiting > 0 && <p className="mt-2 border-l-4 border-warning bg-base-200 p-2">{waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept on this device until the server answers.</p>}
+    </div>
+  );
+}
+
+function StatusLine({ view }: { view: { status: { state: string; hopper: number; battery: number } | null; heardAt: number } }) {
+  const [now, setNow] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => setNow(performance.now()), 500);
+    return () => clearInterval(timer);
+  }, []);
+  const { status, heardAt } = view;
+  return (
+    <p className="text-sm text-quiet" data-testid="machine-state" data-state={status?.state ?? 'unknown'}>
+      {status ? `Machine: ${status.state} · ${status.hopper} balls left · battery ${Math.round(status.battery * 100)} % · heard ${printTime(Math.max(0, (now - heardAt) / 1000), 1)} ago` : 'Machine: no word yet'}
+    </p>
+  );
+}

@@ -1,0 +1,84 @@
+import { printTime } from '@good-arc/core';
+import { useEffect, useRef, useState } from 'react';
+
+interface Props {
+  /** `performance.now()` of the next release; null when none is due. */
+  dueAt: number | null;
+  intervalS: number;
+  /** Balls still to come, the next one included. */
+  left: number;
+  cue: string;
+  sound: boolean;
+}
+
+const SHOWN = 6;
+const BEEP_BEFORE_S = 1;
+
+/** The coming balls roll along a lane toward the release line; the countdown under it. */
+export function Lane({ dueAt, intervalS, left, cue, sound }: Props) {
+  const lane = useRef<HTMLDivElement>(null);
+  const [inS, setInS] = useState<number | null>(null);
+  const beeped = useRef(0);
+
+  useEffect(() => {
+    if (dueAt === null) {
+      setInS(null);
+      return;
+    }
+    const calm = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+    let frame = 0;
+    const draw = (): void => {
+      const seconds = Math.max(0, (dueAt - performance.now()) / 1000);
+      setInS(Math.ceil(seconds * 10) / 10);
+      const shift = calm ? Math.ceil(seconds) : seconds;
+      lane.current?.style.setProperty('--to-release', String(shift / intervalS));
+      if (sound && seconds < BEEP_BEFORE_S && beeped.current !== dueAt) {
+        beeped.current = dueAt;
+        beep();
+      }
+      frame = requestAnimationFrame(draw);
+    };
+    frame = requestAnimationFrame(draw);
+    return () => cancelAnimationFrame(frame);
+  }, [dueAt, intervalS, sound]);
+
+  const shown = Math.min(SHOWN, left);
+  return (
+    <div>
+      <div ref={lane} className="relative h-20 overflow-hidden border-b-2 border-base-content md:h-28" aria-hidden="true" style={{ '--to-release': 1 } as React.CSSProperties}>
+        <div className="absolute top-0 bottom-0 left-[7%] w-1 bg-ball" />
+        {Array.from({ length: shown }, (_, i) => (
+          <div
+            // biome-ignore lint/suspicious/noArrayIndexKey: places on the lane, not balls
+            key={i} className={`absolute bottom-0.5 flex h-12 w-12 items-center justify-center rounded-full text-lg font-bold ${i === 0 ? 'bg-ball text-accent-content' : 'bg-neutral text-neutral-content'}`}
+            style={{ left: `calc(7% + (var(--to-release) + ${i}) * 15%)`, opacity: 1 - i * 0.13 }}
+          >
+            {left - i}
+          </div>
+        ))}
+      </div>
+      <div className="flex items-baseline gap-4 pt-1">
+        <p className="dial text-4xl md:text-6xl" role="timer" aria-live="off">
+          {inS === null ? '–' : printTime(inS, 1)}
+        </p>
+        <p className="text-base">to the next ball, every {printTime(intervalS, 1)}</p>
+        {cue && <p className="ml-auto text-right font-medium text-secondary">{cue}</p>}
+      </div>
+    </div>
+  );
+}
+
+let audio: AudioContext | null = null;
+
+/** A short high tone: it carries over the hum of a machine. */
+function beep(): void {
+  audio ??= new AudioContext();
+  const tone = audio.createOscillator();
+  const volume = audio.createGain();
+  tone.frequency.value = 1320;
+  volume.gain.setValueAtTime(0.5, audio.currentTime);
+  volume.gain.exponentialRampToValueAtTime(0.001, audio.currentTime + 0.18);
+  tone.connect(volume).connect(audio.destination);
+  tone.start();
+  tone.stop(audio.currentTime + 0.2);
+}

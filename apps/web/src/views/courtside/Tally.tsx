@@ -1,0 +1,48 @@
+import { type Outcome, printShare, tally, wilsonRate } from '@good-arc/core';
+import { useUnits } from '../../ui/Units.tsx';
+import { outcomesOf, type RunBall } from './run.ts';
+
+const LOOK: Record<Outcome, string> = {
+  in: 'bg-secondary text-secondary-content', near: 'border-2 border-base-content bg-base-100', out: 'bg-base-content text-base-100', 'let-go': 'bg-base-300', 'not-fed': 'bg-base-300 line-through',
+};
+const LETTER: Record<Outcome, string> = { in: 'I', near: 'N', out: 'O', 'let-go': '–', 'not-fed': 'x' };
+
+/** What the balls of this round came to, with how much that says. */
+export function Tally({ balls, count }: { balls: readonly RunBall[]; count: number }) {
+  const units = useUnits();
+  const outcomes = outcomesOf(balls);
+  const { hits, balls: judged } = tally(outcomes);
+  const { interval } = wilsonRate(hits, judged);
+  const latest = balls.filter(({ fed, speedMps }) => fed && speedMps !== null).at(-1);
+  return (
+    <section aria-label="Tally">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <p className="font-title text-4xl font-bold" data-testid="tally">
+          {hits} <span className="text-xl">of {judged}</span>
+        </p>
+        <ol className="flex flex-wrap gap-1.5" aria-label="Balls">
+          {Array.from({ length: count }, (_, i) => {
+            const ball = balls.find(({ seq }) => seq === i + 1);
+            const outcome = ball?.outcome;
+            return (
+              <li
+                // biome-ignore lint/suspicious/noArrayIndexKey: the number of the ball is its identity
+                key={i}
+                className={`flex h-8 w-8 items-center justify-center rounded-full text-sm font-bold ${outcome ? LOOK[outcome] : ball ? 'border-2 border-ball' : 'border-2 border-dashed border-base-300'}`}
+              >
+                <span aria-hidden="true">{outcome ? LETTER[outcome] : ball ? '?' : ''}</span>
+                <span className="sr-only">
+                  ball {i + 1}: {outcome ?? (ball ? 'thrown, not judged' : 'to come')}
+                </span>
+              </li>
+            );
+          })}
+        </ol>
+      </div>
+      <p className="mt-1 text-quiet">
+        {judged === 0 ? 'No ball judged yet.' : `true rate somewhere from ${printShare(interval[0])} to ${printShare(interval[1])}`}
+        {latest && ` · ball ${latest.seq} left at ${units.speed(latest.speedMps!, 1)}${latest.radarMps ? `, radar ${units.speed(latest.radarMps, 1)}` : ''}`}
+      </p>
+    </section>
+  );
+}

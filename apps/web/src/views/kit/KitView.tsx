@@ -1,0 +1,142 @@
+import { BALLS, SURFACES } from '@good-arc/core';
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { BallRow, CourtRow, Kit, MachineRow, PlayerRow, Viewer } from '../../api/rows.ts';
+import { KIT_KINDS, type KitKind } from '../../api/schemas.ts';
+import { api, messageOf } from '../../ui/api.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { Units, useUnits } from '../../ui/Units.tsx';
+import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { BallForm, CourtForm, type KitRow, MachineForm, PlayerForm } from './forms.tsx';
+
+const NAMES: Record<KitKind, { many: string; one: string; empty: string }> = {
+  players: { many: 'Players', one: 'player', empty: 'Nobody yet. Add a player: every round belongs to somebody.' },
+  courts: { many: 'Courts', one: 'court', empty: 'No court yet. Add the one you stand on; its lines are known already.' },
+  balls: { many: 'Balls', one: 'basket of balls', empty: 'No balls yet. Age and kind change the flight: note what is in each basket.' },
+  machines: { many: 'Machines', one: 'machine', empty: 'No machine yet. Start from its kind, then put in what differs.' },
+};
+
+export default function KitView({ viewer, kit, at }: { viewer: Viewer; kit: Kit; at: KitKind }) {
+  return (
+    <Units system={viewer.units}>
+      <KitPage viewer={viewer} kit={kit} at={at} />
+    </Units>
+  );
+}
+
+function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: KitKind }) {
+  const [kit, setKit] = useState(initial);
+  const [kind, setKind] = useState(at);
+  const [editing, setEditing] = useState<KitRow | 'new' | null>(null);
+  const units = useUnits();
+
+  const rows: KitRow[] = kit[kind];
+  const putRows = (of: KitKind, next: (rows: KitRow[]) => KitRow[]): void => setKit((now) => ({ ...now, [of]: next(now[of]) }));
+
+  function open(next: KitKind): void {
+    setKind(next);
+    window.history.replaceState(null, '', `/kit?at=${next}`);
+  }
+
+  async function save(values: Record<string, unknown>): Promise<void> {
+    const id = editing && editing !== 'new' ? editing.id : uuidv7();
+    try {
+      await api('PUT', `kit/${kind}/${id}`, values);
+    } catch (error) {
+      throw new Error(messageOf(error));
+    }
+    const row = { id, ...values } as unknown as KitRow;
+    putRows(kind, (now) => (now.some((each) => each.id === id) ? now.map((each) => (each.id === id ? row : each)) : [...now, row]));
+    setEditing(null);
+  }
+
+  async function archive(row: KitRow): Promise<void> {
+    const of = kind;
+    if (!(await attempt(() => api('DELETE', `kit/${of}/${row.id}`)))) return;
+    putRows(of, (now) => now.filter(({ id }) => id !== row.id));
+    saidWithUndo(`“${row.name}” was archived; its rounds stay in the logbook.`, async () => {
+      await api('POST', `kit/${of}/${row.id}/restore`, {});
+      putRows(of, (now) => [...now, row]);
+    });
+  }
+
+  const describe = (row: KitRow): string => {
+    if ('level' in row) return playerLine(row, units.length);
+    if ('surfaceId' in row) return courtLine(row);
+    if ('ballId' in row) return ballLine(row);
+    return machineLine(row, units.speed);
+  };
+  const { many, one, empty } = NAMES[kind];
+
+  return (
+    <div className="px-4 pt-5 pb-12 md:px-6">
+      <div className="flex flex-wrap items-end gap-4">
+        <h1 className="text-3xl">Kit</h1>
+        <p className="pb-1 text-quiet">enter once</p>
+      </div>
+      <div className="mt-3 flex flex-wrap items-center gap-2 border-b border-base-content pb-3">
+        {KIT_KINDS.map((each) => (
+          <button key={each} type="button" className={`btn min-h-12 text-base ${each === kind ? 'btn-primary' : 'btn-ghost'}`} aria-pressed={each === kind} onClick={() => open(each)}>
+            {NAMES[each].many} <span className="font-normal">{kit[each].length}</span>
+          </button>
+        ))}
+        {viewer.canPlan && (
+          <button type="button" className="btn btn-outline ml-auto min-h-12 text-base" onClick={() => setEditing('new')}>
+            Add a {one}
+          </button>
+        )}
+      </div>
+      {rows.length === 0 && <p className="mt-8 max-w-xl text-lg">{empty}</p>}
+      <ul aria-label={many}>
+        {rows.map((row) => (
+          <li key={row.id} className="flex flex-wrap items-center gap-x-4 border-b border-base-300 py-2.5">
+            <div className="min-w-0 grow basis-64">
+              <h2 className="text-lg break-words">{row.name}</h2>
+              <p className="text-quiet">
+                {describe(row)}
+                {row.notes && ` · ${row.notes}`}
+              </p>
+            </div>
+            {viewer.canPlan && (
+              <div className="flex">
+                <button type="button" className="btn btn-ghost min-h-11" aria-label={`Change ${row.name}`} onClick={() => setEditing(row)}>
+                  Change
+                </button>
+                <button type="button" className="btn btn-ghost min-h-11" aria-label={`Archive ${row.name}`} onClick={() => archive(row)}>
+                  Archive
+                </button>
+              </div>
+            )}
+          </li>
+        ))}
+      </ul>
+      {editing && (
+        <Dialog title={editing === 'new' ? `Add a ${one}` : `Change ${editing.name}`} onClose={() => setEditing(null)}>
+          <KitForm kind={kind} row={editing === 'new' ? null : editing} save={save} />
+        </Dialog>
+      )}
+    </div>
+  );
+}
+
+function KitForm({ kind, row, save }: { kind: KitKind; row: KitRow | null; save: (values: Record<string, unknown>) => Promise<void> }) {
+  switch (kind) {
+    case 'players':
+      return <PlayerForm row={row as PlayerRow | null} save={save} />;
+    case 'courts':
+      return <CourtForm row={row as CourtRow | null} save={save} />;
+    case 'balls':
+      return <BallForm row={row as BallRow | null} save={save} />;
+    case 'machines':
+      return <MachineForm row={row as MachineRow | null} save={save} />;
+  }
+}
+
+const playerLine = ({ level, hand, heightM }: PlayerRow, length: (m: number) => string): string => `${level} · ${hand}-handed · ${length(heightM)}`;
+const courtLine = ({ sport, surfaceId, indoor }: CourtRow): string => `${sport} · ${SURFACES.find(({ id }) => id === surfaceId)?.name ?? surfaceId}${indoor ? ' · indoors' : ''}`;
+const ballLine = ({ ballId, count, condition }: BallRow): string => `${BALLS.find(({ id }) => id === ballId)?.name ?? ballId} · ${count} · ${condition}`;
+
+function machineLine({ profile, linkAddress }: MachineRow, speed: (mps: number) => string): string {
+  const { kind, speedMps, elevationDeg, hopper } = profile;
+  return `${kind} · ${speed(speedMps[0])} to ${speed(speedMps[1])} · ${elevationDeg[0]}° to ${elevationDeg[1]}° · holds ${hopper} · ${linkAddress ? 'on a line' : 'worked by hand'}`;
+}

@@ -1,0 +1,207 @@
+import { printAngle, printShare, printSpin, printTime, SURFACES, tally } from '@good-arc/core';
+import { createSortedRowModel, rowSortingFeature, type SortingState, sortFns, tableFeatures, useTable } from '@tanstack/react-table';
+import { useMemo, useState } from 'react';
+import type { RoundRow, Viewer } from '../../api/rows.ts';
+import { api } from '../../ui/api.ts';
+import { RateBar } from '../../ui/RateBar.tsx';
+import { Select } from '../../ui/Select.tsx';
+import { Units, useUnits } from '../../ui/Units.tsx';
+import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { printMoment } from '../../ui/when.ts';
+
+interface Line {
+  round: RoundRow;
+  startedAt: string;
+  player: string;
+  rung: string;
+  hits: number;
+  balls: number;
+  rate: number;
+}
+
+const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns });
+const columns = [
+  { accessorKey: 'startedAt' as const, header: 'When' },
+  { accessorKey: 'player' as const, header: 'Player' },
+  { accessorKey: 'rung' as const, header: 'Rung' },
+  { accessorKey: 'rate' as const, header: 'In' },
+];
+const ALL = 'all';
+
+export default function Logbook(props: { viewer: Viewer; rounds: RoundRow[]; open: string | null }) {
+  return (
+    <Units system={props.viewer.units}>
+      <LogbookView {...props} />
+    </Units>
+  );
+}
+
+function LogbookView({ rounds: initial, open: initiallyOpen }: { rounds: RoundRow[]; open: string | null }) {
+  const [rounds, setRounds] = useState(initial);
+  const [player, setPlayer] = useState(ALL);
+  const [open, setOpen] = useState(initiallyOpen);
+  const players = useMemo(() => [...new Set(rounds.map(({ playerName }) => playerName))].sort(), [rounds]);
+  const data = useMemo(
+    () =>
+      rounds
+        .filter(({ playerName }) => player === ALL || playerName === player)
+        .map((round): Line => {
+          const { hits, balls } = tally(round.results.map(({ outcome }) => outcome));
+          return { round, startedAt: round.startedAt, player: round.playerName, rung: round.card.name, hits, balls, rate: balls === 0 ? -1 : hits / balls };
+        }),
+    [rounds, player],
+  );
+  const [sorting, setSorting] = useState<SortingState>([{ id: 'startedAt', desc: true }]);
+  const table = useTable({ features, columns, data, state: { sorting }, onSortingChange: setSorting });
+
+  function show(id: string): void {
+    const next = open === id ? null : id;
+    setOpen(next);
+    window.history.replaceState(null, '', next ? `/logbook?round=${next}` : '/logbook');
+  }
+
+  async function remove(round: RoundRow): Promise<void> {
+    if (!(await attempt(() => api('DELETE', `rounds/${round.id}`)))) return;
+    setRounds((now) => now.filter(({ id }) => id !== round.id));
+    saidWithUndo('The round was deleted.', async () => {
+      await api('POST', `rounds/${round.id}/restore`, {});
+      setRounds((now) => [...now, round]);
+    });
+  }
+
+  const all = data.reduce((sum, { hits, balls }) => ({ hits: sum.hits + hits, balls: sum.balls + balls }), { hits: 0, balls: 0 });
+
+  return (
+    <div className="px-4 pt-5 pb-12 md:px-6">
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+        <h1 className="text-3xl">Logbook</h1>
+        <Select className="w-64" label="Player" value={player} onChange={setPlayer} options={[[ALL, 'Everyone'] as const, ...players.map((name) => [name, name] as const)]} />
+        <p className="pb-2.5">
+          {data.length} {data.length === 1 ? 'round' : 'rounds'} · <RateBar {...all} />
+        </p>
+      </div>
+      {rounds.length === 0 ? (
+        <p className="mt-8 max-w-xl text-lg">No round yet. Run a rung courtside, mark each ball, and it will stand here with its settings, its conditions, and what the count really says.</p>
+      ) : (
+        <table className="mt-4 w-full border-t border-base-content">
+          <thead className="hidden md:table-header-group">
+            {table.getHeaderGroups().map((group) => (
+              <tr key={group.id}>
+                {group.headers.map((header) => {
+                  const sorted = header.column.getIsSorted();
+                  return (
+                    <th key={header.id} className="border-b border-base-content py-1 text-left" aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}>
+                      <button type="button" className="flex min-h-11 items-center gap-1 pr-4 font-semibold" onClick={header.column.getToggleSortingHandler()}>
+                        <table.FlexRender header={header} />
+                        <span aria-hidden="true">{sorted === 'asc' ? '↑' : sorted === 'desc' ? '↓' : ''}</span>
+                      </button>
+                    </th>
+                  );
+                })}
+              </tr>
+            ))}
+          </thead>
+          <tbody>
+            {table.getRowModel().rows.map((row) => {
+              const { round, hits, balls } = row.original;
+              const isOpen = open === round.id;
+              return (
+                <RoundLines key={round.id} round={round} hits={hits} balls={balls} isOpen={isOpen} onShow={() => show(round.id)} onRemove={() => remove(round)} />
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+    </div>
+  );
+}
+
+function RoundLines({ round, hits, balls, isOpen, onShow, onRemove }: { round: RoundRow; hits: number; balls: number; isOpen: boolean; onShow: () => void; onRemove: () => void }) {
+  return (
+    <>
+      <tr className={`grid grid-cols-1 border-b border-base-300 py-2 md:table-row md:py-0 ${isOpen ? 'bg-base-200' : ''}`}>
+        <td className="py-1 pr-4 whitespace-nowrap md:py-2.5">{printMoment(round.startedAt)}</td>
+        <td className="pr-4 font-medium md:max-w-56">{round.playerName}</td>
+        <td className="pr-4">
+          <button type="button" className="min-h-11 text-left" aria-expanded={isOpen} onClick={onShow}>
+            <b className="underline decoration-base-300 underline-offset-4">{round.card.name}</b> <span className="text-quiet">{round.ladderName}</span>
+            {!round.finishedAt && <span className="ml-2 font-semibold text-ball-text">not finished</span>}
+          </button>
+        </td>
+        <td className="py-1">
+          <RateBar hits={hits} balls={balls} />
+        </td>
+      </tr>
+      {isOpen && (
+        <tr className="border-b border-base-content bg-base-200">
+          <td colSpan={4} className="block px-3 pt-2 pb-5 md:table-cell">
+            <RoundDetail round={round} />
+            <button type="button" className="btn btn-ghost mt-2 min-h-11 px-2" onClick={onRemove}>
+              Delete this round
+            </button>
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
+
+const OUTCOME_LOOK: Record<string, string> = {
+  in: 'bg-secondary text-secondary-content', near: 'border-2 border-base-content bg-base-100', out: 'bg-base-content text-base-100', 'let-go': 'bg-base-300', 'not-fed': 'bg-base-300 line-through',
+};
+
+/** Settings, conditions and every ball of one round. */
+function RoundDetail({ round }: { round: RoundRow }) {
+  const units = useUnits();
+  const { card, weather, results } = round;
+  const { launch } = card.feeds[0]!;
+  const { hits, balls, near, letGo } = tally(results.map(({ outcome }) => outcome));
+  const speeds = results.flatMap(({ speedMps }) => (speedMps === null ? [] : [speedMps]));
+  const facts: [string, string][] = [
+    ['Where', `${round.courtName}, ${SURFACES.find(({ id }) => id === card.surfaceId)?.name.toLowerCase() ?? ''}`],
+    ['Machine', round.machineName],
+    ['Set to', `${units.speed(launch.speedMps, 1)}, ${printAngle(launch.elevationDeg, 1)}, ${printSpin(launch.topspinRpm)} topspin`],
+    ['Every', printTime(card.intervalS, 1)],
+    ['Target', `${units.length(card.targetSize.widthM)} wide, ${units.length(card.targetSize.depthM)} deep`],
+    ['Gate', `${card.gate.hits} of ${card.gate.of}`],
+    ['Air', `${units.temperature(weather.temperatureC)}, ${units.altitude(weather.altitudeM)}`],
+    ['Wind', wind(weather, units.speed)],
+    ...(speeds.length > 0 ? ([['Really thrown', `${units.speed(Math.min(...speeds), 1)} to ${units.speed(Math.max(...speeds), 1)}`]] as [string, string][]) : []),
+  ];
+  return (
+    <div>
+      <p className="text-lg">
+        {balls > 0 ? <b>{printShare(hits / balls)} in</b> : 'Nothing judged'}
+        {` · ${near} near · ${balls - hits - near} out · ${letGo} let go`}
+        {balls > 0 && balls < 20 && <span className="text-quiet"> · {balls} balls say little: see the interval</span>}
+      </p>
+      <ol className="my-2 flex flex-wrap gap-1" aria-label="Balls">
+        {results.map(({ id, seq, outcome }) => (
+          <li key={id} className={`flex h-8 min-w-8 items-center justify-center rounded-full px-1 text-sm font-bold ${OUTCOME_LOOK[outcome]}`}>
+            {seq}
+            <span className="sr-only"> {outcome}</span>
+          </li>
+        ))}
+      </ol>
+      <dl className="grid gap-x-8 gap-y-1 sm:grid-cols-2 lg:grid-cols-3">
+        {facts.map(([name, text]) => (
+          <div key={name} className="flex gap-3">
+            <dt className="w-24 shrink-0 text-quiet">{name}</dt>
+            <dd>{text}</dd>
+          </div>
+        ))}
+      </dl>
+      <a className="mt-2 inline-flex min-h-11 items-center font-semibold underline" href={`/courtside?rung=${round.rungId}`}>
+        Same again
+      </a>
+    </div>
+  );
+}
+
+function wind({ windXMps, windYMps }: { windXMps: number; windYMps: number }, print: (mps: number) => string): string {
+  const parts = [
+    Math.abs(windXMps) >= 0.2 ? `${print(Math.abs(windXMps))} to the ${windXMps > 0 ? 'right' : 'left'}` : '',
+    Math.abs(windYMps) >= 0.2 ? `${print(Math.abs(windYMps))} toward the ${windYMps > 0 ? 'far end' : 'player'}` : '',
+  ].filter(Boolean);
+  return parts.length === 0 ? 'still' : parts.join(', ');
+}

@@ -1,0 +1,159 @@
+import type { Sport } from '@good-arc/core';
+import type { CourtRow, Viewer } from '../../api/rows.ts';
+import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { RateBar } from '../../ui/RateBar.tsx';
+import { Units, useUnits } from '../../ui/Units.tsx';
+import { printMoment } from '../../ui/when.ts';
+
+interface AgainCard {
+  rungId: string;
+  number: number;
+  ladderName: string;
+  sport: Sport;
+  last: { card: Parameters<typeof ArcThumb>[0]['document']; playerName: string; machineName: string; courtName: string; startedAt: string };
+  hits: number;
+  balls: number;
+}
+interface Climb {
+  playerName: string;
+  ladderName: string;
+  from: string;
+  to: string;
+  toId: string;
+  hits: number;
+  balls: number;
+}
+interface Props {
+  viewer: Viewer;
+  again: AgainCard[];
+  climbs: Climb[];
+  courts: CourtRow[];
+  missing: { courts: boolean; machines: boolean; players: boolean };
+  lastDays: { rounds: number; hits: number; balls: number };
+}
+
+export default function Today(props: Props) {
+  return (
+    <Units system={props.viewer.units}>
+      <TodayPage {...props} />
+    </Units>
+  );
+}
+
+function TodayPage({ viewer, again, climbs, courts, missing, lastDays }: Props) {
+  const units = useUnits();
+  const steps = [
+    missing.courts && ['/kit?at=courts', 'Add a court', 'Its lines and net are known; only the surface matters.'],
+    missing.machines && ['/kit?at=machines', 'Add a machine', 'Start from its kind; change what differs.'],
+    missing.players && ['/kit?at=players', 'Add a player', 'A level and a height are enough to begin.'],
+  ].filter((step) => step !== false);
+  const [first, ...others] = again;
+  return (
+    <div className="px-4 pt-5 pb-12 md:px-6">
+      <div className="flex flex-wrap items-end gap-x-5">
+        <h1 className="text-3xl">Today</h1>
+        <p className="pb-1 text-quiet">
+          {viewer.clubName} · {viewer.personName} · {units.altitude(viewer.altitudeM)} up
+        </p>
+      </div>
+      {steps.length > 0 && (
+        <ol className="mt-4 grid gap-3 md:grid-cols-3">
+          {steps.map(([href, name, why], i) => (
+            <li key={href} className="border border-base-content p-4">
+              <a href={href} className="text-xl font-bold underline">
+                {i + 1}. {name}
+              </a>
+              <p className="mt-1">{why}</p>
+            </li>
+          ))}
+        </ol>
+      )}
+      <div className="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
+        <section aria-labelledby="again">
+          <h2 id="again" className="border-b border-base-content pb-1 text-xl">
+            Same again
+          </h2>
+          {!first && <p className="py-4 text-lg">No round yet. Set up a ball on the bench, add it to a ladder, and take it on court.</p>}
+          {first && (
+            <div className="border-b border-base-content py-4">
+              <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+                <ArcThumb document={first.last.card} sport={first.sport} width={300} height={104} />
+                <div className="min-w-0 grow basis-56">
+                  <h3 className="text-2xl leading-tight break-words">{first.last.card.name}</h3>
+                  <p className="text-quiet">
+                    rung {first.number} of {first.ladderName}
+                  </p>
+                  <p>
+                    {first.last.playerName} · {first.last.courtName} · {first.last.machineName}, {units.speed(first.last.card.feeds[0]!.launch.speedMps)}
+                  </p>
+                  <p className="mt-1">
+                    <RateBar hits={first.hits} balls={first.balls} />
+                  </p>
+                </div>
+                <a className="btn btn-primary min-h-14 px-7 text-lg" href={`/courtside?rung=${first.rungId}`}>
+                  Take it on court
+                </a>
+              </div>
+            </div>
+          )}
+          <ul>
+            {others.map(({ rungId, number, ladderName, sport, last, hits, balls }) => (
+              <li key={rungId} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 py-3">
+                <ArcThumb document={last.card} sport={sport} width={104} height={40} />
+                <div className="min-w-0 grow basis-52">
+                  <h3 className="text-lg leading-tight break-words">
+                    <a className="hover:underline" href={`/courtside?rung=${rungId}`}>
+                      {last.card.name}
+                    </a>
+                  </h3>
+                  <p className="text-sm text-quiet">
+                    rung {number} of {ladderName} · {last.playerName}, {printMoment(last.startedAt)}
+                  </p>
+                </div>
+                <RateBar hits={hits} balls={balls} />
+              </li>
+            ))}
+          </ul>
+        </section>
+        <div className="flex flex-col gap-8">
+          <section aria-labelledby="climbs">
+            <h2 id="climbs" className="border-b border-base-content pb-1 text-xl">
+              Ready to climb
+            </h2>
+            {climbs.length === 0 && <p className="py-3 text-quiet">Nobody has met the gate of a rung in their last round.</p>}
+            <ul>
+              {climbs.map(({ playerName, ladderName, from, to, toId, hits, balls }) => (
+                <li key={`${playerName}${ladderName}`} className="border-b border-base-300 py-3">
+                  <p>
+                    <b>{playerName}</b> met the gate of “{from}” with {hits} of {balls}.
+                  </p>
+                  <a className="inline-flex min-h-11 items-center font-semibold text-ball-text underline" href={`/courtside?rung=${toId}`}>
+                    Next: {to}
+                  </a>
+                </li>
+              ))}
+            </ul>
+          </section>
+          <section aria-labelledby="start">
+            <h2 id="start" className="border-b border-base-content pb-1 text-xl">
+              Set up something new
+            </h2>
+            <ul className="grid grid-cols-2 gap-x-4">
+              {courts.map(({ id, name, sport }) => (
+                <li key={id}>
+                  <a className="flex min-h-12 items-center font-semibold hover:underline" href={`/bench?court=${id}`}>
+                    {name} <span className="ml-2 font-normal text-quiet">{sport}</span>
+                  </a>
+                </li>
+              ))}
+            </ul>
+          </section>
+          <p className="text-quiet">
+            Last seven days: {lastDays.rounds} {lastDays.rounds === 1 ? 'round' : 'rounds'}
+            {lastDays.balls > 0 && `, ${lastDays.hits} of ${lastDays.balls} balls in`}.
+          </p>
+        </div>
+      </div>
+    </div>
+  );
+}
