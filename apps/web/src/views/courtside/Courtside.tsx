@@ -12,7 +12,7 @@ import { Units, useUnits } from '../../ui/Units.tsx';
 import { Lane } from './Lane.tsx';
 import { useOutbox } from './outbox.ts';
 import { outingOfToday, type Run, type RunBall, savedRun, saveRun, withBall } from './run.ts';
-import { Tally } from './Tally.tsx';
+import { Score, Tally } from './Tally.tsx';
 import { useMachine } from './useMachine.ts';
 
 interface Props {
@@ -178,7 +178,7 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
   }, []);
 
   return (
-    <div className="px-3 pt-3 pb-6 md:px-6 lg:grid lg:grid-cols-[minmax(0,1fr)_17rem] lg:gap-x-5">
+    <div className="px-3 pt-2 pb-6 md:px-6 md:pt-3 lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5">
       <div className="min-w-0 lg:col-span-2">
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h1 className="text-xl leading-tight break-words md:text-2xl">
@@ -194,7 +194,7 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
         <Notices machineName={machine.name} hasLine={hasLine} view={view} waiting={outbox.waiting} />
       </div>
 
-      <div className="min-w-0">
+      <div className="flex min-w-0 flex-col">
         {!run && (
           <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">
             <Select className="col-span-2 md:col-span-1" label="Who is hitting" value={playerId} onChange={setPlayerId} options={players.map(({ id, name }) => [id, name] as const)} />
@@ -213,33 +213,36 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
             </a>
           </div>
         )}
-        <Lane dueAt={view.dueAt} intervalS={document.intervalS} left={left} cue={document.focalPoint} sound={sound} />
-        <div className="mt-3 grid grid-cols-2 gap-2.5 md:grid-cols-4" role="group" aria-label={pending ? `Ball ${pending.seq}` : 'Result'}>
+        <Lane
+          dueAt={view.dueAt} intervalS={document.intervalS} next={thrown + 1} last={document.ballsPerRound} cue={document.focalPoint} sound={sound}
+          aside={<Score balls={run?.balls ?? []} />}
+        />
+        <div className="mt-2 grid grow grid-cols-2 gap-2.5 md:mt-3 md:grid-cols-4" role="group" aria-label={pending ? `Ball ${pending.seq}` : 'Result'}>
           {PADS.map(({ outcome, name, shows, look }) => (
             <button
               key={outcome} type="button" disabled={!canJudge} onClick={() => judge(outcome)}
-              className={`flex min-h-24 flex-col items-center justify-center border-2 border-base-content font-title text-3xl font-bold disabled:opacity-45 md:min-h-36 ${look}`}
+              className={`flex min-h-[5.5rem] flex-col items-center justify-center border-2 border-base-content font-title text-3xl font-bold disabled:opacity-45 md:min-h-36 ${look}`}
             >
               {name}
               <span className="hidden font-sans text-base font-medium md:block">{shows}</span>
             </button>
           ))}
         </div>
-        <div className="mt-3">
+        <div className="mt-3 hidden md:block">
           <Tally balls={run?.balls ?? []} count={document.ballsPerRound} />
         </div>
       </div>
 
       <div className="mt-3 flex flex-col gap-2.5 lg:mt-0">
         {main && (
-          <button type="button" className="btn btn-secondary min-h-16 text-xl" disabled={main.off} onClick={main.act}>
+          <button type="button" className={`btn btn-secondary min-h-14 text-xl md:min-h-16 ${state === 'feeding' ? 'hidden md:flex' : ''}`} disabled={main.off} onClick={main.act}>
             {main.name}
             {main.key && <span className="text-base font-medium">({main.key.toUpperCase()})</span>}
           </button>
         )}
         {hasLine && (
           <button
-            type="button" className="flex min-h-44 grow flex-col items-center justify-center bg-error font-title text-6xl font-bold text-error-content lg:min-h-64"
+            type="button" className="flex min-h-40 grow flex-col items-center justify-center bg-error font-title text-6xl font-bold text-error-content lg:min-h-64"
             onClick={() => give({ do: 'hold' })}
           >
             Hold
@@ -258,6 +261,9 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
               Stow: aim away, stop
             </button>
           )}
+        </div>
+        <div className="md:hidden">
+          <Tally balls={run?.balls ?? []} count={document.ballsPerRound} />
         </div>
         {hasLine && <StatusLine view={view} />}
         <div className="flex items-center justify-between">

@@ -1,21 +1,24 @@
 import { printTime } from '@good-arc/core';
-import { useEffect, useRef, useState } from 'react';
+import { type CSSProperties, type ReactNode, useEffect, useRef, useState } from 'react';
 
 interface Props {
   /** `performance.now()` of the next release; null when none is due. */
   dueAt: number | null;
   intervalS: number;
-  /** Balls still to come, the next one included. */
-  left: number;
+  /** Number of the next ball, and of the last of the round. */
+  next: number;
+  last: number;
   cue: string;
   sound: boolean;
+  /** Shown beside the countdown where there is little height. */
+  aside: ReactNode;
 }
 
 const SHOWN = 6;
 const BEEP_BEFORE_S = 1;
 
 /** The coming balls roll along a lane toward the release line; the countdown under it. */
-export function Lane({ dueAt, intervalS, left, cue, sound }: Props) {
+export function Lane({ dueAt, intervalS, next, last, cue, sound, aside }: Props) {
   const lane = useRef<HTMLDivElement>(null);
   const [inS, setInS] = useState<number | null>(null);
   const beeped = useRef(0);
@@ -42,10 +45,10 @@ export function Lane({ dueAt, intervalS, left, cue, sound }: Props) {
     return () => cancelAnimationFrame(frame);
   }, [dueAt, intervalS, sound]);
 
-  const shown = Math.min(SHOWN, left);
+  const shown = Math.max(0, Math.min(SHOWN, last - next + 1));
   return (
     <div>
-      <div ref={lane} className="relative h-20 overflow-hidden border-b-2 border-base-content md:h-28" aria-hidden="true" style={{ '--to-release': 1 } as React.CSSProperties}>
+      <div ref={lane} className="relative h-14 overflow-hidden border-b-2 border-base-content md:h-28" aria-hidden="true" style={{ '--to-release': 1 } as CSSProperties}>
         <div className="absolute top-0 bottom-0 left-[7%] w-1 bg-ball" />
         {Array.from({ length: shown }, (_, i) => (
           <div
@@ -53,16 +56,19 @@ export function Lane({ dueAt, intervalS, left, cue, sound }: Props) {
             key={i} className={`absolute bottom-0.5 flex h-12 w-12 items-center justify-center rounded-full text-lg font-bold ${i === 0 ? 'bg-ball text-accent-content' : 'bg-neutral text-neutral-content'}`}
             style={{ left: `calc(7% + (var(--to-release) + ${i}) * 15%)`, opacity: 1 - i * 0.13 }}
           >
-            {left - i}
+            {next + i}
           </div>
         ))}
       </div>
       <div className="flex items-baseline gap-4 pt-1">
-        <p className="dial text-4xl md:text-6xl" role="timer" aria-live="off">
+        <p className="dial shrink-0 text-3xl tracking-tighter whitespace-nowrap md:text-6xl" role="timer" aria-live="off">
           {inS === null ? '–' : printTime(inS, 1)}
         </p>
-        <p className="text-base">to the next ball, every {printTime(intervalS, 1)}</p>
-        {cue && <p className="ml-auto text-right font-medium text-secondary">{cue}</p>}
+        <p className="text-base">
+          <span className="hidden md:inline">to the next ball, </span>every {printTime(intervalS, 1)}
+        </p>
+        {cue && <p className="ml-auto hidden text-right font-medium text-secondary md:block">{cue}</p>}
+        <div className="ml-auto md:hidden">{aside}</div>
       </div>
     </div>
   );

@@ -7,6 +7,16 @@ const LOOK: Record<Outcome, string> = {
 };
 const LETTER: Record<Outcome, string> = { in: 'I', near: 'N', out: 'O', 'let-go': '–', 'not-fed': 'x' };
 
+/** Hits of the balls judged so far. */
+export function Score({ balls }: { balls: readonly RunBall[] }) {
+  const { hits, balls: judged } = tally(outcomesOf(balls));
+  return (
+    <p className="font-title text-3xl font-bold whitespace-nowrap md:text-4xl" data-testid="tally">
+      {hits} <span className="text-xl">of {judged}</span>
+    </p>
+  );
+}
+
 /** What the balls of this round came to, with how much that says. */
 export function Tally({ balls, count }: { balls: readonly RunBall[]; count: number }) {
   const units = useUnits();
@@ -17,9 +27,9 @@ export function Tally({ balls, count }: { balls: readonly RunBall[]; count: numb
   return (
     <section aria-label="Tally">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <p className="font-title text-4xl font-bold" data-testid="tally">
-          {hits} <span className="text-xl">of {judged}</span>
-        </p>
+        <div className="hidden md:block">
+          <Score balls={balls} />
+        </div>
         <ol className="flex flex-wrap gap-1.5" aria-label="Balls">
           {Array.from({ length: count }, (_, i) => {
             const ball = balls.find(({ seq }) => seq === i + 1);

@@ -1,5 +1,5 @@
 import { printAngle, printShare, printSpin, printTime, SURFACES, tally } from '@good-arc/core';
-import { createSortedRowModel, rowSortingFeature, type SortingState, sortFns, tableFeatures, useTable } from '@tanstack/react-table';
+import { createSortedRowModel, rowSortingFeature, type SortingState, sortFn_alphanumeric, sortFn_basic, sortFn_text, tableFeatures, useTable } from '@tanstack/react-table';
 import { useMemo, useState } from 'react';
 import type { RoundRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
@@ -19,7 +19,7 @@ interface Line {
   rate: number;
 }
 
-const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns });
+const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic, text: sortFn_text } });
 const columns = [
   { accessorKey: 'startedAt' as const, header: 'When' },
   { accessorKey: 'player' as const, header: 'Player' },
