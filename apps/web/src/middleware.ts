@@ -7,7 +7,7 @@ import { demoScope, SESSION_COOKIE, scopeOfToken } from './server/session.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 /** Reached without being signed in. */
-const OPEN = ['/api/health', '/enter', '/_astro/', '/favicon.svg'];
+const OPEN = ['/api/health', '/enter', '/_astro', '/favicon.svg'];
 
 /** Who held a token when it was last looked up; used only while the database is gone. */
 const lastKnown = new Map<string, Scope>();
@@ -33,7 +33,7 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
       });
     }
   }
-  if (OPEN.some((path) => url.pathname.startsWith(path))) return next();
+  if (OPEN.some((path) => url.pathname === path || url.pathname.startsWith(`${path}/`))) return next();
   const demo = process.env.GOODARC_DEMO === '1';
   const token = demo ? 'demo' : cookies.get(SESSION_COOKIE)?.value;
   try {

@@ -20,13 +20,25 @@ export function againOf(rounds: readonly RoundRow[], ladders: readonly LadderRow
     const ladder = ladders.find(({ rungs }) => rungs.some(({ id }) => id === last.rungId));
     if (!ladder) continue;
     const { hits, balls } = tally(last.results.map(({ outcome }) => outcome));
-    found.push({ rungId: last.rungId, number: ladder.rungs.findIndex(({ id }) => id === last.rungId) + 1, ladderId: ladder.id, ladderName: ladder.name, last, hits, balls });
+    found.push({
+      rungId: last.rungId,
+      number: ladder.rungs.findIndex(({ id }) => id === last.rungId) + 1,
+      ladderId: ladder.id,
+      ladderName: ladder.name,
+      last,
+      hits,
+      balls,
+    });
   }
   return found;
 }
 
 /** Rungs whose gate the player's last round met, while a higher rung waits: a climb worth knowing. */
-export function climbsOf(rounds: readonly RoundRow[], ladders: readonly LadderRow[], most: number): { playerName: string; ladderId: string; ladderName: string; from: string; to: string; toId: string; hits: number; balls: number }[] {
+export function climbsOf(
+  rounds: readonly RoundRow[],
+  ladders: readonly LadderRow[],
+  most: number,
+): { playerName: string; ladderId: string; ladderName: string; from: string; to: string; toId: string; hits: number; balls: number }[] {
   const seen = new Set<string>();
   const climbs: ReturnType<typeof climbsOf> = [];
   for (const round of rounds) {
@@ -39,7 +51,16 @@ export function climbsOf(rounds: readonly RoundRow[], ladders: readonly LadderRo
     const { hits, balls } = tally(round.results.map(({ outcome }) => outcome));
     const { gate } = round.card;
     if (!next || balls === 0 || hits / balls < gate.hits / gate.of) continue;
-    climbs.push({ playerName: round.playerName, ladderId: ladder.id, ladderName: ladder.name, from: round.card.name, to: next.document.name, toId: next.id, hits, balls });
+    climbs.push({
+      playerName: round.playerName,
+      ladderId: ladder.id,
+      ladderName: ladder.name,
+      from: round.card.name,
+      to: next.document.name,
+      toId: next.id,
+      hits,
+      balls,
+    });
     if (climbs.length === most) break;
   }
   return climbs;

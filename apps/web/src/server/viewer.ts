@@ -3,5 +3,10 @@ import type { Scope } from './scope.ts';
 
 /** What a page may know of who looks at it. */
 export const viewerOf = ({ clubName, altitudeM, personName, units, theme, role }: Scope): Viewer => ({
-  clubName, altitudeM, personName, units, theme, canPlan: role !== 'helper',
+  clubName,
+  altitudeM,
+  personName,
+  units,
+  theme,
+  canPlan: role !== 'helper',
 });

@@ -2,7 +2,17 @@ import { COURT_PLANS, flightsOf, type RungDocument, type Sport } from '@good-arc
 import { useMemo } from 'react';
 
 /** A small side view of a rung's real flight. */
-export function ArcThumb({ document, sport, width = 132, height = 46 }: { document: RungDocument; sport: Sport; width?: number; height?: number }) {
+export function ArcThumb({
+  document,
+  sport,
+  width = 132,
+  height = 46,
+}: {
+  document: RungDocument;
+  sport: Sport;
+  width?: number;
+  height?: number;
+}) {
   const plan = COURT_PLANS[sport];
   const thrown = useMemo(() => flightsOf(document), [document]);
   const perM = width / (plan.view.y2 - plan.view.y1);
@@ -12,10 +22,25 @@ export function ArcThumb({ document, sport, width = 132, height = 46 }: { docume
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true" className="block">
       <line x1={0} x2={width} y1={height - 2} y2={height - 2} stroke="currentColor" strokeWidth={1.5} />
-      {plan.net && <line x1={along(0)} x2={along(0)} y1={height - 2} y2={height - 2 - plan.net.centreHeightM * perUp} stroke="currentColor" strokeWidth={2} />}
+      {plan.net && (
+        <line
+          x1={along(0)}
+          x2={along(0)}
+          y1={height - 2}
+          y2={height - 2 - plan.net.centreHeightM * perUp}
+          stroke="currentColor"
+          strokeWidth={2}
+        />
+      )}
       {thrown.map(({ flight }, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: feeds have no other identity
-        <polyline key={i} points={flight.path.map(([, , y, z]) => `${along(y).toFixed(1)},${(height - 2 - z * perUp).toFixed(1)}`).join(' ')} fill="none" stroke="var(--color-ball)" strokeWidth={2} />
+        <polyline
+          // biome-ignore lint/suspicious/noArrayIndexKey: feeds have no other identity
+          key={i}
+          points={flight.path.map(([, , y, z]) => `${along(y).toFixed(1)},${(height - 2 - z * perUp).toFixed(1)}`).join(' ')}
+          fill="none"
+          stroke="var(--color-ball)"
+          strokeWidth={2}
+        />
       ))}
     </svg>
   );

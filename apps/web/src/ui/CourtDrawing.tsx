@@ -9,16 +9,47 @@ export function CourtDrawing({ plan, scale }: { plan: CourtPlan; scale: RulerSca
   const ys = lines.flatMap(({ y1, y2 }) => [y1, y2]);
   const box = { x1: Math.min(...xs), x2: Math.max(...xs), y1: Math.min(...ys), y2: Math.max(...ys) };
   const half = PLATE.halfWidthM;
-  const plate = [[0, 0], [half, half], [half, PLATE.frontY_m], [-half, PLATE.frontY_m], [-half, half]].map(([x, y]) => `${along(y!)},${across(x!)}`).join(' ');
+  const plate = [
+    [0, 0],
+    [half, half],
+    [half, PLATE.frontY_m],
+    [-half, PLATE.frontY_m],
+    [-half, half],
+  ]
+    .map(([x, y]) => `${along(y!)},${across(x!)}`)
+    .join(' ');
   return (
     <g aria-hidden="true">
       {plan.sport !== 'baseball' && (
-        <rect x={along(box.y2)} y={across(box.x2)} width={along(box.y1) - along(box.y2)} height={across(box.x1) - across(box.x2)} fill="var(--court)" />
+        <rect
+          x={along(box.y2)}
+          y={across(box.x2)}
+          width={along(box.y1) - along(box.y2)}
+          height={across(box.x1) - across(box.x2)}
+          fill="var(--court)"
+        />
       )}
       {lines.map(({ name, x1, y1, x2, y2 }) => (
-        <line key={name} x1={along(y1)} y1={across(x1)} x2={along(y2)} y2={across(x2)} stroke="currentColor" strokeWidth={name.includes('baseline') || name.includes('side') || name.includes('tram') ? 1.8 : 1.2} />
+        <line
+          key={name}
+          x1={along(y1)}
+          y1={across(x1)}
+          x2={along(y2)}
+          y2={across(x2)}
+          stroke="currentColor"
+          strokeWidth={name.includes('baseline') || name.includes('side') || name.includes('tram') ? 1.8 : 1.2}
+        />
       ))}
-      {net && <line x1={along(0)} y1={across(net.edgeX_m + 0.4)} x2={along(0)} y2={across(-net.edgeX_m - 0.4)} stroke="currentColor" strokeWidth={3.2} />}
+      {net && (
+        <line
+          x1={along(0)}
+          y1={across(net.edgeX_m + 0.4)}
+          x2={along(0)}
+          y2={across(-net.edgeX_m - 0.4)}
+          stroke="currentColor"
+          strokeWidth={3.2}
+        />
+      )}
       {plan.sport === 'baseball' && (
         <>
           <line x1={0} x2={along(0)} y1={across(0)} y2={across(0)} stroke="currentColor" strokeDasharray="2 6" opacity={0.6} />

@@ -26,14 +26,26 @@ export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'du
 
   return (
     <>
-      <button type="button" className="btn btn-ghost min-h-11 px-2 font-medium" onClick={() => save({ units: units === 'imperial' ? 'metric' : 'imperial' })} title="Change units">
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 px-2 font-medium"
+        onClick={() => save({ units: units === 'imperial' ? 'metric' : 'imperial' })}
+        title="Change units"
+      >
         {units === 'imperial' ? 'mph · ft' : 'km/h · m'}
       </button>
       <button type="button" className="btn btn-ghost min-h-11 px-2 font-medium" onClick={switchTheme} title="Change theme">
         {shown === 'chalk' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
         {shown === 'chalk' ? 'Dusk' : 'Chalk'}
       </button>
-      <Toaster position="bottom-center" theme={shown === 'chalk' ? 'light' : 'dark'} richColors closeButton duration={7000} toastOptions={{ style: { fontSize: '1rem' } }} />
+      <Toaster
+        position="bottom-center"
+        theme={shown === 'chalk' ? 'light' : 'dark'}
+        richColors
+        closeButton
+        duration={7000}
+        toastOptions={{ style: { fontSize: '1rem' } }}
+      />
     </>
   );
 }

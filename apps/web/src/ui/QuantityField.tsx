@@ -19,7 +19,19 @@ interface Props {
 }
 
 /** A quantity a person types in any unit. What is typed wrong stays, with what would be right beside it. */
-export function QuantityField({ label, value, dimension, onChange, min, max, step, hint, labelHidden = false, className = '', limitOf }: Props) {
+export function QuantityField({
+  label,
+  value,
+  dimension,
+  onChange,
+  min,
+  max,
+  step,
+  hint,
+  labelHidden = false,
+  className = '',
+  limitOf,
+}: Props) {
   const { system, print } = useUnits();
   const [text, setText] = useState<string | null>(null);
   const [problem, setProblem] = useState('');

@@ -17,7 +17,12 @@ export function Select<T extends string>({ label, value, options, onChange, labe
       <label htmlFor={id} className={labelHidden ? 'sr-only' : 'mb-0.5 block text-sm font-medium text-quiet'}>
         {label}
       </label>
-      <select id={id} className="select h-11 w-full min-w-0 border-base-content/60 bg-base-100 pr-7 pl-2.5 text-base text-ellipsis" value={value} onChange={(event) => onChange(event.target.value as T)}>
+      <select
+        id={id}
+        className="select h-11 w-full min-w-0 border-base-content/60 bg-base-100 pr-7 pl-2.5 text-base text-ellipsis"
+        value={value}
+        onChange={(event) => onChange(event.target.value as T)}
+      >
         {options.map(([each, name]) => (
           <option key={each} value={each}>
             {name}

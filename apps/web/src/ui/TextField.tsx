@@ -15,7 +15,13 @@ export function TextField({ label, problem, className = '', ...rest }: Props) {
       <label htmlFor={id} className="mb-0.5 block text-sm font-medium text-quiet">
         {label}
       </label>
-      <input {...rest} id={id} aria-invalid={Boolean(problem)} aria-describedby={problem ? `${id}-problem` : undefined} className={`input h-11 w-full bg-base-100 text-base ${problem ? 'input-error border-2' : 'border-base-content/60'}`} />
+      <input
+        {...rest}
+        id={id}
+        aria-invalid={Boolean(problem)}
+        aria-describedby={problem ? `${id}-problem` : undefined}
+        className={`input h-11 w-full bg-base-100 text-base ${problem ? 'input-error border-2' : 'border-base-content/60'}`}
+      />
       {problem && (
         <p id={`${id}-problem`} role="alert" className="mt-1 text-sm font-medium text-error">
           {problem}

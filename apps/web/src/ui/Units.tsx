@@ -1,11 +1,21 @@
 import {
-  type Dimension, mToFt, printAngle, printLength, printSpeed, printSpin, printTemperature, printTime, type UnitSystem,
+  type Dimension,
+  mToFt,
+  printAngle,
+  printLength,
+  printSpeed,
+  printSpin,
+  printTemperature,
+  printTime,
+  type UnitSystem,
 } from '@good-arc/core';
 import { createContext, type ReactNode, useContext } from 'react';
 
 const UnitsContext = createContext<UnitSystem>('imperial');
 
-export const Units = ({ system, children }: { system: UnitSystem; children: ReactNode }) => <UnitsContext value={system}>{children}</UnitsContext>;
+export const Units = ({ system, children }: { system: UnitSystem; children: ReactNode }) => (
+  <UnitsContext value={system}>{children}</UnitsContext>
+);
 
 /** The person's units, and every quantity printed in them. */
 export function useUnits() {
@@ -15,7 +25,8 @@ export function useUnits() {
     length: (m: number) => printLength(m, system),
     speed: (mps: number, digits = 0) => printSpeed(mps, system, digits),
     /** To the ten feet or metres: nobody knows it better. */
-    altitude: (m: number) => (system === 'imperial' ? `${(Math.round(mToFt(m) / 10) * 10).toLocaleString('en')} ft` : `${Math.round(m / 10) * 10} m`),
+    altitude: (m: number) =>
+      system === 'imperial' ? `${(Math.round(mToFt(m) / 10) * 10).toLocaleString('en')} ft` : `${Math.round(m / 10) * 10} m`,
     temperature: (c: number) => printTemperature(c, system),
     print: (value: number, dimension: Dimension): string => {
       switch (dimension) {

@@ -23,9 +23,15 @@ export function nearestLine(plan: CourtPlan, axis: 'x' | 'y', spot: { x: number;
 export function describeSpot(plan: CourtPlan, spot: { x: number; y: number }, length: (m: number) => string): string {
   const line = nearestLine(plan, 'y', spot);
   const behind = fromLine(line, spot);
-  const along = line.at === 0 ? `${length(Math.abs(behind))} from the ${line.name}` : Math.abs(behind) < 0.05 ? `on the ${line.name}` : `${length(Math.abs(behind))} ${behind > 0 ? 'behind' : 'inside'} the ${line.name}`;
+  const along =
+    line.at === 0
+      ? `${length(Math.abs(behind))} from the ${line.name}`
+      : Math.abs(behind) < 0.05
+        ? `on the ${line.name}`
+        : `${length(Math.abs(behind))} ${behind > 0 ? 'behind' : 'inside'} the ${line.name}`;
   const side = nearestLine(plan, 'x', { ...spot, x: spot.x });
   const right = spot.x - side.at;
-  const across = Math.abs(right) < 0.05 ? `on the ${side.name}` : `${length(Math.abs(right))} ${right > 0 ? 'right' : 'left'} of the ${side.name}`;
+  const across =
+    Math.abs(right) < 0.05 ? `on the ${side.name}` : `${length(Math.abs(right))} ${right > 0 ? 'right' : 'left'} of the ${side.name}`;
   return `${along}, ${across}`;
 }

@@ -4,12 +4,25 @@ import { comfortColour } from '../../ui/ComfortMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 
 const SHORT: Record<ReasonCode, string> = {
-  net: 'hits the net', 'speed-too-high': 'too fast for this machine', 'speed-too-low': 'too slow for this machine', 'elevation-too-high': 'steeper than this machine', 'elevation-too-low': 'flatter than this machine',
-  'out-of-reach': 'out of reach', 'no-net': '',
+  net: 'hits the net',
+  'speed-too-high': 'too fast for this machine',
+  'speed-too-low': 'too slow for this machine',
+  'elevation-too-high': 'steeper than this machine',
+  'elevation-too-low': 'flatter than this machine',
+  'out-of-reach': 'out of reach',
+  'no-net': '',
 };
 
 /** From slow and high to fast and flat with the landing spot kept; what cannot be thrown is hatched with its reason. */
-export function ArcSlider({ arrangement, onElevation, onDone }: { arrangement: Arrangement; onElevation: (deg: number) => void; onDone: () => void }) {
+export function ArcSlider({
+  arrangement,
+  onElevation,
+  onDone,
+}: {
+  arrangement: Arrangement;
+  onElevation: (deg: number) => void;
+  onDone: () => void;
+}) {
   const { family, solution } = arrangement;
   const units = useUnits();
   const id = useId();
@@ -46,31 +59,49 @@ export function ArcSlider({ arrangement, onElevation, onDone }: { arrangement: A
             const blocked = arc.blocked ?? before.blocked;
             return (
               <rect
-                key={arc.elevationDeg} x={`${at(before.elevationDeg)}%`} width={`${at(arc.elevationDeg) - at(before.elevationDeg) + 0.1}%`} height="22"
+                key={arc.elevationDeg}
+                x={`${at(before.elevationDeg)}%`}
+                width={`${at(arc.elevationDeg) - at(before.elevationDeg) + 0.1}%`}
+                height="22"
                 fill={blocked ? 'url(#hatch)' : arc.comfort ? comfortColour(arc.comfort) : 'var(--color-base-300)'}
               />
             );
           })}
         </svg>
         <input
-          id={id} type="range" className="arc-slider absolute top-0 left-0 h-12 w-full" min={-steepest.elevationDeg} max={-flattest.elevationDeg} step={0.25} value={-elevation}
-          aria-label="Arc, from slow and high to fast and flat" aria-valuetext={solution ? `${printAngle(elevation, 1)} at ${units.speed(solution.speedMps)}` : 'cannot be thrown'}
-          onChange={(event) => onElevation(-Number(event.target.value))} onPointerUp={onDone} onBlur={onDone}
+          id={id}
+          type="range"
+          className="arc-slider absolute top-0 left-0 h-12 w-full"
+          min={-steepest.elevationDeg}
+          max={-flattest.elevationDeg}
+          step={0.25}
+          value={-elevation}
+          aria-label="Arc, from slow and high to fast and flat"
+          aria-valuetext={solution ? `${printAngle(elevation, 1)} at ${units.speed(solution.speedMps)}` : 'cannot be thrown'}
+          onChange={(event) => onElevation(-Number(event.target.value))}
+          onPointerUp={onDone}
+          onBlur={onDone}
         />
       </div>
       <div className="relative h-5 text-[13px] font-medium" aria-hidden="true">
         {runs.map(({ from, to, text, colour }) => (
-          <span key={`${from}${text}`} className="absolute overflow-hidden text-center text-ellipsis whitespace-nowrap" style={{ left: `${at(from)}%`, width: `${at(to) - at(from)}%`, color: colour }}>
+          <span
+            key={`${from}${text}`}
+            className="absolute overflow-hidden text-center text-ellipsis whitespace-nowrap"
+            style={{ left: `${at(from)}%`, width: `${at(to) - at(from)}%`, color: colour }}
+          >
             {at(to) - at(from) > 7 ? text : ''}
           </span>
         ))}
       </div>
       <ul className="sr-only">
-        {runs.filter(({ code }) => code).map(({ from, to, code }) => (
-          <li key={`${from}${code}`}>
-            {printAngle(to)} to {printAngle(from)}: {REASON_TEXT[code!]}
-          </li>
-        ))}
+        {runs
+          .filter(({ code }) => code)
+          .map(({ from, to, code }) => (
+            <li key={`${from}${code}`}>
+              {printAngle(to)} to {printAngle(from)}: {REASON_TEXT[code!]}
+            </li>
+          ))}
       </ul>
     </div>
   );
@@ -91,7 +122,14 @@ function runsOf(steepFirst: readonly FamilyMember[]): Run[] {
     const text = arc.blocked ? SHORT[arc.blocked] : (arc.comfort ?? '');
     const last = runs.at(-1);
     if (last && last.text === text) last.to = arc.elevationDeg;
-    else runs.push({ from: last?.to ?? arc.elevationDeg, to: arc.elevationDeg, text, colour: arc.blocked ? 'var(--color-error)' : 'inherit', code: arc.blocked });
+    else
+      runs.push({
+        from: last?.to ?? arc.elevationDeg,
+        to: arc.elevationDeg,
+        text,
+        colour: arc.blocked ? 'var(--color-error)' : 'inherit',
+        code: arc.blocked,
+      });
   }
   return runs;
 }

@@ -1,5 +1,6 @@
 import { type Arrangement, type Arrival, GAME_BOOK_SOURCE, gameBallLabel, printAngle, printSpin, printTime } from '@good-arc/core';
 import { ComfortMark } from '../../ui/ComfortMark.tsx';
+import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 
 interface Pair {
@@ -19,36 +20,56 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
   if (!arrival) {
     return (
       <p className="border-l-4 border-warning bg-base-200 p-3">
-        {thrown ? 'This ball bounces twice before it reaches the player. Move the player in, or land it deeper.' : 'Nothing arrives: this feed cannot be thrown as it stands.'}
+        {thrown
+          ? 'This ball bounces twice before it reaches the player. Move the player in, or land it deeper.'
+          : 'Nothing arrives: this feed cannot be thrown as it stands.'}
       </p>
     );
   }
   const against = game?.arrival ?? null;
-  const pair = (name: string, read: (a: Arrival) => number, print: (value: number) => string, compare: Pair['compare'] = 'share', aside?: string): Pair => ({
-    name, feed: read(arrival), game: against ? read(against) : null, print, compare, ...(aside ? { aside } : {}),
+  const pair = (
+    name: string,
+    read: (a: Arrival) => number,
+    print: (value: number) => string,
+    compare: Pair['compare'] = 'share',
+    aside?: string,
+  ): Pair => ({
+    name,
+    feed: read(arrival),
+    game: against ? read(against) : null,
+    print,
+    compare,
+    ...(aside ? { aside } : {}),
   });
-  const height = arrival.heightM < goodHeight[0] ? 'low for the level' : arrival.heightM > goodHeight[1] ? 'high for the level' : 'a good height';
+  const height =
+    arrival.heightM < goodHeight[0] ? 'low for the level' : arrival.heightM > goodHeight[1] ? 'high for the level' : 'a good height';
   const pairs: Pair[] = [
-    pair('Time to react', (a) => a.timeS, (v) => printTime(v)),
-    pair('Speed at the hit', (a) => a.speedMps, (v) => units.speed(v)),
+    pair(
+      'Time to react',
+      (a) => a.timeS,
+      (v) => printTime(v),
+    ),
+    pair(
+      'Speed at the hit',
+      (a) => a.speedMps,
+      (v) => units.speed(v),
+    ),
     pair('Height at the hit', (a) => a.heightM, units.length, 'none', stroke === 'groundstroke' ? height : undefined),
     pair(arrival.leg > 0 ? 'Steepness off the court' : 'Steepness coming in', (a) => a.descentDeg, slope, 'none'),
     pair(arrival.leg > 0 ? 'Topspin after the bounce' : 'Topspin', (a) => a.topspinRpm, printSpin, 'none'),
   ];
   return (
     <div>
-      <p className="text-sm text-quiet">
+      <div className="text-sm text-quiet">
         coral is this feed
         {game && (
           <>
             {' '}
             · dashed is the game ball: {gameBallLabel(game.ball).toLowerCase()}, {units.speed(game.launch.speedMps)}{' '}
-            <abbr title={GAME_BOOK_SOURCE} className="cursor-help no-underline" role="img" aria-label={`Source: ${GAME_BOOK_SOURCE}`}>
-              ◇
-            </abbr>
+            <SourceMark about="the game ball" source={GAME_BOOK_SOURCE} />
           </>
         )}
-      </p>
+      </div>
       <dl className="mt-1">
         {pairs.map((each) => (
           <PairedBar key={each.name} {...each} />
@@ -58,7 +79,8 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
         <p className="mt-2 flex flex-wrap items-center gap-x-2 border-t border-base-300 pt-2">
           <ComfortMark comfort={comfort.word} />
           <span className="text-sm text-quiet">
-            {printTime(arrival.timeS)} to react, {printTime(comfort.reactionNeededS)} needed (× {comfort.reactionRatio.toFixed(1)}); shortest workable interval {printTime(comfort.shortestIntervalS, 1)}
+            {printTime(arrival.timeS)} to react, {printTime(comfort.reactionNeededS)} needed (× {comfort.reactionRatio.toFixed(1)});
+            shortest workable interval {printTime(comfort.shortestIntervalS, 1)}
           </span>
         </p>
       )}
@@ -83,12 +105,20 @@ function PairedBar({ name, feed, game, print, compare, aside }: Pair) {
       </div>
       {game !== null && (
         <div className="mt-0.5 h-1.5" aria-hidden="true">
-          <div className="h-full" style={{ width: width(game), background: 'repeating-linear-gradient(90deg, var(--color-base-content) 0 7px, transparent 7px 11px)' }} />
+          <div
+            className="h-full"
+            style={{
+              width: width(game),
+              background: 'repeating-linear-gradient(90deg, var(--color-base-content) 0 7px, transparent 7px 11px)',
+            }}
+          />
         </div>
       )}
       <dd className="flex justify-between text-sm text-quiet">
         <span>{game === null ? 'no game ball chosen' : `game ${print(game)}`}</span>
-        <span>{[aside, compare === 'share' && share !== null ? `${Math.round(share * 100)} % of game` : ''].filter(Boolean).join(' · ')}</span>
+        <span>
+          {[aside, compare === 'share' && share !== null ? `${Math.round(share * 100)} % of game` : ''].filter(Boolean).join(' · ')}
+        </span>
       </dd>
     </div>
   );

@@ -1,5 +1,17 @@
 import {
-  arrange, BALLS, COURT_PLANS, conditionsOf, firstSetup, GAME_BOOK, gameBallById, gameBallLabel, LEVEL_NEEDS, LEVELS, printAngle, type Setup, SURFACES,
+  arrange,
+  BALLS,
+  COURT_PLANS,
+  conditionsOf,
+  firstSetup,
+  GAME_BOOK,
+  gameBallById,
+  gameBallLabel,
+  LEVEL_NEEDS,
+  LEVELS,
+  printAngle,
+  type Setup,
+  SURFACES,
 } from '@good-arc/core';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
@@ -8,10 +20,11 @@ import type { Kit, Viewer } from '../../api/rows.ts';
 import { describeSpot } from '../../ui/place.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { SourceMark } from '../../ui/SourceMark.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
-import { setupToText } from './address.ts';
 import { ArcSlider } from './ArcSlider.tsx';
 import { ArrivalBesideGame } from './ArrivalBesideGame.tsx';
+import { setupToText } from './address.ts';
 import { useHistory } from './history.ts';
 import { Impossible } from './Impossible.tsx';
 import { Placement } from './Placement.tsx';
@@ -46,6 +59,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
   const arrangement = useMemo(() => arrange(setup, machine.profile), [setup, machine]);
   const { solution, spin, thrown } = arrangement;
   const plan = COURT_PLANS[setup.sport];
+  const surface = SURFACES.find(({ id }) => id === setup.surfaceId);
 
   const change = (part: Partial<Setup>, key = ''): void => history.set({ ...setup, ...part }, key);
 
@@ -88,16 +102,24 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
   function chooseMachine(id: string): void {
     const next = kit.machines.find((each) => each.id === id);
     if (!next) return;
-    change({ machineId: id, from: { ...setup.from, z: next.profile.releaseHeightM }, intervalS: Math.min(next.profile.intervalS[1], Math.max(next.profile.intervalS[0], setup.intervalS)) });
+    change({
+      machineId: id,
+      from: { ...setup.from, z: next.profile.releaseHeightM },
+      intervalS: Math.min(next.profile.intervalS[1], Math.max(next.profile.intervalS[0], setup.intervalS)),
+    });
   }
 
   function chooseLevel(level: Setup['level']): void {
     const now = gameBallById(setup.gameBallId);
-    const same = GAME_BOOK.find((ball) => ball.sport === setup.sport && ball.level === level && ball.name === now?.name) ?? GAME_BOOK.find((ball) => ball.sport === setup.sport && ball.level === level);
+    const same =
+      GAME_BOOK.find((ball) => ball.sport === setup.sport && ball.level === level && ball.name === now?.name) ??
+      GAME_BOOK.find((ball) => ball.sport === setup.sport && ball.level === level);
     change({ level, gameBallId: same?.id ?? setup.gameBallId });
   }
 
-  const elevationDeg = solution?.elevationDeg ?? ('elevationDeg' in setup.hold ? setup.hold.elevationDeg : (machine.profile.elevationDeg[0] + machine.profile.elevationDeg[1]) / 2);
+  const elevationDeg =
+    solution?.elevationDeg ??
+    ('elevationDeg' in setup.hold ? setup.hold.elevationDeg : (machine.profile.elevationDeg[0] + machine.profile.elevationDeg[1]) / 2);
   const speedMps = solution?.speedMps ?? ('speedMps' in setup.hold ? setup.hold.speedMps : machine.profile.speedMps[0]);
   const holdsSpeed = 'speedMps' in setup.hold;
   const turn = solution ? solution.bearingDeg - 180 : 0;
@@ -109,14 +131,30 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
       <section className="flex min-w-0 flex-col px-3 pt-2 pb-6 md:px-6" aria-label="Bench">
         <div className="flex flex-wrap items-center gap-x-4">
           <h1 className="text-2xl">{edited ? edited.name : 'Bench'}</h1>
-          <p className="text-sm text-quiet">
-            {court.name}, {SURFACES.find(({ id }) => id === setup.surfaceId)?.name.toLowerCase()} · {machine.name} · {units.temperature(setup.weather.temperatureC)}, {units.altitude(setup.weather.altitudeM)} up
-          </p>
+          <div className="text-sm text-quiet">
+            {court.name}, {surface?.name.toLowerCase()}
+            {surface && <SourceMark about="the bounce" source={surface.source.source} />} · {machine.name} ·{' '}
+            {units.temperature(setup.weather.temperatureC)}, {units.altitude(setup.weather.altitudeM)} up
+          </div>
           <div className="ml-auto flex items-center gap-1">
-            <button type="button" className="btn btn-ghost btn-square min-h-11" aria-label="Undo" title="Undo (Ctrl Z)" disabled={!history.canUndo} onClick={undo}>
+            <button
+              type="button"
+              className="btn btn-ghost btn-square min-h-11"
+              aria-label="Undo"
+              title="Undo (Ctrl Z)"
+              disabled={!history.canUndo}
+              onClick={undo}
+            >
               <Undo2 size={20} aria-hidden />
             </button>
-            <button type="button" className="btn btn-ghost btn-square min-h-11" aria-label="Redo" title="Redo (Ctrl Shift Z)" disabled={!history.canRedo} onClick={redo}>
+            <button
+              type="button"
+              className="btn btn-ghost btn-square min-h-11"
+              aria-label="Redo"
+              title="Redo (Ctrl Shift Z)"
+              disabled={!history.canRedo}
+              onClick={redo}
+            >
               <Redo2 size={20} aria-hidden />
             </button>
             {edited && (
@@ -124,13 +162,25 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
                 Take it on court
               </a>
             )}
-            <button type="button" className="btn btn-primary min-h-11 px-5" disabled={!thrown || !viewer.canPlan} onClick={() => setSaving(true)}>
+            <button
+              type="button"
+              className="btn btn-primary min-h-11 px-5"
+              disabled={!thrown || !viewer.canPlan}
+              onClick={() => setSaving(true)}
+            >
               {edited ? 'Save the rung' : 'Add to ladder'}
             </button>
           </div>
         </div>
         <Choices
-          setup={setup} kit={kit} courtId={court.id} machineId={machine.id} onCourt={chooseCourt} onMachine={chooseMachine} onLevel={chooseLevel} onBall={(ballId) => change({ ballId })}
+          setup={setup}
+          kit={kit}
+          courtId={court.id}
+          machineId={machine.id}
+          onCourt={chooseCourt}
+          onMachine={chooseMachine}
+          onLevel={chooseLevel}
+          onBall={(ballId) => change({ ballId })}
           onGameBall={(gameBallId) => change({ gameBallId })}
         />
         <p className="order-2 mb-1 text-sm">
@@ -143,7 +193,11 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
           <Impossible setup={setup} arrangement={arrangement} machine={machine} onChange={change} />
         </div>
         <div className="order-2 mt-2">
-          <ArcSlider arrangement={arrangement} onElevation={(deg) => change({ hold: { elevationDeg: deg } }, 'slide')} onDone={history.close} />
+          <ArcSlider
+            arrangement={arrangement}
+            onElevation={(deg) => change({ hold: { elevationDeg: deg } }, 'slide')}
+            onDone={history.close}
+          />
         </div>
         <details className="order-4 mt-4 border-t border-base-300 pt-3" open>
           <summary className="mb-2 min-h-8 cursor-pointer font-title text-lg font-bold">Distances from the lines</summary>
@@ -157,27 +211,44 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
 
         {ball.confidence === 'low' && (
           <p className="mt-2 border-l-4 border-warning bg-base-200 p-2 text-sm">
-            The flight of the holed ball is known roughly only ({ball.sources.find(({ assumption }) => assumption)?.source}): take the figures as a starting point.
+            The flight of the holed ball is known roughly only ({ball.sources.find(({ assumption }) => assumption)?.source}): take the
+            figures as a starting point.
           </p>
         )}
 
         <div className="mt-4 grid grid-cols-3 gap-px border border-base-content bg-base-content" role="group" aria-label="Machine settings">
           <Cell held={!holdsSpeed && solution !== null}>
             <QuantityField
-              label="Elevation" dimension="angle" step={0.5} value={elevationDeg} min={machine.profile.elevationDeg[0]} max={machine.profile.elevationDeg[1]} limitOf={machine.name}
+              label="Elevation"
+              dimension="angle"
+              step={0.5}
+              value={elevationDeg}
+              min={machine.profile.elevationDeg[0]}
+              max={machine.profile.elevationDeg[1]}
+              limitOf={machine.name}
               onChange={(deg) => change({ hold: { elevationDeg: deg } }, 'elevation')}
             />
           </Cell>
           <Cell held={holdsSpeed && solution !== null}>
             <QuantityField
-              label="Speed" dimension="speed" step={0.44704} value={speedMps} min={machine.profile.speedMps[0]} max={machine.profile.speedMps[1]} limitOf={machine.name}
+              label="Speed"
+              dimension="speed"
+              step={0.44704}
+              value={speedMps}
+              min={machine.profile.speedMps[0]}
+              max={machine.profile.speedMps[1]}
+              limitOf={machine.name}
               onChange={(mps) => change({ hold: { speedMps: mps } }, 'speed')}
             />
           </Cell>
           <Cell>
             <div className="text-sm font-medium text-quiet">Point it</div>
-            <div className="dial flex h-11 items-center">{solution ? (Math.abs(turn) < 0.05 ? 'straight' : printAngle(Math.abs(turn), 1)) : '–'}</div>
-            <div className="text-sm text-quiet">{solution && Math.abs(turn) >= 0.05 ? `${turn > 0 ? 'right' : 'left'}, from behind it` : ' '}</div>
+            <div className="dial flex h-11 items-center">
+              {solution ? (Math.abs(turn) < 0.05 ? 'straight' : printAngle(Math.abs(turn), 1)) : '–'}
+            </div>
+            <div className="text-sm text-quiet">
+              {solution && Math.abs(turn) >= 0.05 ? `${turn > 0 ? 'right' : 'left'}, from behind it` : ' '}
+            </div>
           </Cell>
           <Cell>
             {spinFixed ? (
@@ -187,23 +258,55 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
                 <div className="text-sm text-quiet">{machine.profile.spin.kind === 'tied' ? 'follows the speed' : 'fixed'}</div>
               </>
             ) : (
-              <QuantityField label="Topspin" dimension="spin" step={100} value={spin.topspinRpm} min={-maxSpin(machine.profile.spin)} max={maxSpin(machine.profile.spin)} limitOf={machine.name} onChange={(topspinRpm) => change({ topspinRpm }, 'spin')} hint="minus is backspin" />
+              <QuantityField
+                label="Topspin"
+                dimension="spin"
+                step={100}
+                value={spin.topspinRpm}
+                min={-maxSpin(machine.profile.spin)}
+                max={maxSpin(machine.profile.spin)}
+                limitOf={machine.name}
+                onChange={(topspinRpm) => change({ topspinRpm }, 'spin')}
+                hint="minus is backspin"
+              />
             )}
           </Cell>
           <Cell>
             <QuantityField
-              label="Every" dimension="time" step={0.5} value={setup.intervalS} min={machine.profile.intervalS[0]} max={machine.profile.intervalS[1]} limitOf={machine.name}
-              onChange={(intervalS) => change({ intervalS }, 'interval')} hint={arrangement.comfort?.word ?? ' '}
+              label="Every"
+              dimension="time"
+              step={0.5}
+              value={setup.intervalS}
+              min={machine.profile.intervalS[0]}
+              max={machine.profile.intervalS[1]}
+              limitOf={machine.name}
+              onChange={(intervalS) => change({ intervalS }, 'interval')}
+              hint={arrangement.comfort?.word ?? ' '}
             />
           </Cell>
           <Cell>
-            <QuantityField label="Leaves at" dimension="length" step={0.05} value={setup.from.z} min={0.1} max={3} onChange={(z) => change({ from: { ...setup.from, z } }, 'height')} hint="height" />
+            <QuantityField
+              label="Leaves at"
+              dimension="length"
+              step={0.05}
+              value={setup.from.z}
+              min={0.1}
+              max={3}
+              onChange={(z) => change({ from: { ...setup.from, z } }, 'height')}
+              hint="height"
+            />
           </Cell>
         </div>
         {holdsSpeed && arrangement.solution?.arc !== 'only' && (
           <div className="mt-2 join" role="group" aria-label="Which arc">
             {(['low', 'high'] as const).map((arc) => (
-              <button key={arc} type="button" className={`btn join-item min-h-11 ${setup.arc === arc ? 'btn-primary' : 'btn-outline'}`} aria-pressed={setup.arc === arc} onClick={() => change({ arc })}>
+              <button
+                key={arc}
+                type="button"
+                className={`btn join-item min-h-11 ${setup.arc === arc ? 'btn-primary' : 'btn-outline'}`}
+                aria-pressed={setup.arc === arc}
+                onClick={() => change({ arc })}
+              >
                 {arc === 'low' ? 'Low arc' : 'High arc'}
               </button>
             ))}
@@ -212,22 +315,66 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
 
         <h2 className="mt-6 text-xl">Air and wind</h2>
         <div className="mt-1 grid grid-cols-2 gap-3">
-          <QuantityField label="Temperature" dimension="temperature" value={setup.weather.temperatureC} step={1} min={-30} max={55} onChange={(temperatureC) => change({ weather: { ...setup.weather, temperatureC } }, 'air')} />
-          <QuantityField label="Altitude" dimension="length" value={setup.weather.altitudeM} step={50} min={-450} max={6000} onChange={(altitudeM) => change({ weather: { ...setup.weather, altitudeM } }, 'air')} />
-          <QuantityField label="Wind toward the far end" dimension="speed" value={setup.weather.windYMps} step={0.5} min={-25} max={25} onChange={(windYMps) => change({ weather: { ...setup.weather, windYMps } }, 'air')} hint="minus: toward the player" />
-          <QuantityField label="Wind to the right" dimension="speed" value={setup.weather.windXMps} step={0.5} min={-25} max={25} onChange={(windXMps) => change({ weather: { ...setup.weather, windXMps } }, 'air')} hint="as the player sees it" />
+          <QuantityField
+            label="Temperature"
+            dimension="temperature"
+            value={setup.weather.temperatureC}
+            step={1}
+            min={-30}
+            max={55}
+            onChange={(temperatureC) => change({ weather: { ...setup.weather, temperatureC } }, 'air')}
+          />
+          <QuantityField
+            label="Altitude"
+            dimension="length"
+            value={setup.weather.altitudeM}
+            step={50}
+            min={-450}
+            max={6000}
+            onChange={(altitudeM) => change({ weather: { ...setup.weather, altitudeM } }, 'air')}
+          />
+          <QuantityField
+            label="Wind toward the far end"
+            dimension="speed"
+            value={setup.weather.windYMps}
+            step={0.5}
+            min={-25}
+            max={25}
+            onChange={(windYMps) => change({ weather: { ...setup.weather, windYMps } }, 'air')}
+            hint="minus: toward the player"
+          />
+          <QuantityField
+            label="Wind to the right"
+            dimension="speed"
+            value={setup.weather.windXMps}
+            step={0.5}
+            min={-25}
+            max={25}
+            onChange={(windXMps) => change({ weather: { ...setup.weather, windXMps } }, 'air')}
+            hint="as the player sees it"
+          />
         </div>
-        <p className="mt-4 text-sm text-quiet">The machine’s manual and local rules come first. Nobody forward of the machine while it is armed.</p>
+        <p className="mt-4 text-sm text-quiet">
+          The machine’s manual and local rules come first. Nobody forward of the machine while it is armed.
+        </p>
       </aside>
 
       {saving && (
         <SaveRung
-          setup={setup} arrangement={arrangement} ladders={ladders} edited={edited} suggestedName={gameBallById(setup.gameBallId)?.name ?? 'Feed'} onClose={() => setSaving(false)}
+          setup={setup}
+          arrangement={arrangement}
+          ladders={ladders}
+          edited={edited}
+          suggestedName={gameBallById(setup.gameBallId)?.name ?? 'Feed'}
+          onClose={() => setSaving(false)}
           onSaved={({ ladderId, ladderName, edited: now }) => {
             setSaving(false);
             setEdited(now);
-            if (!ladders.some(({ id }) => id === ladderId)) setLadders([...ladders, { id: ladderId, name: ladderName, sport: setup.sport }]);
-            toast.success(`Saved as a rung of “${ladderName}”.`, { action: { label: 'Open ladder', onClick: () => location.assign(`/ladders/${ladderId}`) } });
+            if (!ladders.some(({ id }) => id === ladderId))
+              setLadders([...ladders, { id: ladderId, name: ladderName, sport: setup.sport }]);
+            toast.success(`Saved as a rung of “${ladderName}”.`, {
+              action: { label: 'Open ladder', onClick: () => location.assign(`/ladders/${ladderId}`) },
+            });
           }}
         />
       )}
@@ -253,11 +400,22 @@ function Choices({ setup, kit, courtId, machineId, onCourt, onMachine, onBall, o
   const machines = kit.machines.filter(({ profile }) => profile.sports.includes(setup.sport));
   return (
     <div className="order-3 mt-3 grid grid-cols-2 gap-2 md:order-1 md:mt-0 md:mb-2 md:grid-cols-[1.15fr_1fr_1.2fr_1fr_1.5fr]">
-      <Select label="Court" value={courtId} onChange={onCourt} options={kit.courts.map(({ id, name, sport }) => [id, `${name} (${sport})`] as const)} />
+      <Select
+        label="Court"
+        value={courtId}
+        onChange={onCourt}
+        options={kit.courts.map(({ id, name, sport }) => [id, `${name} (${sport})`] as const)}
+      />
       <Select label="Machine" value={machineId} onChange={onMachine} options={machines.map(({ id, name }) => [id, name] as const)} />
       <Select label="Ball" value={setup.ballId} onChange={onBall} options={ofSport(BALLS).map(({ id, name }) => [id, name] as const)} />
       <Select label="Level" value={setup.level} onChange={onLevel} options={LEVELS.map((level) => [level, level] as const)} />
-      <Select className="col-span-2 md:col-span-1" label="Game ball to compare" value={setup.gameBallId} onChange={onGameBall} options={ofSport(GAME_BOOK).map((each) => [each.id, gameBallLabel(each)] as const)} />
+      <Select
+        className="col-span-2 md:col-span-1"
+        label="Game ball to compare"
+        value={setup.gameBallId}
+        onChange={onGameBall}
+        options={ofSport(GAME_BOOK).map((each) => [each.id, gameBallLabel(each)] as const)}
+      />
     </div>
   );
 }

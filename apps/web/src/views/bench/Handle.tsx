@@ -37,7 +37,6 @@ export function Handle({ px, py, name, says, onDrag, onNudge, onDone, children }
   }
 
   return (
-    // biome-ignore lint/a11y/useSemanticElements: a place on a plan has two directions; no input element has
     <g
       role="slider"
       tabIndex={0}

@@ -18,8 +18,12 @@ export function Impossible({ setup, arrangement, machine, onChange }: Props) {
   const held = 'elevationDeg' in setup.hold ? `at ${printAngle(setup.hold.elevationDeg)}` : `at ${units.speed(setup.hold.speedMps)}`;
   const say: Record<typeof reason.code, string> = {
     net: `An arc ${held} hits the net${needs?.netClearanceM != null ? `, ${units.length(-needs.netClearanceM)} under its top` : ''}.`,
-    'speed-too-high': needs ? `It takes ${units.speed(needs.speedMps)} ${held === `at ${units.speed(needs.speedMps)}` ? '' : held}; ${machine.name} has at most ${units.speed(speedMps[1])}.` : `${machine.name} has at most ${units.speed(speedMps[1])}.`,
-    'speed-too-low': needs ? `It takes ${units.speed(needs.speedMps)} ${held}; ${machine.name} cannot throw slower than ${units.speed(speedMps[0])}.` : `${machine.name} cannot throw slower than ${units.speed(speedMps[0])}.`,
+    'speed-too-high': needs
+      ? `It takes ${units.speed(needs.speedMps)} ${held === `at ${units.speed(needs.speedMps)}` ? '' : held}; ${machine.name} has at most ${units.speed(speedMps[1])}.`
+      : `${machine.name} has at most ${units.speed(speedMps[1])}.`,
+    'speed-too-low': needs
+      ? `It takes ${units.speed(needs.speedMps)} ${held}; ${machine.name} cannot throw slower than ${units.speed(speedMps[0])}.`
+      : `${machine.name} cannot throw slower than ${units.speed(speedMps[0])}.`,
     'elevation-too-high': `It takes ${printAngle(needs?.elevationDeg ?? 0)}; ${machine.name} goes up to ${printAngle(elevationDeg[1])}.`,
     'elevation-too-low': `It takes ${printAngle(needs?.elevationDeg ?? 0)}; ${machine.name} goes down to ${printAngle(elevationDeg[0])}.`,
     'out-of-reach': `No arc ${held} reaches this spot.`,
@@ -28,7 +32,11 @@ export function Impossible({ setup, arrangement, machine, onChange }: Props) {
   return (
     <div role="status" className="border-l-4 border-error bg-base-200 p-3">
       <p className="font-semibold">{say[reason.code].replace(/\s+;/, ';')}</p>
-      {reason.nearest ? <Suggestion setup={setup} nearest={reason.nearest} onChange={onChange} /> : <p>Nothing this machine can throw from here comes near. Move the machine or the spot.</p>}
+      {reason.nearest ? (
+        <Suggestion setup={setup} nearest={reason.nearest} onChange={onChange} />
+      ) : (
+        <p>Nothing this machine can throw from here comes near. Move the machine or the spot.</p>
+      )}
     </div>
   );
 }
@@ -47,12 +55,16 @@ function Suggestion({ setup, nearest, onChange }: { setup: Setup; nearest: Neare
         {sameSpot ? ', same landing spot' : `, ${units.length(nearest.missM)} from the spot you asked for`}
       </span>
       <button
-        type="button" className="btn btn-sm btn-primary min-h-11"
+        type="button"
+        className="btn btn-sm btn-primary min-h-11"
         onClick={() => {
           const { target } = setup;
           const toward = 'elevationDeg' in setup.hold && nearest.elevationDeg < setup.hold.elevationDeg ? -INSIDE_DEG : INSIDE_DEG;
           onChange({
-            hold: sameSpot || 'elevationDeg' in setup.hold ? { elevationDeg: nearest.elevationDeg + (sameSpot ? toward : 0) } : { speedMps: nearest.speedMps },
+            hold:
+              sameSpot || 'elevationDeg' in setup.hold
+                ? { elevationDeg: nearest.elevationDeg + (sameSpot ? toward : 0) }
+                : { speedMps: nearest.speedMps },
             ...(sameSpot ? {} : { target: target.kind === 'landing' ? { ...target, x: nearest.x, y: nearest.y } : target }),
           });
         }}
@@ -62,4 +74,3 @@ function Suggestion({ setup, nearest, onChange }: { setup: Setup; nearest: Neare
     </p>
   );
 }
-

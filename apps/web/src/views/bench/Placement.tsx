@@ -20,25 +20,49 @@ function SpotFields({ name, setup, spot, side, onSpot }: SpotProps) {
   const lineOf = (axis: 'x' | 'y') => plan.references.find(({ id }) => id === chosen[axis]) ?? nearestLine(plan, axis, spot);
   const along = lineOf('y');
   const across = lineOf('x');
-  const lines = (axis: 'x' | 'y') => plan.references.filter((each) => each.axis === axis).map(({ id, name: lineName }) => [id, lineName] as const);
+  const lines = (axis: 'x' | 'y') =>
+    plan.references.filter((each) => each.axis === axis).map(({ id, name: lineName }) => [id, lineName] as const);
   const { view } = plan;
   return (
     <fieldset className="min-w-0">
       <legend className="font-semibold">{name}</legend>
       <div className="grid grid-cols-[6.6rem_1fr] gap-2">
         <QuantityField
-          label={`${name}: distance ${along.at === 0 ? 'from' : 'behind'} the line`} labelHidden dimension="length" step={0.1} value={fromLine(along, spot)}
+          label={`${name}: distance ${along.at === 0 ? 'from' : 'behind'} the line`}
+          labelHidden
+          dimension="length"
+          step={0.1}
+          value={fromLine(along, spot)}
           onChange={(value) => {
             const y = Math.min(view.y2, Math.max(view.y1, atLine(along, value, side)));
             onSpot({ ...spot, y });
           }}
         />
-        <Select label={`${name}: line across the court`} labelHidden value={along.id} options={lines('y').map(([id, lineName]) => [id, `${plan.references.find((each) => each.id === id)?.at === 0 ? 'from' : 'behind'} ${lineName}`] as const)} onChange={(y) => setChosen({ ...chosen, y })} />
+        <Select
+          label={`${name}: line across the court`}
+          labelHidden
+          value={along.id}
+          options={lines('y').map(
+            ([id, lineName]) =>
+              [id, `${plan.references.find((each) => each.id === id)?.at === 0 ? 'from' : 'behind'} ${lineName}`] as const,
+          )}
+          onChange={(y) => setChosen({ ...chosen, y })}
+        />
         <QuantityField
-          label={`${name}: distance right of the line`} labelHidden dimension="length" step={0.1} value={fromLine(across, spot)}
+          label={`${name}: distance right of the line`}
+          labelHidden
+          dimension="length"
+          step={0.1}
+          value={fromLine(across, spot)}
           onChange={(value) => onSpot({ ...spot, x: Math.min(view.x2, Math.max(view.x1, atLine(across, value, side))) })}
         />
-        <Select label={`${name}: line along the court`} labelHidden value={across.id} options={lines('x').map(([id, lineName]) => [id, `right of ${lineName}`] as const)} onChange={(x) => setChosen({ ...chosen, x })} />
+        <Select
+          label={`${name}: line along the court`}
+          labelHidden
+          value={across.id}
+          options={lines('x').map(([id, lineName]) => [id, `right of ${lineName}`] as const)}
+          onChange={(x) => setChosen({ ...chosen, x })}
+        />
       </div>
     </fieldset>
   );
@@ -56,13 +80,31 @@ export function Placement({ setup, onChange }: { setup: Setup; onChange: (change
         <fieldset>
           <legend className="font-semibold">Over the plate</legend>
           <div className="grid grid-cols-2 gap-2">
-            <QuantityField label="Height" dimension="length" step={0.05} min={0.1} max={2.5} value={target.z} onChange={(z) => onChange({ target: { ...target, z } })} />
-            <QuantityField label="Right of the middle" dimension="length" step={0.05} min={-3} max={3} value={target.x} onChange={(x) => onChange({ target: { ...target, x } })} />
+            <QuantityField
+              label="Height"
+              dimension="length"
+              step={0.05}
+              min={0.1}
+              max={2.5}
+              value={target.z}
+              onChange={(z) => onChange({ target: { ...target, z } })}
+            />
+            <QuantityField
+              label="Right of the middle"
+              dimension="length"
+              step={0.05}
+              min={-3}
+              max={3}
+              value={target.x}
+              onChange={(x) => onChange({ target: { ...target, x } })}
+            />
           </div>
         </fieldset>
       )}
       <SpotFields name="Player" setup={setup} spot={player} side={-1} onSpot={(spot) => onChange({ player: spot })} />
-      <p className="text-sm text-quiet sm:col-span-2 xl:col-span-3">Type any unit: 5'6", 5 ft 6, 1.7 m. A minus is inside the line, or to the left.</p>
+      <p className="text-sm text-quiet sm:col-span-2 xl:col-span-3">
+        Type any unit: 5'6", 5 ft 6, 1.7 m. A minus is inside the line, or to the left.
+      </p>
     </div>
   );
 }

@@ -1,9 +1,9 @@
-import { zodResolver } from '@hookform/resolvers/zod';
 import { type Arrangement, gateSchema, type LadderDocument, nameSchema, rungFromSetup, type Setup } from '@good-arc/core';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
-import { useState } from 'react';
 import { api, messageOf } from '../../ui/api.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField } from '../../ui/TextField.tsx';
@@ -58,8 +58,14 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
   const form = useForm({
     resolver: zodResolver(formSchema),
     defaultValues: {
-      name: edited?.name ?? suggestedName, focalPoint: edited?.focalPoint ?? '', ladderId: edited?.ladderId ?? fitting[0]?.id ?? NEW, newLadder: '', ballsPerRound: edited?.ballsPerRound ?? 10,
-      rounds: edited?.rounds ?? 2, hits: edited?.gate.hits ?? 5, of: edited?.gate.of ?? 10,
+      name: edited?.name ?? suggestedName,
+      focalPoint: edited?.focalPoint ?? '',
+      ladderId: edited?.ladderId ?? fitting[0]?.id ?? NEW,
+      newLadder: '',
+      ballsPerRound: edited?.ballsPerRound ?? 10,
+      rounds: edited?.rounds ?? 2,
+      hits: edited?.gate.hits ?? 5,
+      of: edited?.gate.of ?? 10,
     },
   });
   const { errors, isSubmitting } = form.formState;
@@ -69,18 +75,42 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
     form.handleSubmit(async (values) => {
       setFailed('');
       const gate = gateSchema.parse({ hits: values.hits, of: values.of });
-      const document = rungFromSetup(setup, arrangement, { name: values.name, focalPoint: values.focalPoint, ballsPerRound: values.ballsPerRound, rounds: values.rounds, gate });
+      const document = rungFromSetup(setup, arrangement, {
+        name: values.name,
+        focalPoint: values.focalPoint,
+        ballsPerRound: values.ballsPerRound,
+        rounds: values.rounds,
+        gate,
+      });
       if (!document) return;
       const rungId = edited && !asNew ? edited.id : uuidv7();
       const ladderId = values.ladderId === NEW ? uuidv7() : values.ladderId;
       const ladderName = values.ladderId === NEW ? values.newLadder : (fitting.find(({ id }) => id === ladderId)?.name ?? 'the ladder');
       try {
         if (values.ladderId === NEW) {
-          const ladder: LadderDocument = { name: values.newLadder, sport: setup.sport, level: setup.level, approach: setup.level === 'Advanced' || setup.level === 'Competing' ? 'earn-it' : 'sweet-spot' };
+          const ladder: LadderDocument = {
+            name: values.newLadder,
+            sport: setup.sport,
+            level: setup.level,
+            approach: setup.level === 'Advanced' || setup.level === 'Competing' ? 'earn-it' : 'sweet-spot',
+          };
           await api('PUT', `ladders/${ladderId}`, ladder);
         }
         await api('PUT', `rungs/${rungId}`, { ladderId, document });
-        onSaved({ rungId, ladderId, ladderName, edited: { id: rungId, ladderId, name: values.name, focalPoint: values.focalPoint, ballsPerRound: values.ballsPerRound, rounds: values.rounds, gate } });
+        onSaved({
+          rungId,
+          ladderId,
+          ladderName,
+          edited: {
+            id: rungId,
+            ladderId,
+            name: values.name,
+            focalPoint: values.focalPoint,
+            ballsPerRound: values.ballsPerRound,
+            rounds: values.rounds,
+            gate,
+          },
+        });
       } catch (error) {
         setFailed(messageOf(error));
       }
@@ -90,7 +120,12 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
     <Dialog title={edited ? 'Save the rung' : 'Add to a ladder'} onClose={onClose}>
       <form className="grid grid-cols-2 gap-x-4 gap-y-3" onSubmit={save(false)} noValidate>
         <TextField className="col-span-2" label="Name of the rung" autoFocus {...form.register('name')} problem={errors.name?.message} />
-        <TextField className="col-span-2" label="Focal point, one sentence" {...form.register('focalPoint')} problem={errors.focalPoint?.message} />
+        <TextField
+          className="col-span-2"
+          label="Focal point, one sentence"
+          {...form.register('focalPoint')}
+          problem={errors.focalPoint?.message}
+        />
         <div className="col-span-2">
           <label htmlFor="ladder" className="mb-0.5 block text-sm font-medium text-quiet">
             Ladder
@@ -104,7 +139,14 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
             <option value={NEW}>A new ladder …</option>
           </select>
         </div>
-        {chosen === NEW && <TextField className="col-span-2" label="Name of the new ladder" {...form.register('newLadder')} problem={errors.newLadder?.message} />}
+        {chosen === NEW && (
+          <TextField
+            className="col-span-2"
+            label="Name of the new ladder"
+            {...form.register('newLadder')}
+            problem={errors.newLadder?.message}
+          />
+        )}
         <TextField label="Balls a round" inputMode="numeric" {...form.register('ballsPerRound')} problem={errors.ballsPerRound?.message} />
         <TextField label="Rounds" inputMode="numeric" {...form.register('rounds')} problem={errors.rounds?.message} />
         <TextField label="Climb at … hits" inputMode="numeric" {...form.register('hits')} problem={errors.hits?.message} />

@@ -76,7 +76,8 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
   );
 
   const { view, command } = useMachine(machine.id, hasLine, {
-    release: ({ seq, launch }) => changeBall(seq, { speedMps: launch.speedMps, elevationDeg: launch.elevationDeg, bearingDeg: launch.bearingDeg }),
+    release: ({ seq, launch }) =>
+      changeBall(seq, { speedMps: launch.speedMps, elevationDeg: launch.elevationDeg, bearingDeg: launch.bearingDeg }),
     misfeed: (seq) => {
       changeBall(seq, { fed: false });
       judge('not-fed', seq);
@@ -103,7 +104,15 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
   function begin(): void {
     if (current.current) return;
     const startedAt = new Date().toISOString();
-    const made: Run = { roundId: uuidv7(), outingId: outingOfToday(startedAt.slice(0, 10), uuidv7), rungId: rung.id, playerId, weather, startedAt, balls: [] };
+    const made: Run = {
+      roundId: uuidv7(),
+      outingId: outingOfToday(startedAt.slice(0, 10), uuidv7),
+      rungId: rung.id,
+      playerId,
+      weather,
+      startedAt,
+      balls: [],
+    };
     const { roundId, balls: _balls, ...body } = made;
     outbox.post({ method: 'PUT', path: `rounds/${roundId}`, body });
     setFinished(null);
@@ -118,15 +127,26 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
   const nextByHand = (run?.balls.length ?? 0) + 1;
   const canJudge = run !== null && (pending !== undefined || (!hasLine && nextByHand <= document.ballsPerRound));
 
-  function judge(outcome: Outcome, seq = hasLine ? current.current?.balls.find((ball) => ball.fed && ball.outcome === null)?.seq : nextByHand): void {
+  function judge(
+    outcome: Outcome,
+    seq = hasLine ? current.current?.balls.find((ball) => ball.fed && ball.outcome === null)?.seq : nextByHand,
+  ): void {
     const now = current.current;
     if (!now || seq === undefined) return;
     const ball = now.balls.find((each) => each.seq === seq);
     const resultId = uuidv7();
     update({ ...now, balls: withBall(now.balls, seq, { outcome, resultId }) });
     outbox.post({
-      method: 'PUT', path: `rounds/${now.roundId}/results/${resultId}`,
-      body: { seq, outcome, speedMps: ball?.speedMps ?? null, elevationDeg: ball?.elevationDeg ?? null, bearingDeg: ball?.bearingDeg ?? null, radarMps: ball?.radarMps ?? null },
+      method: 'PUT',
+      path: `rounds/${now.roundId}/results/${resultId}`,
+      body: {
+        seq,
+        outcome,
+        speedMps: ball?.speedMps ?? null,
+        elevationDeg: ball?.elevationDeg ?? null,
+        bearingDeg: ball?.bearingDeg ?? null,
+        radarMps: ball?.radarMps ?? null,
+      },
     });
   }
 
@@ -135,7 +155,12 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
   function undoLast(): void {
     const now = current.current;
     if (!now || !lastJudged) return;
-    update({ ...now, balls: hasLine ? withBall(now.balls, lastJudged.seq, { outcome: null, resultId: null }) : now.balls.filter(({ seq }) => seq !== lastJudged.seq) });
+    update({
+      ...now,
+      balls: hasLine
+        ? withBall(now.balls, lastJudged.seq, { outcome: null, resultId: null })
+        : now.balls.filter(({ seq }) => seq !== lastJudged.seq),
+    });
     outbox.post({ method: 'DELETE', path: `rounds/${now.roundId}/results/${lastJudged.resultId}` });
   }
 
@@ -153,12 +178,23 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
   const thrown = run ? Math.max(0, ...run.balls.map(({ seq }) => seq)) : 0;
   const left = document.ballsPerRound - thrown;
   const allThrown = run !== null && left <= 0 && state !== 'feeding';
-  const byState = mainAction(state, { arm, feed: () => give({ do: 'feed' }), resume: () => give({ do: 'resume' }), clear: () => give({ do: 'clear' }), begin }, run !== null, document.ballsPerRound, view);
+  const byState = mainAction(
+    state,
+    { arm, feed: () => give({ do: 'feed' }), resume: () => give({ do: 'resume' }), clear: () => give({ do: 'clear' }), begin },
+    run !== null,
+    document.ballsPerRound,
+    view,
+  );
 
   const main: MainAction | null = allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : byState;
 
   const keys: Record<string, (() => unknown) | undefined> = {
-    h: () => give({ do: 'hold' }), s: () => give({ do: 'stow' }), u: undoLast, f: main?.key === 'f' && !main.off ? main.act : undefined, a: main?.key === 'a' ? main.act : undefined, r: main?.key === 'r' ? main.act : undefined,
+    h: () => give({ do: 'hold' }),
+    s: () => give({ do: 'stow' }),
+    u: undoLast,
+    f: main?.key === 'f' && !main.off ? main.act : undefined,
+    a: main?.key === 'a' ? main.act : undefined,
+    r: main?.key === 'r' ? main.act : undefined,
     ...Object.fromEntries(PADS.map(({ key, outcome }) => [key, () => canJudge && judge(outcome)])),
   };
   const keysNow = useRef(keys);
@@ -166,7 +202,10 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const { target } = event;
-      const typing = target instanceof HTMLInputElement || target instanceof HTMLSelectElement || (target instanceof HTMLButtonElement && event.key === ' ');
+      const typing =
+        target instanceof HTMLInputElement ||
+        target instanceof HTMLSelectElement ||
+        (target instanceof HTMLButtonElement && event.key === ' ');
       if (typing || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
       const act = keysNow.current[event.key.toLowerCase()];
       if (!act) return;
@@ -185,11 +224,10 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
             {number} · {document.name}
           </h1>
           <p className="text-quiet">
-            {player?.name} · {courtName} · {machine.name}, {units.speed(document.feeds[0]!.launch.speedMps)} at {printAngle(document.feeds[0]!.launch.elevationDeg)}
+            {player?.name} · {courtName} · {machine.name}, {units.speed(document.feeds[0]!.launch.speedMps)} at{' '}
+            {printAngle(document.feeds[0]!.launch.elevationDeg)}
           </p>
-          <p className="ml-auto font-medium">
-            {run ? `ball ${thrown} of ${document.ballsPerRound}` : `${document.ballsPerRound} balls`}
-          </p>
+          <p className="ml-auto font-medium">{run ? `ball ${thrown} of ${document.ballsPerRound}` : `${document.ballsPerRound} balls`}</p>
         </div>
         <Notices machineName={machine.name} hasLine={hasLine} view={view} waiting={outbox.waiting} />
       </div>
@@ -197,9 +235,31 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
       <div className="flex min-w-0 flex-col">
         {!run && (
           <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">
-            <Select className="col-span-2 md:col-span-1" label="Who is hitting" value={playerId} onChange={setPlayerId} options={players.map(({ id, name }) => [id, name] as const)} />
-            <QuantityField label="Wind to the right" dimension="speed" step={0.5} min={-25} max={25} value={weather.windXMps} onChange={(windXMps) => setWeather({ ...weather, windXMps })} />
-            <QuantityField label="Wind to the far end" dimension="speed" step={0.5} min={-25} max={25} value={weather.windYMps} onChange={(windYMps) => setWeather({ ...weather, windYMps })} />
+            <Select
+              className="col-span-2 md:col-span-1"
+              label="Who is hitting"
+              value={playerId}
+              onChange={setPlayerId}
+              options={players.map(({ id, name }) => [id, name] as const)}
+            />
+            <QuantityField
+              label="Wind to the right"
+              dimension="speed"
+              step={0.5}
+              min={-25}
+              max={25}
+              value={weather.windXMps}
+              onChange={(windXMps) => setWeather({ ...weather, windXMps })}
+            />
+            <QuantityField
+              label="Wind to the far end"
+              dimension="speed"
+              step={0.5}
+              min={-25}
+              max={25}
+              value={weather.windYMps}
+              onChange={(windYMps) => setWeather({ ...weather, windYMps })}
+            />
           </div>
         )}
         {finished && !run && (
@@ -207,20 +267,33 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
             <b>
               Round finished: {finished.hits} of {finished.balls} in.
             </b>{' '}
-            {finished.balls > 0 && `True rate somewhere from ${Math.round(wilsonRate(finished.hits, finished.balls).interval[0] * 100)} to ${Math.round(wilsonRate(finished.hits, finished.balls).interval[1] * 100)} %. `}
+            {finished.balls > 0 &&
+              `True rate somewhere from ${Math.round(wilsonRate(finished.hits, finished.balls).interval[0] * 100)} to ${Math.round(wilsonRate(finished.hits, finished.balls).interval[1] * 100)} %. `}
             <a className="font-semibold underline" href={`/logbook?round=${finished.roundId}`}>
               See it in the logbook
             </a>
           </div>
         )}
         <Lane
-          dueAt={view.dueAt} intervalS={document.intervalS} next={thrown + 1} last={document.ballsPerRound} cue={document.focalPoint} sound={sound}
+          dueAt={view.dueAt}
+          intervalS={document.intervalS}
+          next={thrown + 1}
+          last={document.ballsPerRound}
+          cue={document.focalPoint}
+          sound={sound}
           aside={<Score balls={run?.balls ?? []} />}
         />
-        <div className="mt-2 grid grow grid-cols-2 gap-2.5 md:mt-3 md:grid-cols-4" role="group" aria-label={pending ? `Ball ${pending.seq}` : 'Result'}>
+        <div
+          className="mt-2 grid grow grid-cols-2 gap-2.5 md:mt-3 md:grid-cols-4"
+          role="group"
+          aria-label={pending ? `Ball ${pending.seq}` : 'Result'}
+        >
           {PADS.map(({ outcome, name, shows, look }) => (
             <button
-              key={outcome} type="button" disabled={!canJudge} onClick={() => judge(outcome)}
+              key={outcome}
+              type="button"
+              disabled={!canJudge}
+              onClick={() => judge(outcome)}
               className={`flex min-h-[5.5rem] flex-col items-center justify-center border-2 border-base-content font-title text-3xl font-bold disabled:opacity-45 md:min-h-36 ${look}`}
             >
               {name}
@@ -235,14 +308,20 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
 
       <div className="mt-3 flex flex-col gap-2.5 lg:mt-0">
         {main && (
-          <button type="button" className={`btn btn-secondary min-h-14 text-xl md:min-h-16 ${state === 'feeding' ? 'hidden md:flex' : ''}`} disabled={main.off} onClick={main.act}>
+          <button
+            type="button"
+            className={`btn btn-secondary min-h-14 text-xl md:min-h-16 ${state === 'feeding' ? 'hidden md:flex' : ''}`}
+            disabled={main.off}
+            onClick={main.act}
+          >
             {main.name}
             {main.key && <span className="text-base font-medium">({main.key.toUpperCase()})</span>}
           </button>
         )}
         {hasLine && (
           <button
-            type="button" className="flex min-h-40 grow flex-col items-center justify-center bg-error font-title text-6xl font-bold text-error-content lg:min-h-64"
+            type="button"
+            className="flex min-h-40 grow flex-col items-center justify-center bg-error font-title text-6xl font-bold text-error-content lg:min-h-64"
             onClick={() => give({ do: 'hold' })}
           >
             Hold
@@ -282,7 +361,12 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
                 Hopper filled
               </button>
               {(['jam', 'misfeed', 'silence', 'drop-link'] as const).map((fault) => (
-                <button key={fault} type="button" className="btn btn-sm min-h-11" onClick={() => command({ do: 'simulate', fault }).catch((error: unknown) => toast.error(messageOf(error)))}>
+                <button
+                  key={fault}
+                  type="button"
+                  className="btn btn-sm min-h-11"
+                  onClick={() => command({ do: 'simulate', fault }).catch((error: unknown) => toast.error(messageOf(error)))}
+                >
                   {fault}
                 </button>
               ))}
@@ -318,7 +402,9 @@ function mainAction(
     case 'arming':
       return { name: 'Arming …', act: () => {}, off: true };
     case 'ready':
-      return running && status && status.count === count ? { name: `Feed ${count} balls`, key: 'f', act: acts.feed } : { name: 'Arm', key: 'a', act: acts.arm };
+      return running && status && status.count === count
+        ? { name: `Feed ${count} balls`, key: 'f', act: acts.feed }
+        : { name: 'Arm', key: 'a', act: acts.arm };
     case 'feeding':
       return { name: 'Feeding', act: () => {}, off: true };
     case 'held':
@@ -330,7 +416,17 @@ function mainAction(
   }
 }
 
-function Notices({ machineName, hasLine, view, waiting }: { machineName: string; hasLine: boolean; view: { serverUp: boolean; linkUp: boolean; status: { state: string; why: string } | null }; waiting: number }) {
+function Notices({
+  machineName,
+  hasLine,
+  view,
+  waiting,
+}: {
+  machineName: string;
+  hasLine: boolean;
+  view: { serverUp: boolean; linkUp: boolean; status: { state: string; why: string } | null };
+  waiting: number;
+}) {
   const [settled, setSettled] = useState(false);
   useEffect(() => {
     const timer = setTimeout(() => setSettled(true), 1500);
@@ -342,14 +438,25 @@ function Notices({ machineName, hasLine, view, waiting }: { machineName: string;
     <div aria-live="assertive">
       {gone && (
         <p className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
-          {view.serverUp ? `${machineName} does not answer.` : 'The server does not answer.'} A machine without its line stops by itself within a second. Your tally is kept.
+          {view.serverUp ? `${machineName} does not answer.` : 'The server does not answer.'} A machine without its line stops by itself
+          within a second. Your tally is kept.
         </p>
       )}
-      {!gone && status?.state === 'held' && status.why && <p className="mt-2 border-l-4 border-warning bg-base-200 p-3 text-lg font-semibold">On hold: {status.why}. Nobody forward of the machine; then resume.</p>}
-      {!gone && status?.state === 'fault' && (
-        <p className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">Fault: {status.why}. Stop the wheels, switch off, then free it by the manual. Your tally is kept.</p>
+      {!gone && status?.state === 'held' && status.why && (
+        <p className="mt-2 border-l-4 border-warning bg-base-200 p-3 text-lg font-semibold">
+          On hold: {status.why}. Nobody forward of the machine; then resume.
+        </p>
       )}
-      {waiting > 0 && <p className="mt-2 border-l-4 border-warning bg-base-200 p-2">{waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept on this device until the server answers.</p>}
+      {!gone && status?.state === 'fault' && (
+        <p className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
+          Fault: {status.why}. Stop the wheels, switch off, then free it by the manual. Your tally is kept.
+        </p>
+      )}
+      {waiting > 0 && (
+        <p className="mt-2 border-l-4 border-warning bg-base-200 p-2">
+          {waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept on this device until the server answers.
+        </p>
+      )}
     </div>
   );
 }
@@ -363,7 +470,9 @@ function StatusLine({ view }: { view: { status: { state: string; hopper: number;
   const { status, heardAt } = view;
   return (
     <p className="text-sm text-quiet" data-testid="machine-state" data-state={status?.state ?? 'unknown'}>
-      {status ? `Machine: ${status.state} · ${status.hopper} balls left · battery ${Math.round(status.battery * 100)} % · heard ${printTime(Math.max(0, (now - heardAt) / 1000), 1)} ago` : 'Machine: no word yet'}
+      {status
+        ? `Machine: ${status.state} · ${status.hopper} balls left · battery ${Math.round(status.battery * 100)} % · heard ${printTime(Math.max(0, (now - heardAt) / 1000), 1)} ago`
+        : 'Machine: no word yet'}
     </p>
   );
 }

@@ -48,12 +48,18 @@ export function Lane({ dueAt, intervalS, next, last, cue, sound, aside }: Props)
   const shown = Math.max(0, Math.min(SHOWN, last - next + 1));
   return (
     <div>
-      <div ref={lane} className="relative h-14 overflow-hidden border-b-2 border-base-content md:h-28" aria-hidden="true" style={{ '--to-release': 1 } as CSSProperties}>
+      <div
+        ref={lane}
+        className="relative h-14 overflow-hidden border-b-2 border-base-content md:h-28"
+        aria-hidden="true"
+        style={{ '--to-release': 1 } as CSSProperties}
+      >
         <div className="absolute top-0 bottom-0 left-[7%] w-1 bg-ball" />
         {Array.from({ length: shown }, (_, i) => (
           <div
             // biome-ignore lint/suspicious/noArrayIndexKey: places on the lane, not balls
-            key={i} className={`absolute bottom-0.5 flex h-12 w-12 items-center justify-center rounded-full text-lg font-bold ${i === 0 ? 'bg-ball text-accent-content' : 'bg-neutral text-neutral-content'}`}
+            key={i}
+            className={`absolute bottom-0.5 flex h-12 w-12 items-center justify-center rounded-full text-lg font-bold ${i === 0 ? 'bg-ball text-accent-content' : 'bg-neutral text-neutral-content'}`}
             style={{ left: `calc(7% + (var(--to-release) + ${i}) * 15%)`, opacity: 1 - i * 0.13 }}
           >
             {next + i}

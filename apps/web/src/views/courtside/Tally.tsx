@@ -3,7 +3,11 @@ import { useUnits } from '../../ui/Units.tsx';
 import { outcomesOf, type RunBall } from './run.ts';
 
 const LOOK: Record<Outcome, string> = {
-  in: 'bg-secondary text-secondary-content', near: 'border-2 border-base-content bg-base-100', out: 'bg-base-content text-base-100', 'let-go': 'bg-base-300', 'not-fed': 'bg-base-300 line-through',
+  in: 'bg-secondary text-secondary-content',
+  near: 'border-2 border-base-content bg-base-100',
+  out: 'bg-base-content text-base-100',
+  'let-go': 'bg-base-300',
+  'not-fed': 'bg-base-300 line-through',
 };
 const LETTER: Record<Outcome, string> = { in: 'I', near: 'N', out: 'O', 'let-go': '–', 'not-fed': 'x' };
 
@@ -51,7 +55,8 @@ export function Tally({ balls, count }: { balls: readonly RunBall[]; count: numb
       </div>
       <p className="mt-1 text-quiet">
         {judged === 0 ? 'No ball judged yet.' : `true rate somewhere from ${printShare(interval[0])} to ${printShare(interval[1])}`}
-        {latest && ` · ball ${latest.seq} left at ${units.speed(latest.speedMps!, 1)}${latest.radarMps ? `, radar ${units.speed(latest.radarMps, 1)}` : ''}`}
+        {latest &&
+          ` · ball ${latest.seq} left at ${units.speed(latest.speedMps!, 1)}${latest.radarMps ? `, radar ${units.speed(latest.radarMps, 1)}` : ''}`}
       </p>
     </section>
   );

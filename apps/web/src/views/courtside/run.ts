@@ -55,7 +55,15 @@ export function outingOfToday(today: string, make: () => string): string {
 }
 
 export const newBall = (seq: number, part: Partial<RunBall> = {}): RunBall => ({
-  seq, fed: true, speedMps: null, elevationDeg: null, bearingDeg: null, radarMps: null, outcome: null, resultId: null, ...part,
+  seq,
+  fed: true,
+  speedMps: null,
+  elevationDeg: null,
+  bearingDeg: null,
+  radarMps: null,
+  outcome: null,
+  resultId: null,
+  ...part,
 });
 
 /** Adds or changes a ball by its number, keeping the order. */

@@ -28,7 +28,15 @@ export interface MachineView {
  * Listens to a machine's line, and says every second that somebody is there: when the page goes, the machine is held.
  * @param onRelease,onMisfeed,onReading are called as the machine reports, at once
  */
-export function useMachine(machineId: string, hasLine: boolean, on: { release: (event: Extract<MachineEvent, { event: 'release' }>) => void; misfeed: (seq: number) => void; reading: (seq: number, speedMps: number) => void }) {
+export function useMachine(
+  machineId: string,
+  hasLine: boolean,
+  on: {
+    release: (event: Extract<MachineEvent, { event: 'release' }>) => void;
+    misfeed: (seq: number) => void;
+    reading: (seq: number, speedMps: number) => void;
+  },
+) {
   const [view, setView] = useState<MachineView>({ serverUp: false, linkUp: false, status: null, dueAt: null, heardAt: 0 });
   const handlers = useRef(on);
   handlers.current = on;
@@ -46,7 +54,8 @@ export function useMachine(machineId: string, hasLine: boolean, on: { release: (
       else if (heard.event === 'reading') handlers.current.reading(heard.seq, heard.speedMps);
       setView((now) => {
         if (heard.event === 'link') return { ...now, linkUp: heard.up, dueAt: null, ...(heard.up ? {} : { status: null }) };
-        if (heard.event === 'status') return { ...now, status: heard, heardAt, dueAt: heard.nextInS === null ? null : heardAt + heard.nextInS * 1000 };
+        if (heard.event === 'status')
+          return { ...now, status: heard, heardAt, dueAt: heard.nextInS === null ? null : heardAt + heard.nextInS * 1000 };
         return { ...now, heardAt };
       });
     };

@@ -76,7 +76,13 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
       </div>
       <div className="mt-3 flex flex-wrap items-center gap-2 border-b border-base-content pb-3">
         {KIT_KINDS.map((each) => (
-          <button key={each} type="button" className={`btn min-h-12 text-base ${each === kind ? 'btn-primary' : 'btn-ghost'}`} aria-pressed={each === kind} onClick={() => open(each)}>
+          <button
+            key={each}
+            type="button"
+            className={`btn min-h-12 text-base ${each === kind ? 'btn-primary' : 'btn-ghost'}`}
+            aria-pressed={each === kind}
+            onClick={() => open(each)}
+          >
             {NAMES[each].many} <span className="font-normal">{kit[each].length}</span>
           </button>
         ))}
@@ -132,9 +138,12 @@ function KitForm({ kind, row, save }: { kind: KitKind; row: KitRow | null; save:
   }
 }
 
-const playerLine = ({ level, hand, heightM }: PlayerRow, length: (m: number) => string): string => `${level} · ${hand}-handed · ${length(heightM)}`;
-const courtLine = ({ sport, surfaceId, indoor }: CourtRow): string => `${sport} · ${SURFACES.find(({ id }) => id === surfaceId)?.name ?? surfaceId}${indoor ? ' · indoors' : ''}`;
-const ballLine = ({ ballId, count, condition }: BallRow): string => `${BALLS.find(({ id }) => id === ballId)?.name ?? ballId} · ${count} · ${condition}`;
+const playerLine = ({ level, hand, heightM }: PlayerRow, length: (m: number) => string): string =>
+  `${level} · ${hand}-handed · ${length(heightM)}`;
+const courtLine = ({ sport, surfaceId, indoor }: CourtRow): string =>
+  `${sport} · ${SURFACES.find(({ id }) => id === surfaceId)?.name ?? surfaceId}${indoor ? ' · indoors' : ''}`;
+const ballLine = ({ ballId, count, condition }: BallRow): string =>
+  `${BALLS.find(({ id }) => id === ballId)?.name ?? ballId} · ${count} · ${condition}`;
 
 function machineLine({ profile, linkAddress }: MachineRow, speed: (mps: number) => string): string {
   const { kind, speedMps, elevationDeg, hopper } = profile;

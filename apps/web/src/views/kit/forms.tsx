@@ -1,5 +1,5 @@
-import { zodResolver } from '@hookform/resolvers/zod';
 import { BALLS, LEVELS, MACHINE_KINDS, type MachineProfile, SPORTS, SURFACES } from '@good-arc/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { Controller, type DefaultValues, type FieldValues, type Path, type Resolver, useForm } from 'react-hook-form';
 import type { z } from 'zod';
@@ -53,14 +53,45 @@ const GRID = 'grid grid-cols-2 gap-x-4 gap-y-3';
 
 export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
   const { form, submit, problemOf, buttons } = useKitForm<z.infer<typeof playerBody>>(
-    playerBody, { name: row?.name ?? '', level: row?.level ?? 'Building', hand: row?.hand ?? 'right', heightM: row?.heightM ?? 1.7, notes: row?.notes ?? '' }, save,
+    playerBody,
+    {
+      name: row?.name ?? '',
+      level: row?.level ?? 'Building',
+      hand: row?.hand ?? 'right',
+      heightM: row?.heightM ?? 1.7,
+      notes: row?.notes ?? '',
+    },
+    save,
   );
   return (
     <form className={GRID} onSubmit={submit} noValidate>
       <TextField className="col-span-2" label="Name" autoFocus {...form.register('name')} problem={problemOf('name')} />
-      <Controller control={form.control} name="level" render={({ field }) => <Select label="Level" {...field} options={LEVELS.map((level) => [level, level] as const)} />} />
-      <Controller control={form.control} name="hand" render={({ field }) => <Select label="Plays with the" {...field} options={[['right', 'right hand'], ['left', 'left hand']]} />} />
-      <Controller control={form.control} name="heightM" render={({ field }) => <QuantityField label="Height" dimension="length" min={0.8} max={2.4} step={0.01} value={field.value} onChange={field.onChange} />} />
+      <Controller
+        control={form.control}
+        name="level"
+        render={({ field }) => <Select label="Level" {...field} options={LEVELS.map((level) => [level, level] as const)} />}
+      />
+      <Controller
+        control={form.control}
+        name="hand"
+        render={({ field }) => (
+          <Select
+            label="Plays with the"
+            {...field}
+            options={[
+              ['right', 'right hand'],
+              ['left', 'left hand'],
+            ]}
+          />
+        )}
+      />
+      <Controller
+        control={form.control}
+        name="heightM"
+        render={({ field }) => (
+          <QuantityField label="Height" dimension="length" min={0.8} max={2.4} step={0.01} value={field.value} onChange={field.onChange} />
+        )}
+      />
       <TextField className="col-span-2" label="Notes: goals, what to avoid" {...form.register('notes')} problem={problemOf('notes')} />
       {buttons}
     </form>
@@ -69,7 +100,15 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
 
 export function CourtForm({ row, save }: FormProps<CourtRow>) {
   const { form, submit, problemOf, buttons } = useKitForm<z.infer<typeof courtBody>>(
-    courtBody, { name: row?.name ?? '', sport: row?.sport ?? 'tennis', surfaceId: row?.surfaceId ?? 'tennis-acrylic-medium', indoor: row?.indoor ?? false, notes: row?.notes ?? '' }, save,
+    courtBody,
+    {
+      name: row?.name ?? '',
+      sport: row?.sport ?? 'tennis',
+      surfaceId: row?.surfaceId ?? 'tennis-acrylic-medium',
+      indoor: row?.indoor ?? false,
+      notes: row?.notes ?? '',
+    },
+    save,
   );
   const sport = form.watch('sport');
   const surfaces = SURFACES.filter((each) => each.sport === sport);
@@ -77,10 +116,13 @@ export function CourtForm({ row, save }: FormProps<CourtRow>) {
     <form className={GRID} onSubmit={submit} noValidate>
       <TextField className="col-span-2" label="Name" autoFocus {...form.register('name')} problem={problemOf('name')} />
       <Controller
-        control={form.control} name="sport"
+        control={form.control}
+        name="sport"
         render={({ field }) => (
           <Select
-            label="Sport" {...field} options={SPORTS.map((each) => [each, each] as const)}
+            label="Sport"
+            {...field}
+            options={SPORTS.map((each) => [each, each] as const)}
             onChange={(next) => {
               field.onChange(next);
               form.setValue('surfaceId', SURFACES.find((each) => each.sport === next)!.id);
@@ -88,7 +130,11 @@ export function CourtForm({ row, save }: FormProps<CourtRow>) {
           />
         )}
       />
-      <Controller control={form.control} name="surfaceId" render={({ field }) => <Select label="Surface" {...field} options={surfaces.map(({ id, name }) => [id, name] as const)} />} />
+      <Controller
+        control={form.control}
+        name="surfaceId"
+        render={({ field }) => <Select label="Surface" {...field} options={surfaces.map(({ id, name }) => [id, name] as const)} />}
+      />
       <label className="col-span-2 flex min-h-11 items-center gap-3">
         <input type="checkbox" className="checkbox" {...form.register('indoor')} /> Indoors
       </label>
@@ -100,14 +146,48 @@ export function CourtForm({ row, save }: FormProps<CourtRow>) {
 
 export function BallForm({ row, save }: FormProps<BallRow>) {
   const { form, submit, problemOf, buttons } = useKitForm<z.infer<typeof ballBody>>(
-    ballBody, { name: row?.name ?? '', ballId: row?.ballId ?? 'tennis-standard', count: row?.count ?? 60, condition: row?.condition ?? 'good', notes: row?.notes ?? '' }, save,
+    ballBody,
+    {
+      name: row?.name ?? '',
+      ballId: row?.ballId ?? 'tennis-standard',
+      count: row?.count ?? 60,
+      condition: row?.condition ?? 'good',
+      notes: row?.notes ?? '',
+    },
+    save,
   );
   return (
     <form className={GRID} onSubmit={submit} noValidate>
       <TextField className="col-span-2" label="Name" autoFocus {...form.register('name')} problem={problemOf('name')} />
-      <Controller control={form.control} name="ballId" render={({ field }) => <Select className="col-span-2" label="Kind of ball" {...field} options={BALLS.map(({ id, name }) => [id, name] as const)} />} />
-      <Controller control={form.control} name="count" render={({ field }) => <QuantityField label="How many" dimension="count" min={0} max={5000} step={1} value={field.value} onChange={field.onChange} />} />
-      <Controller control={form.control} name="condition" render={({ field }) => <Select label="Condition" {...field} options={[['new', 'new'], ['good', 'good'], ['worn', 'worn']]} />} />
+      <Controller
+        control={form.control}
+        name="ballId"
+        render={({ field }) => (
+          <Select className="col-span-2" label="Kind of ball" {...field} options={BALLS.map(({ id, name }) => [id, name] as const)} />
+        )}
+      />
+      <Controller
+        control={form.control}
+        name="count"
+        render={({ field }) => (
+          <QuantityField label="How many" dimension="count" min={0} max={5000} step={1} value={field.value} onChange={field.onChange} />
+        )}
+      />
+      <Controller
+        control={form.control}
+        name="condition"
+        render={({ field }) => (
+          <Select
+            label="Condition"
+            {...field}
+            options={[
+              ['new', 'new'],
+              ['good', 'good'],
+              ['worn', 'worn'],
+            ]}
+          />
+        )}
+      />
       <TextField className="col-span-2" label="Notes" {...form.register('notes')} problem={problemOf('notes')} />
       {buttons}
     </form>
@@ -116,7 +196,9 @@ export function BallForm({ row, save }: FormProps<BallRow>) {
 
 export function MachineForm({ row, save }: FormProps<MachineRow>) {
   const { form, submit, problemOf, buttons } = useKitForm<z.infer<typeof machineBody>>(
-    machineBody, { name: row?.name ?? '', profile: row?.profile ?? MACHINE_KINDS[2]!, linkAddress: row?.linkAddress ?? '', notes: row?.notes ?? '' }, save,
+    machineBody,
+    { name: row?.name ?? '', profile: row?.profile ?? MACHINE_KINDS[2]!, linkAddress: row?.linkAddress ?? '', notes: row?.notes ?? '' },
+    save,
   );
   const profile = form.watch('profile') as MachineProfile;
   const set = (part: Partial<MachineProfile>): void => form.setValue('profile', { ...profile, ...part }, { shouldDirty: true });
@@ -125,26 +207,90 @@ export function MachineForm({ row, save }: FormProps<MachineRow>) {
     <form className={GRID} onSubmit={submit} noValidate>
       <TextField className="col-span-2" label="Name" autoFocus {...form.register('name')} problem={problemOf('name')} />
       <Select
-        className="col-span-2" label="Kind (sets all figures below; then change what differs)" value={profile.kind} onChange={(kind) => set(MACHINE_KINDS.find((each) => each.kind === kind) ?? profile)}
+        className="col-span-2"
+        label="Kind (sets all figures below; then change what differs)"
+        value={profile.kind}
+        onChange={(kind) => set(MACHINE_KINDS.find((each) => each.kind === kind) ?? profile)}
         options={MACHINE_KINDS.map(({ kind }) => [kind, kind] as const)}
       />
-      <QuantityField label="Slowest ball" dimension="speed" min={0.5} max={60} value={profile.speedMps[0]} onChange={(v) => set({ speedMps: [v, profile.speedMps[1]] })} />
-      <QuantityField label="Fastest ball" dimension="speed" min={0.5} max={60} value={profile.speedMps[1]} onChange={(v) => set({ speedMps: [profile.speedMps[0], v] })} />
-      <QuantityField label="Lowest elevation" dimension="angle" min={-30} max={89} value={profile.elevationDeg[0]} onChange={(v) => set({ elevationDeg: [v, profile.elevationDeg[1]] })} />
-      <QuantityField label="Highest elevation" dimension="angle" min={-30} max={89} value={profile.elevationDeg[1]} onChange={(v) => set({ elevationDeg: [profile.elevationDeg[0], v] })} />
-      <QuantityField label="Shortest interval" dimension="time" min={0.5} max={60} value={profile.intervalS[0]} onChange={(v) => set({ intervalS: [v, profile.intervalS[1]] })} />
-      <QuantityField label="Longest interval" dimension="time" min={0.5} max={60} value={profile.intervalS[1]} onChange={(v) => set({ intervalS: [profile.intervalS[0], v] })} />
-      <QuantityField label="Ball leaves at height" dimension="length" min={0.1} max={3} value={profile.releaseHeightM} onChange={(releaseHeightM) => set({ releaseHeightM })} />
-      <QuantityField label="Hopper holds" dimension="count" min={1} max={1000} value={profile.hopper} onChange={(hopper) => set({ hopper })} />
+      <QuantityField
+        label="Slowest ball"
+        dimension="speed"
+        min={0.5}
+        max={60}
+        value={profile.speedMps[0]}
+        onChange={(v) => set({ speedMps: [v, profile.speedMps[1]] })}
+      />
+      <QuantityField
+        label="Fastest ball"
+        dimension="speed"
+        min={0.5}
+        max={60}
+        value={profile.speedMps[1]}
+        onChange={(v) => set({ speedMps: [profile.speedMps[0], v] })}
+      />
+      <QuantityField
+        label="Lowest elevation"
+        dimension="angle"
+        min={-30}
+        max={89}
+        value={profile.elevationDeg[0]}
+        onChange={(v) => set({ elevationDeg: [v, profile.elevationDeg[1]] })}
+      />
+      <QuantityField
+        label="Highest elevation"
+        dimension="angle"
+        min={-30}
+        max={89}
+        value={profile.elevationDeg[1]}
+        onChange={(v) => set({ elevationDeg: [profile.elevationDeg[0], v] })}
+      />
+      <QuantityField
+        label="Shortest interval"
+        dimension="time"
+        min={0.5}
+        max={60}
+        value={profile.intervalS[0]}
+        onChange={(v) => set({ intervalS: [v, profile.intervalS[1]] })}
+      />
+      <QuantityField
+        label="Longest interval"
+        dimension="time"
+        min={0.5}
+        max={60}
+        value={profile.intervalS[1]}
+        onChange={(v) => set({ intervalS: [profile.intervalS[0], v] })}
+      />
+      <QuantityField
+        label="Ball leaves at height"
+        dimension="length"
+        min={0.1}
+        max={3}
+        value={profile.releaseHeightM}
+        onChange={(releaseHeightM) => set({ releaseHeightM })}
+      />
+      <QuantityField
+        label="Hopper holds"
+        dimension="count"
+        min={1}
+        max={1000}
+        value={profile.hopper}
+        onChange={(hopper) => set({ hopper })}
+      />
       {problem && (
         <p role="alert" className="col-span-2 font-medium text-error">
           {problem}
         </p>
       )}
-      <TextField className="col-span-2" label="Line address (empty: worked by hand)" placeholder="127.0.0.1:7101" {...form.register('linkAddress')} problem={problemOf('linkAddress')} />
+      <TextField
+        className="col-span-2"
+        label="Line address (empty: worked by hand)"
+        placeholder="127.0.0.1:7101"
+        {...form.register('linkAddress')}
+        problem={problemOf('linkAddress')}
+      />
       <TextField className="col-span-2" label="Notes" {...form.register('notes')} problem={problemOf('notes')} />
       {buttons}
     </form>
   );
 }
-

@@ -1,14 +1,22 @@
 import { APPROACH_NAMES, minutesOf } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import type { LadderRow, Viewer } from '../../api/rows.ts';
-import { api } from '../../ui/api.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { api } from '../../ui/api.ts';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { duplicateLadder } from './duplicate.ts';
 
 /** All ladders of the club. */
-export default function LadderList({ viewer, ladders: initial, deleted }: { viewer: Viewer; ladders: LadderRow[]; deleted: string | null }) {
+export default function LadderList({
+  viewer,
+  ladders: initial,
+  deleted,
+}: {
+  viewer: Viewer;
+  ladders: LadderRow[];
+  deleted: string | null;
+}) {
   const [ladders, setLadders] = useState(initial);
 
   useEffect(() => {
@@ -40,7 +48,9 @@ export default function LadderList({ viewer, ladders: initial, deleted }: { view
           </a>
         </div>
         {ladders.length === 0 && (
-          <p className="mt-8 max-w-xl text-lg">There is no ladder yet. Set up a ball on the bench, press “Add to ladder”, and give the ladder a name.</p>
+          <p className="mt-8 max-w-xl text-lg">
+            There is no ladder yet. Set up a ball on the bench, press “Add to ladder”, and give the ladder a name.
+          </p>
         )}
         <ul className="mt-4 border-t border-base-content">
           {ladders.map((ladder) => {
@@ -69,7 +79,11 @@ export default function LadderList({ viewer, ladders: initial, deleted }: { view
                       Run
                     </a>
                   )}
-                  <button type="button" className="btn btn-ghost min-h-11" onClick={() => attempt(async () => location.assign(`/ladders/${await duplicateLadder(ladder)}`))}>
+                  <button
+                    type="button"
+                    className="btn btn-ghost min-h-11"
+                    onClick={() => attempt(async () => location.assign(`/ladders/${await duplicateLadder(ladder)}`))}
+                  >
                     Duplicate
                   </button>
                   <button type="button" className="btn btn-ghost min-h-11" aria-label={`Delete ${name}`} onClick={() => remove(ladder)}>

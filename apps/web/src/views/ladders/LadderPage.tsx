@@ -22,7 +22,10 @@ const APPROACH_ADVICE: Record<LadderRow['approach'], string> = {
 export default function LadderPage({ viewer, kit, ladder: initial }: { viewer: Viewer; kit: Kit; ladder: LadderRow }) {
   const [ladder, setLadder] = useState(initial);
   const { rungs } = ladder;
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
 
   /** Shows the change at once, and puts it back when the server did not take it. */
   async function change(next: LadderRow, save: () => Promise<unknown>): Promise<boolean> {
@@ -39,7 +42,8 @@ export default function LadderPage({ viewer, kit, ladder: initial }: { viewer: V
     void change(next, () => api('PUT', `ladders/${ladder.id}`, { name, sport, level, approach }));
   }
 
-  const reorder = (next: RungRow[]): Promise<boolean> => change({ ...ladder, rungs: next }, () => api('PUT', `ladders/${ladder.id}/order`, { rungIds: next.map(({ id }) => id) }));
+  const reorder = (next: RungRow[]): Promise<boolean> =>
+    change({ ...ladder, rungs: next }, () => api('PUT', `ladders/${ladder.id}/order`, { rungIds: next.map(({ id }) => id) }));
 
   function move(index: number, by: 1 | -1): void {
     const to = index + by;
@@ -89,7 +93,11 @@ export default function LadderPage({ viewer, kit, ladder: initial }: { viewer: V
             {ladder.sport} · {rungs.length} {rungs.length === 1 ? 'rung' : 'rungs'} · {Math.round(minutes)} min · {balls} balls
           </p>
           <div className="ml-auto flex flex-wrap gap-2">
-            <button type="button" className="btn btn-ghost min-h-11" onClick={() => attempt(async () => location.assign(`/ladders/${await duplicateLadder(ladder)}`))}>
+            <button
+              type="button"
+              className="btn btn-ghost min-h-11"
+              onClick={() => attempt(async () => location.assign(`/ladders/${await duplicateLadder(ladder)}`))}
+            >
               Duplicate
             </button>
             <button type="button" className="btn btn-ghost min-h-11" onClick={removeLadder}>
@@ -103,14 +111,28 @@ export default function LadderPage({ viewer, kit, ladder: initial }: { viewer: V
           </div>
         </div>
         <div className="mt-3 flex flex-wrap items-end gap-4 border-b border-base-content pb-4">
-          <Select className="w-40" label="Level" value={ladder.level} onChange={(level) => saveHead({ level })} options={LEVELS.map((level) => [level, level] as const)} />
-          <Select className="w-48" label="Approach" value={ladder.approach} onChange={(approach) => saveHead({ approach })} options={APPROACHES.map((each) => [each, APPROACH_NAMES[each]] as const)} />
+          <Select
+            className="w-40"
+            label="Level"
+            value={ladder.level}
+            onChange={(level) => saveHead({ level })}
+            options={LEVELS.map((level) => [level, level] as const)}
+          />
+          <Select
+            className="w-48"
+            label="Approach"
+            value={ladder.approach}
+            onChange={(approach) => saveHead({ approach })}
+            options={APPROACHES.map((each) => [each, APPROACH_NAMES[each]] as const)}
+          />
           <p className="pb-2.5 text-quiet">{APPROACH_ADVICE[ladder.approach]}</p>
         </div>
         {rungs.length === 0 ? (
           <div className="py-10">
             <h2 className="text-2xl">No rungs yet</h2>
-            <p className="mt-2 max-w-xl text-lg">Set up a kind ball on the bench and add it here. The easiest rung stands at the bottom; each one above asks a little more.</p>
+            <p className="mt-2 max-w-xl text-lg">
+              Set up a kind ball on the bench and add it here. The easiest rung stands at the bottom; each one above asks a little more.
+            </p>
             <a className="btn btn-primary mt-4 min-h-12" href="/bench">
               Open the bench
             </a>
@@ -123,7 +145,14 @@ export default function LadderPage({ viewer, kit, ladder: initial }: { viewer: V
                   const index = rungs.indexOf(rung);
                   return (
                     <RungLine
-                      key={rung.id} rung={rung} number={index + 1} count={rungs.length} sport={ladder.sport} kit={kit} onMove={(by) => move(index, by)} onDuplicate={() => duplicate(rung, index)}
+                      key={rung.id}
+                      rung={rung}
+                      number={index + 1}
+                      count={rungs.length}
+                      sport={ladder.sport}
+                      kit={kit}
+                      onMove={(by) => move(index, by)}
+                      onDuplicate={() => duplicate(rung, index)}
                       onDelete={() => remove(rung)}
                     />
                   );
@@ -154,8 +183,12 @@ function LadderName({ name, onRename }: { name: string; onRename: (name: string)
   return (
     <h1 className="min-w-0 grow basis-72 text-3xl">
       <input
-        aria-label="Name of the ladder" maxLength={120} className="w-full border-b-2 border-transparent bg-transparent py-1 hover:border-base-300 focus:border-base-content" value={text}
-        onChange={(event) => setText(event.target.value)} onBlur={commit}
+        aria-label="Name of the ladder"
+        maxLength={120}
+        className="w-full border-b-2 border-transparent bg-transparent py-1 hover:border-base-300 focus:border-base-content"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={commit}
         onKeyDown={(event) => {
           if (event.key === 'Enter') event.currentTarget.blur();
           if (event.key === 'Escape') setText(name);

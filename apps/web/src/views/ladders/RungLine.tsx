@@ -22,7 +22,9 @@ interface Props {
 /** Comfort of a rung's own timing; null when a ball does not reach the player. */
 function comfortOfRung({ document }: RungRow): Comfort | null {
   const { feeds, level, intervalS, player, shadowSwings } = document;
-  const arrivals = feeds.filter(({ on }) => on).map(({ launch, stroke }) => ({ stroke, arrival: throwBall(conditionsOf(document), launch, player.start.y).arrival }));
+  const arrivals = feeds
+    .filter(({ on }) => on)
+    .map(({ launch, stroke }) => ({ stroke, arrival: throwBall(conditionsOf(document), launch, player.start.y).arrival }));
   const [first] = arrivals;
   if (!first || arrivals.some(({ arrival }) => arrival === null)) return null;
   const balls = arrivals.map(({ arrival }) => ({ flightS: arrival!.timeS, contact: { x: arrival!.x, y: arrival!.y } }));
@@ -51,7 +53,11 @@ export function RungLine({ rung, number, count, sport, kit, onMove, onDuplicate,
     >
       <div className="flex items-center gap-1 self-start pt-1 md:self-center">
         <button
-          type="button" ref={setActivatorNodeRef} {...attributes} {...listeners} aria-label={`Move rung ${number}, ${document.name}`}
+          type="button"
+          ref={setActivatorNodeRef}
+          {...attributes}
+          {...listeners}
+          aria-label={`Move rung ${number}, ${document.name}`}
           className="-ml-2 flex h-12 w-6 cursor-grab touch-none items-center justify-center text-quiet"
         >
           <GripVertical size={20} aria-hidden />
@@ -97,13 +103,30 @@ export function RungLine({ rung, number, count, sport, kit, onMove, onDuplicate,
         <a className="btn btn-ghost min-h-11 px-2" href={`/courtside?rung=${rung.id}`}>
           Run
         </a>
-        <a className="btn btn-ghost btn-square min-h-11" href={`/bench?rung=${rung.id}`} aria-label={`Change rung ${number} on the bench`} title="Change on the bench">
+        <a
+          className="btn btn-ghost btn-square min-h-11"
+          href={`/bench?rung=${rung.id}`}
+          aria-label={`Change rung ${number} on the bench`}
+          title="Change on the bench"
+        >
           <Pencil size={18} aria-hidden />
         </a>
-        <button type="button" className="btn btn-ghost btn-square min-h-11" aria-label={`Duplicate rung ${number}`} title="Duplicate" onClick={onDuplicate}>
+        <button
+          type="button"
+          className="btn btn-ghost btn-square min-h-11"
+          aria-label={`Duplicate rung ${number}`}
+          title="Duplicate"
+          onClick={onDuplicate}
+        >
           <Copy size={18} aria-hidden />
         </button>
-        <button type="button" className="btn btn-ghost btn-square min-h-11" aria-label={`Delete rung ${number}`} title="Delete" onClick={onDelete}>
+        <button
+          type="button"
+          className="btn btn-ghost btn-square min-h-11"
+          aria-label={`Delete rung ${number}`}
+          title="Delete"
+          onClick={onDelete}
+        >
           <Trash2 size={18} aria-hidden />
         </button>
       </div>

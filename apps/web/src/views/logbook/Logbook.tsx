@@ -1,5 +1,14 @@
 import { printAngle, printShare, printSpin, printTime, SURFACES, tally } from '@good-arc/core';
-import { createSortedRowModel, rowSortingFeature, type SortingState, sortFn_alphanumeric, sortFn_basic, sortFn_text, tableFeatures, useTable } from '@tanstack/react-table';
+import {
+  createSortedRowModel,
+  rowSortingFeature,
+  type SortingState,
+  sortFn_alphanumeric,
+  sortFn_basic,
+  sortFn_text,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table';
 import { useMemo, useState } from 'react';
 import type { RoundRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
@@ -19,7 +28,11 @@ interface Line {
   rate: number;
 }
 
-const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic, text: sortFn_text } });
+const features = tableFeatures({
+  rowSortingFeature,
+  sortedRowModel: createSortedRowModel(),
+  sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic, text: sortFn_text },
+});
 const columns = [
   { accessorKey: 'startedAt' as const, header: 'When' },
   { accessorKey: 'player' as const, header: 'Player' },
@@ -47,7 +60,15 @@ function LogbookView({ rounds: initial, open: initiallyOpen }: { rounds: RoundRo
         .filter(({ playerName }) => player === ALL || playerName === player)
         .map((round): Line => {
           const { hits, balls } = tally(round.results.map(({ outcome }) => outcome));
-          return { round, startedAt: round.startedAt, player: round.playerName, rung: round.card.name, hits, balls, rate: balls === 0 ? -1 : hits / balls };
+          return {
+            round,
+            startedAt: round.startedAt,
+            player: round.playerName,
+            rung: round.card.name,
+            hits,
+            balls,
+            rate: balls === 0 ? -1 : hits / balls,
+          };
         }),
     [rounds, player],
   );
@@ -75,13 +96,22 @@ function LogbookView({ rounds: initial, open: initiallyOpen }: { rounds: RoundRo
     <div className="px-4 pt-5 pb-12 md:px-6">
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <h1 className="text-3xl">Logbook</h1>
-        <Select className="w-64" label="Player" value={player} onChange={setPlayer} options={[[ALL, 'Everyone'] as const, ...players.map((name) => [name, name] as const)]} />
+        <Select
+          className="w-64"
+          label="Player"
+          value={player}
+          onChange={setPlayer}
+          options={[[ALL, 'Everyone'] as const, ...players.map((name) => [name, name] as const)]}
+        />
         <p className="pb-2.5">
           {data.length} {data.length === 1 ? 'round' : 'rounds'} · <RateBar {...all} />
         </p>
       </div>
       {rounds.length === 0 ? (
-        <p className="mt-8 max-w-xl text-lg">No round yet. Run a rung courtside, mark each ball, and it will stand here with its settings, its conditions, and what the count really says.</p>
+        <p className="mt-8 max-w-xl text-lg">
+          No round yet. Run a rung courtside, mark each ball, and it will stand here with its settings, its conditions, and what the count
+          really says.
+        </p>
       ) : (
         <table className="mt-4 w-full border-t border-base-content">
           <thead className="hidden md:table-header-group">
@@ -90,8 +120,16 @@ function LogbookView({ rounds: initial, open: initiallyOpen }: { rounds: RoundRo
                 {group.headers.map((header) => {
                   const sorted = header.column.getIsSorted();
                   return (
-                    <th key={header.id} className="border-b border-base-content py-1 text-left" aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}>
-                      <button type="button" className="flex min-h-11 items-center gap-1 pr-4 font-semibold" onClick={header.column.getToggleSortingHandler()}>
+                    <th
+                      key={header.id}
+                      className="border-b border-base-content py-1 text-left"
+                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                    >
+                      <button
+                        type="button"
+                        className="flex min-h-11 items-center gap-1 pr-4 font-semibold"
+                        onClick={header.column.getToggleSortingHandler()}
+                      >
                         <table.FlexRender header={header} />
                         <span aria-hidden="true">{sorted === 'asc' ? '↑' : sorted === 'desc' ? '↓' : ''}</span>
                       </button>
@@ -106,7 +144,15 @@ function LogbookView({ rounds: initial, open: initiallyOpen }: { rounds: RoundRo
               const { round, hits, balls } = row.original;
               const isOpen = open === round.id;
               return (
-                <RoundLines key={round.id} round={round} hits={hits} balls={balls} isOpen={isOpen} onShow={() => show(round.id)} onRemove={() => remove(round)} />
+                <RoundLines
+                  key={round.id}
+                  round={round}
+                  hits={hits}
+                  balls={balls}
+                  isOpen={isOpen}
+                  onShow={() => show(round.id)}
+                  onRemove={() => remove(round)}
+                />
               );
             })}
           </tbody>
@@ -116,7 +162,21 @@ function LogbookView({ rounds: initial, open: initiallyOpen }: { rounds: RoundRo
   );
 }
 
-function RoundLines({ round, hits, balls, isOpen, onShow, onRemove }: { round: RoundRow; hits: number; balls: number; isOpen: boolean; onShow: () => void; onRemove: () => void }) {
+function RoundLines({
+  round,
+  hits,
+  balls,
+  isOpen,
+  onShow,
+  onRemove,
+}: {
+  round: RoundRow;
+  hits: number;
+  balls: number;
+  isOpen: boolean;
+  onShow: () => void;
+  onRemove: () => void;
+}) {
   return (
     <>
       <tr className={`grid grid-cols-1 border-b border-base-300 py-2 md:table-row md:py-0 ${isOpen ? 'bg-base-200' : ''}`}>
@@ -124,7 +184,8 @@ function RoundLines({ round, hits, balls, isOpen, onShow, onRemove }: { round: R
         <td className="pr-4 font-medium md:max-w-56">{round.playerName}</td>
         <td className="pr-4">
           <button type="button" className="min-h-11 text-left" aria-expanded={isOpen} onClick={onShow}>
-            <b className="underline decoration-base-300 underline-offset-4">{round.card.name}</b> <span className="text-quiet">{round.ladderName}</span>
+            <b className="underline decoration-base-300 underline-offset-4">{round.card.name}</b>{' '}
+            <span className="text-quiet">{round.ladderName}</span>
             {!round.finishedAt && <span className="ml-2 font-semibold text-ball-text">not finished</span>}
           </button>
         </td>
@@ -147,7 +208,11 @@ function RoundLines({ round, hits, balls, isOpen, onShow, onRemove }: { round: R
 }
 
 const OUTCOME_LOOK: Record<string, string> = {
-  in: 'bg-secondary text-secondary-content', near: 'border-2 border-base-content bg-base-100', out: 'bg-base-content text-base-100', 'let-go': 'bg-base-300', 'not-fed': 'bg-base-300 line-through',
+  in: 'bg-secondary text-secondary-content',
+  near: 'border-2 border-base-content bg-base-100',
+  out: 'bg-base-content text-base-100',
+  'let-go': 'bg-base-300',
+  'not-fed': 'bg-base-300 line-through',
 };
 
 /** Settings, conditions and every ball of one round. */
@@ -166,7 +231,9 @@ function RoundDetail({ round }: { round: RoundRow }) {
     ['Gate', `${card.gate.hits} of ${card.gate.of}`],
     ['Air', `${units.temperature(weather.temperatureC)}, ${units.altitude(weather.altitudeM)}`],
     ['Wind', wind(weather, units.speed)],
-    ...(speeds.length > 0 ? ([['Really thrown', `${units.speed(Math.min(...speeds), 1)} to ${units.speed(Math.max(...speeds), 1)}`]] as [string, string][]) : []),
+    ...(speeds.length > 0
+      ? ([['Really thrown', `${units.speed(Math.min(...speeds), 1)} to ${units.speed(Math.max(...speeds), 1)}`]] as [string, string][])
+      : []),
   ];
   return (
     <div>
@@ -177,7 +244,10 @@ function RoundDetail({ round }: { round: RoundRow }) {
       </p>
       <ol className="my-2 flex flex-wrap gap-1" aria-label="Balls">
         {results.map(({ id, seq, outcome }) => (
-          <li key={id} className={`flex h-8 min-w-8 items-center justify-center rounded-full px-1 text-sm font-bold ${OUTCOME_LOOK[outcome]}`}>
+          <li
+            key={id}
+            className={`flex h-8 min-w-8 items-center justify-center rounded-full px-1 text-sm font-bold ${OUTCOME_LOOK[outcome]}`}
+          >
             {seq}
             <span className="sr-only"> {outcome}</span>
           </li>

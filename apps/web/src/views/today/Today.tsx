@@ -84,7 +84,8 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays }: Props) 
                     rung {first.number} of {first.ladderName}
                   </p>
                   <p>
-                    {first.last.playerName} · {first.last.courtName} · {first.last.machineName}, {units.speed(first.last.card.feeds[0]!.launch.speedMps)}
+                    {first.last.playerName} · {first.last.courtName} · {first.last.machineName},{' '}
+                    {units.speed(first.last.card.feeds[0]!.launch.speedMps)}
                   </p>
                   <p className="mt-1">
                     <RateBar hits={first.hits} balls={first.balls} />

@@ -13,7 +13,8 @@ export const GET = endpoint(null, async ({ id, store, scope, context }) => {
   let end = (): void => {};
   const body = new ReadableStream<Uint8Array>({
     start(controller) {
-      const stopListening = links.of(id, scope.clubId, linkAddress)
+      const stopListening = links
+        .of(id, scope.clubId, linkAddress)
         .listen((event) => controller.enqueue(encoder.encode(`data: ${JSON.stringify(event)}\n\n`)));
       const keepAlive = setInterval(() => controller.enqueue(encoder.encode(': still here\n\n')), KEEP_ALIVE_MS);
       end = () => {

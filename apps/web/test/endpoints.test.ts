@@ -1,0 +1,323 @@
+import { eq } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { ladder, machine, result, round, rung } from '../src/db/schema.ts';
+import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
+import * as kitRestore from '../src/pages/api/kit/[kind]/[id]/restore.ts';
+import * as duplicate from '../src/pages/api/ladders/[id]/duplicate.ts';
+import * as ladders from '../src/pages/api/ladders/[id]/index.ts';
+import * as order from '../src/pages/api/ladders/[id]/order.ts';
+import * as ladderRestore from '../src/pages/api/ladders/[id]/restore.ts';
+import * as command from '../src/pages/api/machines/[id]/command.ts';
+import * as me from '../src/pages/api/me.ts';
+import * as finish from '../src/pages/api/rounds/[id]/finish.ts';
+import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
+import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
+import * as rungs from '../src/pages/api/rungs/[id]/index.ts';
+import * as rungRestore from '../src/pages/api/rungs/[id]/restore.ts';
+import type { Db } from '../src/server/db.ts';
+import { readKit } from '../src/server/kit.ts';
+import { readLadders } from '../src/server/ladders.ts';
+import { readRounds } from '../src/server/rounds.ts';
+import type { Scope } from '../src/server/scope.ts';
+import type { Store } from '../src/server/store.ts';
+import { call, emptyDatabase, makeClub, profileOf, rungDocument } from './support/rig.ts';
+
+let db: Db;
+let scope: Scope;
+let store: Store;
+let foreign: Scope;
+let foreignStore: Store;
+const ids = { court: '', machine: '', player: '', ladder: '', rung: '' };
+
+beforeAll(async () => {
+  db = await emptyDatabase();
+});
+
+/** A club with a court, a machine, a player and a ladder of one rung; and another club beside it. */
+beforeEach(async () => {
+  ({ scope, store } = await makeClub(db, 'Ours'));
+  ({ scope: foreign, store: foreignStore } = await makeClub(db, 'Theirs'));
+  for (const key of Object.keys(ids) as (keyof typeof ids)[]) ids[key] = uuidv7();
+  await call(kit.PUT, {
+    scope,
+    params: { kind: 'courts', id: ids.court },
+    body: { name: 'Court 1', sport: 'tennis', surfaceId: 'tennis-clay', indoor: false },
+  });
+  await call(kit.PUT, {
+    scope,
+    params: { kind: 'machines', id: ids.machine },
+    body: { name: 'Bramble', profile: profileOf('Two-wheel portable') },
+  });
+  await call(kit.PUT, {
+    scope,
+    params: { kind: 'players', id: ids.player },
+    body: { name: 'Ines', level: 'Building', hand: 'right', heightM: 1.68 },
+  });
+  await call(ladders.PUT, {
+    scope,
+    params: { id: ids.ladder },
+    body: { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'sweet-spot' },
+  });
+  await call(rungs.PUT, {
+    scope,
+    params: { id: ids.rung },
+    body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine) },
+  });
+});
+
+describe('kit', () => {
+  test('what is put is read back, changed, archived and restored', async () => {
+    const [player] = (await readKit(store)).players;
+    expect(player).toEqual({ id: ids.player, name: 'Ines', level: 'Building', hand: 'right', heightM: 1.68, notes: '' });
+    await call(kit.PUT, { scope, params: { kind: 'players', id: ids.player }, body: { ...player, id: undefined, name: 'Ines Rookwood' } });
+    expect((await readKit(store)).players[0]!.name).toBe('Ines Rookwood');
+    expect((await call(kit.DELETE, { scope, params: { kind: 'players', id: ids.player } })).status).toBe(204);
+    expect((await readKit(store)).players).toEqual([]);
+    expect((await call(kitRestore.POST, { scope, params: { kind: 'players', id: ids.player } })).status).toBe(204);
+    expect((await readKit(store)).players).toHaveLength(1);
+  });
+  test('a machine’s profile survives the database to the last figure', async () => {
+    expect((await readKit(store)).machines[0]!.profile).toEqual(profileOf('Two-wheel portable'));
+  });
+  test.each<[string, string, unknown, string, RegExp]>([
+    ['empty name', 'players', { name: '  ', level: 'Building', hand: 'right', heightM: 1.7 }, '/name', /name/i],
+    ['no such level', 'players', { name: 'A', level: 'Pro', hand: 'right', heightM: 1.7 }, '/level', /Starting, Building/],
+    ['a giant', 'players', { name: 'A', level: 'Building', hand: 'right', heightM: 17 }, '/heightM', /2.4 m/],
+    ['unknown key', 'players', { name: 'A', level: 'Building', hand: 'right', heightM: 1.7, clubId: uuidv7() }, '/clubId', /not known/],
+    ['half a ball', 'balls', { name: 'A', ballId: 'tennis-standard', count: 1.5, condition: 'new' }, '/count', /whole number/],
+    [
+      'a line elsewhere',
+      'machines',
+      { name: 'A', profile: profileOf('Pocket tosser'), linkAddress: 'example.org:80' },
+      '/linkAddress',
+      /127.0.0.1/,
+    ],
+    [
+      'limits the wrong way round',
+      'machines',
+      { name: 'A', profile: { ...profileOf('Pocket tosser'), speedMps: [20, 10] } },
+      '/profile/speedMps',
+      /lowest comes first/,
+    ],
+  ])('%s is refused by its field, and nothing is saved', async (_name, kind, body, pointer, detail) => {
+    const before = await readKit(store);
+    const { status, body: problem } = await call(kit.PUT, { scope, params: { kind, id: uuidv7() }, body });
+    expect(status).toBe(400);
+    expect(problem.errors!.map((each) => each.pointer)).toContain(pointer);
+    expect(problem.errors!.map((each) => each.detail).join(' ')).toMatch(detail);
+    expect(await readKit(store)).toEqual(before);
+  });
+  test('an unknown kind, a bad id, no JSON and too much are told apart', async () => {
+    expect((await call(kit.PUT, { scope, params: { kind: 'boats', id: uuidv7() } })).status).toBe(404);
+    expect((await call(kit.PUT, { scope, params: { kind: 'players', id: 'x' } })).body.errors![0]!.pointer).toBe('/id');
+    expect((await call(kit.PUT, { scope, params: { kind: 'players', id: uuidv7() }, raw: '{' })).body.errors![0]!.detail).toMatch(/JSON/);
+    expect((await call(kit.PUT, { scope, params: { kind: 'players', id: uuidv7() }, raw: `"${'x'.repeat(600_000)}"` })).status).toBe(413);
+  });
+});
+
+describe('a foreign club', () => {
+  test('sees nothing, and cannot change, remove or restore anything', async () => {
+    expect(await readKit(foreignStore)).toEqual({ players: [], courts: [], balls: [], machines: [] });
+    expect(await readLadders(foreignStore)).toEqual([]);
+    const asForeign = { scope: foreign };
+    const player = { name: 'Taken', level: 'Building', hand: 'right', heightM: 1.7 };
+    const answers = await Promise.all([
+      call(kit.PUT, { ...asForeign, params: { kind: 'players', id: ids.player }, body: player }),
+      call(kit.DELETE, { ...asForeign, params: { kind: 'machines', id: ids.machine } }),
+      call(kitRestore.POST, { ...asForeign, params: { kind: 'courts', id: ids.court } }),
+      call(ladders.PUT, {
+        ...asForeign,
+        params: { id: ids.ladder },
+        body: { name: 'Taken', sport: 'tennis', level: 'Building', approach: 'earn-it' },
+      }),
+      call(ladders.DELETE, { ...asForeign, params: { id: ids.ladder } }),
+      call(order.PUT, { ...asForeign, params: { id: ids.ladder }, body: { rungIds: [ids.rung] } }),
+      call(duplicate.POST, { ...asForeign, params: { id: ids.ladder }, body: { newId: uuidv7(), rungIds: [] } }),
+      call(rungs.DELETE, { ...asForeign, params: { id: ids.rung } }),
+      call(rungs.PUT, {
+        ...asForeign,
+        params: { id: uuidv7() },
+        body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine) },
+      }),
+      call(command.POST, { ...asForeign, params: { id: ids.machine }, body: { do: 'hold' } }),
+      call(rounds.PUT, { ...asForeign, params: { id: uuidv7() }, body: roundBody() }),
+    ]);
+    expect(answers.map(({ status }) => status)).toEqual(answers.map(() => 404));
+    expect((await readKit(store)).players[0]!.name).toBe('Ines');
+    expect((await readLadders(store))[0]).toMatchObject({ name: 'Climb' });
+  });
+  test('nobody at all is asked to sign in', async () => {
+    expect((await call(ladders.DELETE, { scope: undefined, params: { id: ids.ladder } })).status).toBe(401);
+  });
+  test('a helper runs rounds but does not plan or keep the kit', async () => {
+    const helper: Scope = { ...scope, role: 'helper' };
+    expect((await call(ladders.DELETE, { scope: helper, params: { id: ids.ladder } })).status).toBe(403);
+    expect((await call(kit.DELETE, { scope: helper, params: { kind: 'players', id: ids.player } })).status).toBe(403);
+    expect((await call(rounds.PUT, { scope: helper, params: { id: uuidv7() }, body: roundBody() })).status).toBe(204);
+  });
+});
+
+describe('ladders and rungs', () => {
+  const addRung = async (name: string): Promise<string> => {
+    const id = uuidv7();
+    await call(rungs.PUT, { scope, params: { id }, body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, name) } });
+    return id;
+  };
+  const names = async (): Promise<string[]> => (await readLadders(store))[0]!.rungs.map(({ document }) => document.name);
+
+  test('new rungs go on top; the order is saved; sending a rung twice makes one', async () => {
+    const second = await addRung('Second');
+    const third = await addRung('Third');
+    expect(await names()).toEqual(['Deep and kind', 'Second', 'Third']);
+    await call(rungs.PUT, {
+      scope,
+      params: { id: third },
+      body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, 'Third') },
+    });
+    expect((await call(order.PUT, { scope, params: { id: ids.ladder }, body: { rungIds: [third, ids.rung, second] } })).status).toBe(204);
+    expect(await names()).toEqual(['Third', 'Deep and kind', 'Second']);
+  });
+  test('an order that does not name every rung once is refused and changes nothing', async () => {
+    await addRung('Second');
+    for (const rungIds of [[ids.rung], [ids.rung, ids.rung], [ids.rung, uuidv7()]]) {
+      expect((await call(order.PUT, { scope, params: { id: ids.ladder }, body: { rungIds } })).status).toBe(409);
+    }
+    expect(await names()).toEqual(['Deep and kind', 'Second']);
+  });
+  test('a deleted rung comes back where it stood', async () => {
+    const second = await addRung('Second');
+    await addRung('Third');
+    await call(rungs.DELETE, { scope, params: { id: second } });
+    expect(await names()).toEqual(['Deep and kind', 'Third']);
+    await call(rungRestore.POST, { scope, params: { id: second } });
+    expect(await names()).toEqual(['Deep and kind', 'Second', 'Third']);
+  });
+  test('deleting and restoring a ladder keeps its rungs; a copy has its own', async () => {
+    await call(ladders.DELETE, { scope, params: { id: ids.ladder } });
+    expect(await readLadders(store)).toEqual([]);
+    await call(ladderRestore.POST, { scope, params: { id: ids.ladder } });
+    const newId = uuidv7();
+    await call(duplicate.POST, { scope, params: { id: ids.ladder }, body: { newId, rungIds: [{ from: ids.rung, to: uuidv7() }] } });
+    await call(rungs.DELETE, { scope, params: { id: ids.rung } });
+    const all = await readLadders(store);
+    expect(all.map(({ name, rungs: each }) => [name, each.length])).toEqual([
+      ['Climb', 0],
+      ['Climb (copy)', 1],
+    ]);
+  });
+  test('a rung that asks for more hits than balls is refused at its gate', async () => {
+    const document = { ...rungDocument(ids.court, ids.machine), gate: { hits: 12, of: 10 } };
+    const { status, body } = await call(rungs.PUT, { scope, params: { id: uuidv7() }, body: { ladderId: ids.ladder, document } });
+    expect(status).toBe(400);
+    expect(body.errors![0]).toMatchObject({ pointer: '/document/gate/hits' });
+    expect(await names()).toEqual(['Deep and kind']);
+  });
+});
+
+const roundBody = () => ({
+  outingId: uuidv7(),
+  rungId: ids.rung,
+  playerId: ids.player,
+  startedAt: '2026-11-20T15:00:00.000Z',
+  weather: { temperatureC: 20, altitudeM: 900, relativeHumidity: 0.5, windXMps: 1, windYMps: 0 },
+});
+
+describe('rounds', () => {
+  const put = (roundId: string, resultId: string, seq: number, outcome: string) =>
+    call(results.PUT, {
+      scope,
+      params: { id: roundId, resultId },
+      body: { seq, outcome, speedMps: 17.2, elevationDeg: 18.1, bearingDeg: 178, radarMps: null },
+    });
+
+  test('a round keeps its settings, conditions and results; everything sent twice counts once', async () => {
+    const roundId = uuidv7();
+    const body = roundBody();
+    for (let twice = 0; twice < 2; twice++) expect((await call(rounds.PUT, { scope, params: { id: roundId }, body })).status).toBe(204);
+    const [first, second] = [uuidv7(), uuidv7()];
+    for (const [resultId, seq, outcome] of [
+      [first, 1, 'in'],
+      [second, 2, 'out'],
+      [first, 1, 'in'],
+    ] as const)
+      expect((await put(roundId, resultId, seq, outcome)).status).toBe(204);
+    await call(finish.POST, { scope, params: { id: roundId }, body: { finishedAt: '2026-11-20T15:03:00.000Z' } });
+    const [read] = await readRounds(store);
+    expect(read).toMatchObject({
+      id: roundId,
+      playerName: 'Ines',
+      machineName: 'Bramble',
+      courtName: 'Court 1',
+      ladderName: 'Climb',
+      startedAt: body.startedAt,
+      finishedAt: '2026-11-20T15:03:00.000Z',
+      weather: body.weather,
+    });
+    expect(read!.results.map(({ seq, outcome }) => [seq, outcome])).toEqual([
+      [1, 'in'],
+      [2, 'out'],
+    ]);
+    expect(read!.card.feeds[0]!.launch).toEqual(rungDocument(ids.court, ids.machine).feeds[0]!.launch);
+  });
+  test('a result is taken back, twice without harm', async () => {
+    const roundId = uuidv7();
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() });
+    const resultId = uuidv7();
+    await put(roundId, resultId, 1, 'near');
+    for (let twice = 0; twice < 2; twice++)
+      expect((await call(results.DELETE, { scope, params: { id: roundId, resultId } })).status).toBe(204);
+    expect((await readRounds(store))[0]!.results).toEqual([]);
+  });
+  test('the card is the rung as it was: a later change to the rung does not touch it', async () => {
+    const roundId = uuidv7();
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() });
+    await call(rungs.PUT, {
+      scope,
+      params: { id: ids.rung },
+      body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, 'Renamed') },
+    });
+    await call(kit.DELETE, { scope, params: { kind: 'players', id: ids.player } });
+    expect((await readRounds(store))[0]).toMatchObject({ card: { name: 'Deep and kind' }, playerName: 'Ines' });
+  });
+  test('a result of a round that is not there, or an outcome that is none, is refused', async () => {
+    expect((await put(uuidv7(), uuidv7(), 1, 'in')).status).toBe(404);
+    const roundId = uuidv7();
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() });
+    const { status, body } = await put(roundId, uuidv7(), 1, 'great');
+    expect(status).toBe(400);
+    expect(body.errors![0]).toMatchObject({ pointer: '/outcome', detail: expect.stringMatching(/in, near, out/) });
+    expect(await db.select().from(result).where(eq(result.roundId, roundId))).toEqual([]);
+  });
+  test('a round that fails half-way leaves nothing behind', async () => {
+    const before = (await db.select().from(round)).length;
+    expect((await call(rounds.PUT, { scope, params: { id: uuidv7() }, body: { ...roundBody(), playerId: uuidv7() } })).status).toBe(404);
+    expect(await db.select().from(round)).toHaveLength(before);
+  });
+});
+
+describe('machines and people', () => {
+  test('a machine without a line says so; a rung of another machine is not armed on it', async () => {
+    expect((await call(command.POST, { scope, params: { id: ids.machine }, body: { do: 'hold' } })).body.title).toMatch(/by hand/);
+    const other = uuidv7();
+    await call(kit.PUT, {
+      scope,
+      params: { kind: 'machines', id: other },
+      body: { name: 'Wren', profile: profileOf('One-wheel portable'), linkAddress: '127.0.0.1:19' },
+    });
+    const { status, body } = await call(command.POST, { scope, params: { id: other }, body: { do: 'arm', rungId: ids.rung } });
+    expect([status, body.errors![0]!.pointer]).toEqual([409, '/rungId']);
+    expect((await call(command.POST, { scope, params: { id: other }, body: { do: 'explode' } })).status).toBe(400);
+  });
+  test('units and theme are the person’s own', async () => {
+    expect((await call(me.PATCH, { scope, body: { units: 'metric' } })).status).toBe(204);
+    expect((await call(me.PATCH, { scope, body: { units: 'furlongs' } })).status).toBe(400);
+  });
+  test('times are kept in UTC to the millisecond', async () => {
+    const [row] = await db.select({ createdAt: machine.createdAt }).from(machine).where(eq(machine.id, ids.machine));
+    expect(Math.abs(row!.createdAt.getTime() - Date.now())).toBeLessThan(10_000);
+    const [rungRow] = await db.select().from(rung).where(eq(rung.id, ids.rung));
+    expect(rungRow!.document.name).toBe('Deep and kind');
+    expect(await db.select().from(ladder).where(eq(ladder.id, ids.ladder))).toHaveLength(1);
+  });
+});

@@ -1,0 +1,61 @@
+import type { AddressInfo, Server } from 'node:net';
+import { serveMachine } from '@good-arc/machine-link';
+import { afterEach, describe, expect, test } from 'vitest';
+import { type CourtsideEvent, links } from '../src/server/links.ts';
+import { profileOf } from './support/rig.ts';
+
+const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
+const program = { launches: [launch], intervalS: 4, count: 40 };
+let server: Server;
+afterEach(() => {
+  links.closeAll();
+  server.close();
+});
+
+const settle = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+async function until(check: () => boolean, withinMs = 6000): Promise<void> {
+  for (const end = Date.now() + withinMs; !check(); await settle(15)) if (Date.now() > end) throw new Error('did not happen in time');
+}
+
+/** A feeding machine with one page that listens. */
+async function feeding() {
+  server = await serveMachine({ port: 0, profile: profileOf('Two-wheel portable'), seed: 1, timeFactor: 20 });
+  const events: CourtsideEvent[] = [];
+  const link = links.of('m1', 'club', `127.0.0.1:${(server.address() as AddressInfo).port}`);
+  const close = link.listen((event) => events.push(event));
+  const state = () => events.filter((event) => event.event === 'status').at(-1)?.state;
+  await until(() => events.some((event) => event.event === 'link' && event.up));
+  await link.send({ do: 'arm', program });
+  await until(() => state() === 'ready');
+  await link.send({ do: 'feed' });
+  await until(() => events.some(({ event }) => event === 'release'));
+  const watcher: CourtsideEvent[] = [];
+  return { link, close, events, state, watcher };
+}
+
+describe('a page and its machine', () => {
+  test('when the last page closes, the machine is held', async () => {
+    const { link, close, watcher } = await feeding();
+    close();
+    await settle(300);
+    const again = link.listen((event) => watcher.push(event));
+    await until(() => watcher.some((event) => event.event === 'status' && event.state === 'held'));
+    again();
+  });
+  test('while somebody attends it goes on; three seconds without a sign of life hold it', async () => {
+    const { link, state } = await feeding();
+    for (let i = 0; i < 8; i++) {
+      link.attend();
+      await settle(500);
+    }
+    expect(state()).toBe('feeding');
+    const silent = Date.now();
+    await until(() => state() === 'held');
+    expect(Date.now() - silent).toBeLessThan(4200);
+  });
+  test('a machine is known to its own club only', async () => {
+    const { link } = await feeding();
+    expect(links.open('m1', 'club')).toBe(link);
+    expect(links.open('m1', 'another')).toBeUndefined();
+  });
+});

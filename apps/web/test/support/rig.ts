@@ -1,0 +1,74 @@
+import { arrange, firstSetup, MACHINE_KINDS, type RungDocument, rungFromSetup } from '@good-arc/core';
+import type { APIRoute } from 'astro';
+import { v7 as uuidv7 } from 'uuid';
+import { club, membership, person, type Role } from '../../src/db/schema.ts';
+import { wipe } from '../../src/db/seed.ts';
+import { type Db, database, migrateTo } from '../../src/server/db.ts';
+import type { Scope } from '../../src/server/scope.ts';
+import { Store } from '../../src/server/store.ts';
+
+/** The tests run against a real MariaDB that `./arc test` starts; its address is in DATABASE_URL. */
+export async function emptyDatabase(): Promise<Db> {
+  const db = database();
+  await migrateTo(db);
+  await wipe(db);
+  return db;
+}
+
+/** A club with one person in it. */
+export async function makeClub(db: Db, name: string, role: Role = 'owner'): Promise<{ scope: Scope; store: Store }> {
+  const scope: Scope = {
+    clubId: uuidv7(),
+    clubName: name,
+    altitudeM: 900,
+    personId: uuidv7(),
+    personName: `${name} owner`,
+    role,
+    units: 'imperial',
+    theme: 'chalk',
+  };
+  await db.insert(club).values({ id: scope.clubId, name, altitudeM: scope.altitudeM });
+  await db.insert(person).values({ id: scope.personId, name: scope.personName, email: `${scope.personId}@example.invalid` });
+  await db.insert(membership).values({ id: uuidv7(), clubId: scope.clubId, personId: scope.personId, role });
+  return { scope, store: new Store(db, scope) };
+}
+
+export interface Answer {
+  status: number;
+  body: { title?: string; errors?: { pointer: string; detail: string }[] } & Record<string, unknown>;
+}
+
+/** Calls an endpoint as the browser would, as this person. */
+export async function call(
+  route: APIRoute,
+  { scope, params = {}, body, raw }: { scope: Scope | undefined; params?: Record<string, string>; body?: unknown; raw?: string },
+): Promise<Answer> {
+  const request = new Request('http://127.0.0.1/api', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: raw ?? JSON.stringify(body ?? {}),
+  });
+  const response = await route({ request, params, locals: { scope }, url: new URL(request.url) } as never);
+  const text = await (response as Response).text();
+  return { status: (response as Response).status, body: text ? JSON.parse(text) : {} };
+}
+
+export const profileOf = (kind: string) => MACHINE_KINDS.find((each) => each.kind === kind)!;
+
+/** A rung that can be thrown, on this court and machine. */
+export function rungDocument(courtId: string, machineId: string, name = 'Deep and kind'): RungDocument {
+  const profile = profileOf('Two-wheel portable');
+  const setup = firstSetup(
+    { id: courtId, sport: 'tennis', surfaceId: 'tennis-acrylic-medium' },
+    { id: machineId, profile },
+    'Building',
+    900,
+  );
+  return rungFromSetup(setup, arrange(setup, profile), {
+    name,
+    focalPoint: 'Early racket.',
+    ballsPerRound: 10,
+    rounds: 2,
+    gate: { hits: 5, of: 10 },
+  })!;
+}
