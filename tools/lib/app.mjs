@@ -4,7 +4,7 @@ import { createInterface } from 'node:readline/promises';
 import { buildAll } from './build.mjs';
 import { alive, commandOf, endById, freePort, start, stop as stopChild } from './children.mjs';
 import { startDatabase } from './mariadb.mjs';
-import { DATA, SIMULATE, TASKS, WEB } from './paths.mjs';
+import { DATA, ROOT, SIMULATE, TASKS, WEB } from './paths.mjs';
 import { Stop, say, step } from './say.mjs';
 import { ensureModules, ensurePrograms, run } from './setup.mjs';
 
@@ -41,49 +41,69 @@ async function untilUp(url, child, log) {
 /** Clears up after a run that died; says so and stops when one is alive. */
 async function takeOver() {
   if (!existsSync(RUN_FILE)) return;
-  /** @type {{ pid: number, url: string, children: number[] }} */
+  /** @type {{ pid: number, url: string, children: { name: string, pid: number }[] }} */
   const before = JSON.parse(readFileSync(RUN_FILE, 'utf8'));
   if (alive(before.pid) && commandOf(before.pid).includes('tools/main.mjs'))
     throw new Stop(`Good Arc is running already: ${before.url}  (./arc stop ends it)`);
-  for (const pid of before.children) if (/good-arc|goodarc|simulate\.mjs|server\.mjs|astro/.test(commandOf(pid))) await endById(pid);
+  for (const { pid } of before.children) if (/simulate\.mjs|server\.mjs|astro|mariadbd/.test(commandOf(pid))) await endById(pid);
   rmSync(RUN_FILE, { force: true });
 }
 
-/** Keeps the children, their order of ending, and the run file. */
+/** A child that dies more often than this, in a minute, is not started again. */
+const MOST_RESTARTS = 5;
+
+/** Keeps the children: starts again what dies, ends all in order, writes the run file. */
 class Session {
   /** @type {import('./children.mjs').Child[]} */
   children = [];
+  /** @type {number[]} */
+  restarts = [];
   url = '';
   ending = false;
 
   /** @param {string} name @param {string[]} command @param {NodeJS.ProcessEnv} env @param {string} [cwd] */
   start(name, command, env, cwd) {
-    const log = openSync(join(DATA, `${name}.log`), 'a');
-    const child = start(name, command, { env, log, ...(cwd ? { cwd } : {}) });
-    this.add(child);
-    return child;
+    return this.keep(() => {
+      const log = openSync(join(DATA, `${name}.log`), 'a');
+      return start(name, command, { env, log, ...(cwd ? { cwd } : {}) });
+    });
   }
 
-  /** @param {import('./children.mjs').Child} child */
-  add(child) {
+  /** @param {() => import('./children.mjs').Child} spawn @param {import('./children.mjs').Child} [running] */
+  keep(spawn, running) {
+    const child = running ?? spawn();
     this.children.push(child);
     this.save();
     child.ended.then(() => {
       if (this.ending) return;
-      say(`\n  ${child.name} ended by itself; see ${DATA}/${child.name}.log`);
-      void this.end(1);
+      this.children = this.children.filter((each) => each !== child);
+      const now = Date.now();
+      this.restarts = [...this.restarts.filter((at) => now - at < 60_000), now];
+      if (this.restarts.length > MOST_RESTARTS) {
+        say(`\n  ${child.name} keeps ending by itself; see ${DATA}/${child.name}.log`);
+        void this.end(1);
+        return;
+      }
+      say(`  ${child.name} ended by itself; starting it again`);
+      this.keep(spawn);
     });
+    return child;
   }
 
   save() {
-    writeFileSync(RUN_FILE, JSON.stringify({ pid: process.pid, url: this.url, children: this.children.map(({ pid }) => pid) }));
+    writeFileSync(
+      RUN_FILE,
+      JSON.stringify({ pid: process.pid, url: this.url, children: this.children.map(({ name, pid }) => ({ name, pid })) }),
+    );
   }
 
   /** Ends all, the database last. @param {number} code */
   async end(code) {
     if (this.ending) return;
     this.ending = true;
-    for (const child of [...this.children].reverse()) await stopChild(child);
+    // the database was started first and ends last
+    for (const child of [...this.children].sort((a, b) => Number(a.name === 'mariadb') - Number(b.name === 'mariadb')))
+      await stopChild(child);
     rmSync(RUN_FILE, { force: true });
     process.exit(code);
   }
@@ -106,6 +126,7 @@ class Session {
 async function startSimulation(session, databaseUrl) {
   /** @type {{ id: string, profile: unknown }[]} */
   const machines = JSON.parse(task(databaseUrl, 'machines'));
+  /** @type {number[]} */
   const ports = [];
   for (const _ of machines) ports.push(await freePort());
   const factor = Number(process.env.GOODARC_TIME_FACTOR ?? 1);
@@ -148,7 +169,7 @@ async function demoWith(args, live) {
   await buildAll({ web: !live });
   try {
     const database = await step('starting the database', () => startDatabase(DATA, ['goodarc']));
-    session.add(database.child);
+    session.keep(database.spawn, database.child);
     const databaseUrl = database.urlOf('goodarc');
     await step('bringing the demo data up to date', () => {
       task(databaseUrl, 'migrate');
@@ -169,7 +190,7 @@ async function demoWith(args, live) {
     };
     await step('starting the server', async () => {
       const command = live
-        ? ['npx', '--no-install', 'astro', 'dev', '--host', '127.0.0.1', '--port', String(port)]
+        ? [process.execPath, join(ROOT, 'node_modules/astro/astro.js'), 'dev', '--host', '127.0.0.1', '--port', String(port)]
         : [process.execPath, join(WEB, 'server.mjs')];
       const server = session.start('server', command, env, WEB);
       await untilUp(session.url, server, join(DATA, 'server.log'));

@@ -45,25 +45,27 @@ export async function writeSchemas() {
 }
 
 /** The simulated machines and radar, the database tasks and the web server; each only when its sources changed. */
+/** @param {{ web?: boolean }} [options] without `web` for live reload, where Vite serves the sources */
 export async function buildAll({ web = true } = {}) {
   const shared = ['packages/core/src', 'packages/machine-link/src', 'package-lock.json', 'tsconfig.base.json'];
   await whenStale('simulate', shared, SIMULATE, () =>
     step('building the simulated machines', () => bundle('packages/machine-link/src/simulate.ts', SIMULATE)),
   );
   const tasksFrom = [...shared, 'apps/web/src/db', 'apps/web/src/server', 'apps/web/src/tasks.ts'];
-  await whenStale(
-    'web',
-    [...shared, 'apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'],
-    join(WEB, 'dist/server/entry.mjs'),
-    () =>
-      step('building the web app (half a minute or so)', () =>
-        run('npx', ['--no-install', 'astro', 'build', '--silent'], {
-          cwd: WEB,
-          env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
-          quiet: true,
+  if (web)
+    await whenStale(
+      'web',
+      [...shared, 'apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'],
+      join(WEB, 'dist/server/entry.mjs'),
+      () =>
+        step('building the web app (half a minute or so)', () => {
+          run('npx', ['--no-install', 'astro', 'build', '--silent'], {
+            cwd: WEB,
+            env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+            quiet: true,
+          });
         }),
-      ),
-  );
+    );
   // after the web app: its build empties dist
   await whenStale('tasks', tasksFrom, TASKS, () =>
     step('building the database tasks', () => bundle('apps/web/src/tasks.ts', TASKS, ['mysql2', 'drizzle-orm', 'pino'])),

@@ -17,6 +17,7 @@ import {
   netHeightAt,
   PLATE,
   surfaceById,
+  tennisSpinDrag,
 } from '../src/index.ts';
 import { oracleFlight } from './support/oracle.ts';
 import { everyBall, randomFlight, seeded } from './support/random.ts';
@@ -66,6 +67,13 @@ describe('flight against odex, an independent integrator', () => {
       });
     }
   });
+});
+
+test('the looked-up spin drag of a tennis ball is the published law, over the whole range', () => {
+  for (let s = 0; s < 4; s += 0.0007) {
+    const law = s === 0 ? 0 : (22.503 + 4.196 * s ** -2.5) ** -0.4;
+    expect(Math.abs(tennisSpinDrag(s) - law)).toBeLessThan(2e-8);
+  }
 });
 
 describe('flight against handbook values', () => {

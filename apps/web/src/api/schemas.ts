@@ -83,4 +83,3 @@ export const commandBody = z.discriminatedUnion('do', [
 export type CourtsideCommand = z.infer<typeof commandBody>;
 
 export const meBody = z.strictObject({ units: z.enum(['imperial', 'metric']), theme: z.enum(['chalk', 'dusk']) }).partial();
-export { gateSchema };

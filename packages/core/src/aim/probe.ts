@@ -156,52 +156,57 @@ const arcOf = (probe: Probe, speedMps: number, elevationDeg: number, bearingDeg:
 });
 
 /**
- * Secant search in one free value, with the bearing turned along after every trial.
+ * Broyden's search for the free value and the bearing together. Both are scaled to metres of miss, by the slope in a vacuum and by the
+ * distance, so that the search starts from a unit matrix and learns from each trial what wind and spin change.
  * Rough flights bring it near, full ones finish it.
- * @param heldValue  the elevation in degrees for 'speed', else the speed in m/s
+ * @param heldValue  the elevation in degrees for 'speed' and 'reach', else the speed in m/s
  * @returns null when it does not settle; the caller then looks along the whole range
  */
 export function settle(probe: Probe, free: Free, heldValue: number, start: Start): Arc | null {
-  let { free: a, bearingDeg, slope } = start;
+  let { free: a, bearingDeg } = start;
+  const slope = start.slope ?? vacuumSlope(probe, free, heldValue, a);
+  if (slope === 0 || !Number.isFinite(slope)) return null;
+  let [j11, j12, j21, j22] = [1, 0, 0, 1];
+  let [moved1, moved2, lastMiss, lastRight] = [0, 0, 0, 0];
   let rough = true;
-  let lastA = Number.NaN;
-  let lastMiss = Number.NaN;
-  // metres to the right for a radian of turn: the distance, unless wind or spin make it more or less
-  let turn = probe.distanceM;
-  let lastRight = Number.NaN;
-  let lastTurn = 0;
-  for (let i = 0; i < 40; i++) {
+  for (let i = 0; i < MOST_TRIALS; i++) {
     if (!possible(free, a) || !shootAt(probe, free, heldValue, a, bearingDeg, rough)) return null;
     const { right } = probe;
     const miss = alongGround(free) ? probe.beyond : probe.up;
     if (!rough && (alongGround(free) ? Math.abs(miss) < 1e-4 && Math.abs(right) < 1e-4 : probe.onTarget))
       return arcOf(probe, ...valuesOf(free, heldValue, a), bearingDeg);
-    slope ??= vacuumSlope(probe, free, heldValue, a);
-    if (Number.isFinite(lastMiss) && Math.abs(a - lastA) > 1e-13) {
-      // turning the bearing moves the miss as well: a slope that jumps is that, and not the curve
-      const secant = (miss - lastMiss) / (a - lastA);
-      if (secant / slope > 0.2 && secant / slope < 5) slope = secant;
+    const moved = moved1 * moved1 + moved2 * moved2;
+    if (moved > 1e-12) {
+      const error1 = (miss - lastMiss - j11 * moved1 - j12 * moved2) / moved;
+      const error2 = (right - lastRight - j21 * moved1 - j22 * moved2) / moved;
+      j11 += error1 * moved1;
+      j12 += error1 * moved2;
+      j21 += error2 * moved1;
+      j22 += error2 * moved2;
     }
-    if (slope === 0 || !Number.isFinite(slope)) return null;
-    if (Math.abs(lastTurn) > 1e-7) {
-      const secant = (right - lastRight) / lastTurn / probe.distanceM;
-      if (secant > 0.3 && secant < 4) turn = secant * probe.distanceM;
-    }
-    lastRight = right;
-    lastTurn = -right / turn;
-    const near = Math.abs(miss) < 0.08 && Math.abs(right) < 0.08;
-    lastA = a;
+    const det = j11 * j22 - j12 * j21;
+    if (Math.abs(det) < 1e-3) return null;
+    const next = bounded(free, a, a - (j22 * miss - j12 * right) / det / slope);
+    const turn = -(j11 * right - j21 * miss) / det;
+    moved1 = (next - a) * slope;
+    moved2 = Math.min(LARGEST_TURN * probe.distanceM, Math.max(-LARGEST_TURN * probe.distanceM, turn));
     lastMiss = miss;
-    a = bounded(free, a, a - miss / slope);
-    bearingDeg += radToDeg(lastTurn);
-    if (rough && near) {
+    lastRight = right;
+    a = next;
+    bearingDeg += radToDeg(moved2 / probe.distanceM);
+    if (rough && Math.abs(miss) < NEAR_M && Math.abs(right) < NEAR_M) {
       rough = false;
-      lastMiss = Number.NaN; // a rough and a full trial are not two points of one curve
-      lastTurn = 0;
+      moved1 = moved2 = 0; // a rough and a full trial are not two points of one curve
     }
   }
   return null;
 }
+
+const MOST_TRIALS = 30;
+/** Misses under this, m, are finished with full flights. */
+const NEAR_M = 0.1;
+/** Most turn in one trial, rad. */
+const LARGEST_TURN = 0.5;
 
 const RANGE: Record<Free, readonly [number, number]> = { speed: [1e-5, 4], reach: [0.3, 160], low: [-60, 60], high: [-60, 89.9] };
 

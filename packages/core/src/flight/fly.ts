@@ -112,12 +112,8 @@ export function advanceToGround(s: Stepper, coarseness: number): boolean {
 
 /** Moves the end of a step, already within microns of the ground, onto it. */
 function settleOn(s: Stepper, ground: number): void {
-  const dt = s.now[5] === 0 ? 0 : (ground - s.now[2]!) / s.now[5]!;
-  s.now[0]! += s.now[3]! * dt;
-  s.now[1]! += s.now[4]! * dt;
+  if (s.now[5] !== 0) s.shift((ground - s.now[2]!) / s.now[5]!);
   s.now[2] = ground;
-  s.t += dt;
-  s.h += dt;
 }
 
 function noteCrossings(s: Stepper, planesY: readonly number[], flight: Flight): void {

@@ -1,5 +1,6 @@
 import { degToRad, rpmToRadPerS } from '../quantity/index.ts';
 import type { Ball } from '../sport/index.ts';
+import { tennisSpinDrag } from './tennis-drag.ts';
 
 /** Standard gravity, m/s² (ISO 80000-3 conventional value). */
 export const GRAVITY = 9.80665;
@@ -31,9 +32,11 @@ const TENNIS = 0;
 const CONSTANT_CD = 1;
 const NO_SPIN = 2;
 
-/** Longest step, s, and the longest in units of the drag time; both set by the accuracy tests (1 mm and 0.1 ms against odex). */
-const MAX_STEP_S = 0.08;
-const MAX_STEP_IN_DRAG_TIMES = 0.085;
+/** Longest and shortest step, s, and the longest by what the air and the turn of the path allow; set by the accuracy tests (1 mm and 0.1 ms against odex). */
+const MAX_STEP_S = 0.11;
+const MIN_STEP_S = 0.02;
+const MAX_STEP_IN_DRAG_TIMES = 0.06;
+const MAX_TURN_RAD = 0.25;
 
 /**
  * Classical fixed-stage Runge–Kutta (RK4) over one leg of a flight, with the spin held constant.
@@ -52,8 +55,8 @@ export class Stepper {
   readonly spin = new Float64Array(3);
   readonly radiusM: number;
   readonly inertiaShare: number;
-  t = 0;
-  h = 0;
+  /** `[t, h]`; an array, since a number field that changes is boxed anew at every change. */
+  private readonly clock = new Float64Array(2);
 
   private readonly k: number;
   private readonly ball: Ball;
@@ -77,6 +80,23 @@ export class Stepper {
     this.windY = wind.yMps;
   }
 
+  get t(): number {
+    return this.clock[0]!;
+  }
+
+  get h(): number {
+    return this.clock[1]!;
+  }
+
+  /** Moves the end of the last step by `dt` seconds along its velocity: for microns only. */
+  shift(dt: number): void {
+    this.now[0]! += this.now[3]! * dt;
+    this.now[1]! += this.now[4]! * dt;
+    this.now[2]! += this.now[5]! * dt;
+    this.clock[0]! += dt;
+    this.clock[1]! += dt;
+  }
+
   /** Puts the ball at its launch at t = 0. */
   launch(l: Launch): void {
     const el = degToRad(l.elevationDeg);
@@ -93,7 +113,8 @@ export class Stepper {
     now[3] = l.speedMps * cosE * sinB;
     now[4] = l.speedMps * cosE * cosB;
     now[5] = l.speedMps * sinE;
-    this.t = 0;
+    this.clock[0] = 0;
+    this.clock[1] = 0;
     this.setSpin(
       -top * cosB + side * sinE * sinB + gyro * cosE * sinB,
       top * sinB + side * sinE * cosB + gyro * cosE * cosB,
@@ -151,8 +172,7 @@ export class Stepper {
         const s = (this.radiusM * cross) / v2;
         if (this.law === TENNIS) {
           const q = 1 / s;
-          // exp(log) costs a third of Math.pow here and agrees to the last digits
-          cd += Math.exp(-0.4 * Math.log(22.503 + 4.196 * q * q * Math.sqrt(q))) * this.dragFactor;
+          cd += tennisSpinDrag(s) * this.dragFactor;
           lift = (this.k * v2) / ((2.022 + 0.981 * q) * cross);
         } else {
           lift = (this.k * v2 * this.clTop * s) / ((this.clBase + this.clSlope * s) * cross);
@@ -167,21 +187,29 @@ export class Stepper {
 
   /** The step that keeps the error in bounds here, times `coarseness` (1 for full accuracy). */
   stepLength(coarseness: number): number {
-    const now = this.now;
-    const v = Math.sqrt(now[3]! * now[3]! + now[4]! * now[4]! + now[5]! * now[5]!);
-    return coarseness * Math.min(MAX_STEP_S, MAX_STEP_IN_DRAG_TIMES / (this.k * this.cd * v + 1e-9));
+    const { now, accNow } = this;
+    const v2 = now[3]! * now[3]! + now[4]! * now[4]! + now[5]! * now[5]!;
+    const level2 = accNow[0]! * accNow[0]! + accNow[1]! * accNow[1]!;
+    const lifted = accNow[2]! + GRAVITY;
+    // seconds² in which the air alone would stop the ball, and in which its path turns by a radian
+    const stops = v2 / (level2 + lifted * lifted + 1e-9);
+    const turns = v2 / (level2 + accNow[2]! * accNow[2]! + 1e-9);
+    const own = Math.sqrt(Math.min(MAX_STEP_IN_DRAG_TIMES ** 2 * stops, MAX_TURN_RAD ** 2 * turns));
+    return coarseness * Math.min(MAX_STEP_S, Math.max(MIN_STEP_S, own));
   }
 
   /** Goes on by `h` seconds. Costs four force evaluations. */
   step(h: number): void {
-    this.was.set(this.now);
-    this.accWas.set(this.accNow);
+    const { now, was, accNow, accWas } = this;
+    // by hand: TypedArray.set costs more than the four force evaluations
+    for (let i = 0; i < 6; i++) was[i] = now[i]!;
+    for (let i = 0; i < 3; i++) accWas[i] = accNow[i]!;
     this.advance(h);
   }
 
   /** Takes the last step again with another length, from the same start. */
   restep(h: number): void {
-    this.t -= this.h;
+    this.clock[0]! -= this.clock[1]!;
     this.advance(h);
   }
 
@@ -214,9 +242,12 @@ export class Stepper {
     now[4] = vy + sixth * (ay1 + 2 * (ay2 + ay3) + acc[1]!);
     now[5] = vz + sixth * (az1 + 2 * (az2 + az3) + acc[2]!);
     this.accelerate(now[3]!, now[4]!, now[5]!);
-    this.accNow.set(acc);
-    this.t += h;
-    this.h = h;
+    const { accNow } = this;
+    accNow[0] = acc[0]!;
+    accNow[1] = acc[1]!;
+    accNow[2] = acc[2]!;
+    this.clock[0]! += h;
+    this.clock[1] = h;
   }
 
   /**

@@ -1,0 +1,96 @@
+import { expect, type Page, test } from '@playwright/test';
+import { childPid, expectAccessible, machineState } from './support/pages.ts';
+
+/** What goes wrong on court, and what is kept. Processes are ended by the ids in the demo's own run file. */
+
+async function openRung(page: Page, name: string): Promise<void> {
+  await page.goto('/courtside');
+  await page.getByRole('link', { name: new RegExp(name) }).click();
+  await expect(page.getByRole('button', { name: /^(Arm|Resume)/ })).toBeEnabled();
+}
+
+async function feedOne(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Arm/ }).click();
+  await page.getByRole('button', { name: /^Feed/ }).click({ timeout: 20_000 });
+  await expect(page.getByRole('button', { name: /^In/ })).toBeEnabled({ timeout: 20_000 });
+}
+
+test.skip(({ isMobile }) => isMobile, 'once is enough');
+
+test('a machine that falls silent shows within 1.5 s, and the tally is kept', async ({ page }) => {
+  await openRung(page, 'Across the net, deeper');
+  await feedOne(page);
+  await page.getByRole('button', { name: /^In/ }).click();
+  await page.getByText('Refill, or try a fault').click();
+  await page.getByRole('button', { name: 'silence' }).click();
+  await expect(page.getByText('Bramble does not answer.')).toBeVisible({ timeout: 1500 });
+  await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 1');
+  await expect(machineState(page)).toHaveAttribute('data-state', 'held', { timeout: 15_000 }); // it comes back, on hold
+});
+
+test('a jam is a fault with what to do; after clearing it the round goes on from a new arm', async ({ page }) => {
+  await openRung(page, 'Same ball, from the baseline');
+  await feedOne(page);
+  await page.getByText('Refill, or try a fault').click();
+  await page.getByRole('button', { name: 'jam' }).click();
+  await expect(page.getByText('Fault: jam.')).toBeVisible({ timeout: 15_000 });
+  await page.getByRole('button', { name: 'Clear the fault' }).click();
+  await expect(machineState(page)).toHaveAttribute('data-state', 'idle');
+});
+
+test('closing the page holds the machine; opening it again finds the round where it was', async ({ page, context }) => {
+  await openRung(page, 'Groove from the service line');
+  await feedOne(page);
+  await page.getByRole('button', { name: /^Out/ }).click();
+  const address = page.url();
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(address);
+  await expect(machineState(again)).toHaveAttribute('data-state', 'held', { timeout: 3000 });
+  await expect(again.getByTestId('tally').locator('visible=true')).toHaveText('0 of 1');
+  await again.getByRole('button', { name: /^Resume/ }).click();
+  await expect(machineState(again)).toHaveAttribute('data-state', 'feeding');
+  await again.getByRole('button', { name: /^Stow/ }).click();
+  await again.getByRole('button', { name: 'Finish round' }).click();
+  await expect(again.getByText('Round finished: 0 of 1 in.')).toBeVisible();
+});
+
+test('killing the web server loses nothing that was acknowledged, and what was tapped meanwhile arrives', async ({ page }) => {
+  await openRung(page, 'Across the net, deeper');
+  const resume = page.getByRole('button', { name: /^Resume/ });
+  if (await resume.isVisible()) await page.getByRole('button', { name: 'Finish round' }).click();
+  await feedOne(page);
+  await page.getByRole('button', { name: /^In/ }).click();
+  await expect(page.getByRole('button', { name: /^In/ })).toBeEnabled({ timeout: 20_000 });
+  process.kill(childPid('server'), 'SIGKILL');
+  await expect(page.getByText('The server does not answer.')).toBeVisible({ timeout: 3000 });
+  await page.getByRole('button', { name: /^Near/ }).click();
+  await expect(page.getByText(/kept on this device/)).toBeVisible();
+  await expect(page.getByText(/kept on this device/)).toBeHidden({ timeout: 30_000 });
+  await expect(machineState(page)).toHaveAttribute('data-state', 'held', { timeout: 30_000 }); // it had stopped by itself
+  await page.getByRole('button', { name: 'Finish round' }).click();
+  await page.getByRole('link', { name: 'See it in the logbook' }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'Across the net, deeper' }).first()).toContainText('1 of 2');
+});
+
+test('with the database gone a form keeps what was typed, and saves when it is back', async ({ page }) => {
+  await page.goto('/kit?at=players');
+  await page.getByRole('button', { name: 'Add a player' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Orla Fennimore-Achterberg of the Thursday evening group');
+  await page.getByLabel('Height').fill(`5'6"`);
+  await expectAccessible(page);
+  process.kill(childPid('mariadb'), 'SIGKILL');
+  await page.getByRole('button', { name: 'Save' }).click();
+  const alert = page.getByRole('alert').filter({ hasText: 'does not answer' });
+  const saved = page.getByRole('heading', { name: /^Orla Fennimore/ });
+  await expect(alert.or(saved)).toBeVisible({ timeout: 15_000 });
+  for (let tries = 0; tries < 20 && !(await saved.isVisible()); tries++) {
+    await expect(page.getByLabel('Name', { exact: true })).toHaveValue(/^Orla Fennimore/);
+    await page.waitForTimeout(700);
+    await page.getByRole('button', { name: 'Save' }).click();
+    await page.waitForTimeout(300);
+  }
+  await expect(saved).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Building · right-handed · 5 ft 6 in')).toHaveCount(2);
+});

@@ -1,0 +1,106 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, expectNoSideways } from './support/pages.ts';
+
+const VIEWS = [
+  '/',
+  '/bench',
+  '/ladders',
+  '/courtside',
+  '/logbook',
+  '/kit?at=players',
+  '/kit?at=courts',
+  '/kit?at=balls',
+  '/kit?at=machines',
+];
+
+for (const theme of ['chalk', 'dusk'] as const) {
+  test(`every view in ${theme}: axe finds nothing, nothing sticks out, no error in the console`, async ({ page }) => {
+    const errors: string[] = [];
+    page.on('pageerror', ({ message }) => errors.push(message));
+    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+    if (theme === 'dusk') {
+      await page.getByRole('button', { name: 'Dusk' }).click();
+      await expect(page.locator('html')).toHaveAttribute('data-theme', 'dusk');
+    }
+    for (const view of VIEWS) {
+      await page.goto(view);
+      await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await expectNoSideways(page);
+      await expectAccessible(page);
+    }
+    if (theme === 'dusk') {
+      await page.getByRole('button', { name: 'Chalk' }).click();
+      await expect(page.locator('html')).toHaveAttribute('data-theme', 'chalk');
+    }
+    expect(errors).toEqual([]);
+  });
+}
+
+test('a ladder is renamed, a rung deleted and brought back, the ladder deleted and brought back', async ({ page, isMobile }) => {
+  await page.goto('/ladders');
+  const cage = page.getByRole('listitem').filter({ hasText: 'Cage climb' }).first();
+  await cage.getByRole('button', { name: 'Duplicate' }).click();
+  const title = page.getByLabel('Name of the ladder');
+  await expect(title).toHaveValue(/\(copy\)$/);
+  const name = `Spring cage ${isMobile ? 'phone' : 'desk'}`;
+  await title.fill(name);
+  await title.press('Enter');
+  await expect(title).not.toBeFocused();
+  await page.getByRole('button', { name: 'Delete rung 2' }).click();
+  await expect(page.getByRole('link', { name: 'Quicker hands' })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'Quicker hands' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('list', { name: 'Rungs, hardest first' }).getByRole('heading')).toHaveText([
+    'Game look',
+    'Quicker hands',
+    'Easy and true',
+  ]);
+  await expect(title).toHaveValue(name);
+  if (!isMobile) {
+    const grip = page.getByRole('button', { name: 'Move rung 1, Easy and true' });
+    const from = (await grip.boundingBox())!;
+    const to = (await page.getByRole('button', { name: 'Move rung 3, Game look' }).boundingBox())!;
+    await page.mouse.move(from.x + 8, from.y + 20);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 8, from.y - 20, { steps: 4 });
+    await page.mouse.move(to.x + 8, to.y + 8, { steps: 10 });
+    await page.mouse.up();
+    await expect(page.getByRole('list', { name: 'Rungs, hardest first' }).getByRole('heading').first()).toHaveText('Easy and true');
+  }
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(page.getByText('The ladder was deleted.')).toBeVisible();
+  await expect(page.getByRole('heading', { name })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Name of the ladder')).toHaveValue(name);
+});
+
+test('kit: a machine is added from its kind, its limits are changed, and it is archived with undo', async ({ page, isMobile }) => {
+  const name = `Sorrel ${isMobile ? 'phone' : 'desk'}`;
+  await page.goto('/kit?at=machines');
+  await page.getByRole('button', { name: 'Add a machine' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Give it a name')).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByLabel(/^Kind/).selectOption('One-wheel portable');
+  const fastest = page.getByLabel('Fastest ball');
+  await expect(fastest).toHaveValue('45.0 mph');
+  await fastest.fill('50');
+  await fastest.press('Tab');
+  await page.getByLabel(/^Line address/).fill('elsewhere:80');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Leave empty, or give 127.0.0.1')).toBeVisible();
+  await page.getByLabel(/^Line address/).fill('');
+  await page.getByRole('button', { name: 'Save' }).click();
+  const row = page.getByRole('listitem').filter({ hasText: name });
+  await expect(row).toContainText('10 mph to 50 mph');
+  await page.getByRole('button', { name: `Archive ${name}` }).click();
+  await expect(row).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(row).toBeVisible();
+  await page.reload();
+  await expect(row).toContainText('worked by hand');
+});

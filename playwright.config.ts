@@ -1,0 +1,41 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4390;
+
+/** One worker against one demo of its own, with its own data; the simulated machines feed four times as fast. */
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    actionTimeout: 10_000,
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  projects: [
+    { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },
+  ],
+  webServer: {
+    command: `./arc demo --fresh --yes --port ${PORT}`,
+    url: `http://127.0.0.1:${PORT}/api/health`,
+    timeout: 180_000,
+    env: { GOODARC_DATA: process.env.GOODARC_DATA ?? '.data/e2e', GOODARC_TIME_FACTOR: '4' },
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 15_000 },
+  },
+});
