@@ -159,7 +159,7 @@ test('by keyboard only', async ({ page, isMobile }) => {
   const run = page
     .getByRole('listitem')
     .filter({ has: page.getByRole('link', { name, exact: true }) })
-    .getByRole('link', { name: 'Run' });
+    .getByRole('link', { name: 'Run', exact: true });
   await run.focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: `3 · ${name}` })).toBeVisible();

@@ -95,7 +95,7 @@ test('kit: a machine is added from its kind, its limits are changed, and it is a
   await expect(page.getByText('Leave empty, or give 127.0.0.1')).toBeVisible();
   await page.getByLabel(/^Line address/).fill('');
   await page.getByRole('button', { name: 'Save' }).click();
-  const row = page.getByRole('listitem').filter({ hasText: name });
+  const row = page.getByRole('list', { name: 'Machines' }).getByRole('listitem').filter({ hasText: name });
   await expect(row).toContainText('10 mph to 50 mph');
   await page.getByRole('button', { name: `Archive ${name}` }).click();
   await expect(row).toBeHidden();

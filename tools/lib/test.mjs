@@ -80,7 +80,7 @@ async function browser() {
 /** @returns {Count} */
 const lint = () => {
   const checks = [
-    check('lint and format (Biome)', ['biome', 'check', '.']),
+    check('lint and format (Biome)', ['biome', 'check', '--error-on-warnings', '.']),
     check('types', ['tsc', '-p', 'tsconfig.json']),
     check('types of the core, without DOM or Node', ['tsc', '-p', 'packages/core/tsconfig.json']),
     check('types of the web app', ['astro', 'check', '--minimumSeverity', 'warning'], { cwd: WEB }),

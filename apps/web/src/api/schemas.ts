@@ -1,6 +1,5 @@
 import {
   BALLS,
-  gateSchema,
   LEVELS,
   ladderSchema,
   machineProfileSchema,

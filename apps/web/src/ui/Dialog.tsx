@@ -7,6 +7,8 @@ export function Dialog({ title, onClose, children }: { title: string; onClose: (
   const id = useId();
   useEffect(() => {
     element.current?.showModal();
+    // showModal focuses the first button it finds; what one came for is the first field
+    element.current?.querySelector<HTMLElement>('[data-first]')?.focus();
   }, []);
   return (
     <dialog ref={element} className="modal" aria-labelledby={id} onClose={onClose}>

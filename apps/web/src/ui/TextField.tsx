@@ -5,6 +5,8 @@ interface Props extends InputHTMLAttributes<HTMLInputElement> {
   label: string;
   problem?: string | undefined;
   ref?: Ref<HTMLInputElement>;
+  /** The field that a dialog opens on. */
+  'data-first'?: boolean;
 }
 
 /** A labelled line of text with its problem beside it; works with react-hook-form's `register`. */

@@ -123,7 +123,7 @@ export function parseQuantity(text: string, dimension: Dimension, system: UnitSy
   let previous: string | undefined;
   while (rest.trim() !== '') {
     const match = TOKEN.exec(rest);
-    if (!match) return fail(`“${text}” is not a ${dimension}`);
+    if (!match) return fail(`“${text}” is not ${dimension === 'angle' ? 'an' : 'a'} ${dimension}`);
     const [whole, numberText = '', unitText] = match;
     let unit = unitText === undefined ? undefined : ALIASES[unitText];
     if (unitText !== undefined && (unit === undefined || !(unit in factors))) return fail(`“${unitText}” is not a unit of ${dimension}`);
@@ -135,7 +135,9 @@ export function parseQuantity(text: string, dimension: Dimension, system: UnitSy
     previous = unitText === undefined ? 'bare' : unit;
     rest = rest.slice(whole.length);
   }
-  return Number.isFinite(total) ? { ok: true, value: sign * total } : fail(`“${text}” is not a ${dimension}`);
+  return Number.isFinite(total)
+    ? { ok: true, value: sign * total }
+    : fail(`“${text}” is not ${dimension === 'angle' ? 'an' : 'a'} ${dimension}`);
 }
 
 function readTemperature(rest: string, sign: number, system: UnitSystem, text: string, fail: (why: string) => Parsed): Parsed {

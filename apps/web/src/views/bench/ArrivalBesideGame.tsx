@@ -70,11 +70,11 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
           </>
         )}
       </div>
-      <dl className="mt-1">
+      <ul className="mt-1">
         {pairs.map((each) => (
           <PairedBar key={each.name} {...each} />
         ))}
-      </dl>
+      </ul>
       {comfort && (
         <p className="mt-2 flex flex-wrap items-center gap-x-2 border-t border-base-300 pt-2">
           <ComfortMark comfort={comfort.word} />
@@ -95,10 +95,10 @@ function PairedBar({ name, feed, game, print, compare, aside }: Pair) {
   const width = (value: number): string => `${(100 * Math.abs(value)) / most}%`;
   const share = game ? feed / game : null;
   return (
-    <div className="py-1">
+    <li className="py-1">
       <div className="flex items-baseline justify-between">
-        <dt className="font-semibold">{name}</dt>
-        <dd className="text-lg font-bold">{print(feed)}</dd>
+        <span className="font-semibold">{name}</span>
+        <span className="text-lg font-bold">{print(feed)}</span>
       </div>
       <div className="h-2.5 bg-base-300" aria-hidden="true">
         <div className="h-full bg-ball" style={{ width: width(feed) }} />
@@ -114,12 +114,12 @@ function PairedBar({ name, feed, game, print, compare, aside }: Pair) {
           />
         </div>
       )}
-      <dd className="flex justify-between text-sm text-quiet">
+      <div className="flex justify-between text-sm text-quiet">
         <span>{game === null ? 'no game ball chosen' : `game ${print(game)}`}</span>
         <span>
           {[aside, compare === 'share' && share !== null ? `${Math.round(share * 100)} % of game` : ''].filter(Boolean).join(' · ')}
         </span>
-      </dd>
-    </div>
+      </div>
+    </li>
   );
 }

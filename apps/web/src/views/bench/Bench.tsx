@@ -17,6 +17,7 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Kit, Viewer } from '../../api/rows.ts';
+import { machineFor } from '../../ui/machineFor.ts';
 import { describeSpot } from '../../ui/place.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
@@ -90,7 +91,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
       change({ courtId: id, surfaceId: next.surfaceId });
       return;
     }
-    const fitting = kit.machines.find(({ profile }) => profile.sports.includes(next.sport));
+    const fitting = machineFor(kit.machines, next.sport);
     if (!fitting) {
       toast.error(`No machine of yours throws ${next.sport} balls. Add one in Kit.`);
       return;

@@ -119,7 +119,7 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
   return (
     <Dialog title={edited ? 'Save the rung' : 'Add to a ladder'} onClose={onClose}>
       <form className="grid grid-cols-2 gap-x-4 gap-y-3" onSubmit={save(false)} noValidate>
-        <TextField className="col-span-2" label="Name of the rung" autoFocus {...form.register('name')} problem={errors.name?.message} />
+        <TextField className="col-span-2" label="Name of the rung" data-first {...form.register('name')} problem={errors.name?.message} />
         <TextField
           className="col-span-2"
           label="Focal point, one sentence"

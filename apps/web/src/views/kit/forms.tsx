@@ -65,7 +65,7 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
   );
   return (
     <form className={GRID} onSubmit={submit} noValidate>
-      <TextField className="col-span-2" label="Name" autoFocus {...form.register('name')} problem={problemOf('name')} />
+      <TextField className="col-span-2" label="Name" data-first {...form.register('name')} problem={problemOf('name')} />
       <Controller
         control={form.control}
         name="level"
@@ -114,7 +114,7 @@ export function CourtForm({ row, save }: FormProps<CourtRow>) {
   const surfaces = SURFACES.filter((each) => each.sport === sport);
   return (
     <form className={GRID} onSubmit={submit} noValidate>
-      <TextField className="col-span-2" label="Name" autoFocus {...form.register('name')} problem={problemOf('name')} />
+      <TextField className="col-span-2" label="Name" data-first {...form.register('name')} problem={problemOf('name')} />
       <Controller
         control={form.control}
         name="sport"
@@ -158,7 +158,7 @@ export function BallForm({ row, save }: FormProps<BallRow>) {
   );
   return (
     <form className={GRID} onSubmit={submit} noValidate>
-      <TextField className="col-span-2" label="Name" autoFocus {...form.register('name')} problem={problemOf('name')} />
+      <TextField className="col-span-2" label="Name" data-first {...form.register('name')} problem={problemOf('name')} />
       <Controller
         control={form.control}
         name="ballId"
@@ -205,7 +205,7 @@ export function MachineForm({ row, save }: FormProps<MachineRow>) {
   const problem = problemOf('profile.speedMps') ?? problemOf('profile.elevationDeg') ?? problemOf('profile.intervalS');
   return (
     <form className={GRID} onSubmit={submit} noValidate>
-      <TextField className="col-span-2" label="Name" autoFocus {...form.register('name')} problem={problemOf('name')} />
+      <TextField className="col-span-2" label="Name" data-first {...form.register('name')} problem={problemOf('name')} />
       <Select
         className="col-span-2"
         label="Kind (sets all figures below; then change what differs)"
