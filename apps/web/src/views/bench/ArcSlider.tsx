@@ -3,12 +3,13 @@ import { useId } from 'react';
 import { comfortColour } from '../../ui/ComfortMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 
+/** A word on the track; the list for screen readers and the title say the whole. */
 const SHORT: Record<ReasonCode, string> = {
-  net: 'hits the net',
-  'speed-too-high': 'too fast for this machine',
-  'speed-too-low': 'too slow for this machine',
-  'elevation-too-high': 'steeper than this machine',
-  'elevation-too-low': 'flatter than this machine',
+  net: 'net',
+  'speed-too-high': 'too fast',
+  'speed-too-low': 'too slow',
+  'elevation-too-high': 'too steep',
+  'elevation-too-low': 'too flat',
   'out-of-reach': 'out of reach',
   'no-net': '',
 };
@@ -84,9 +85,10 @@ export function ArcSlider({
         />
       </div>
       <div className="relative h-5 text-[13px] font-medium" aria-hidden="true">
-        {runs.map(({ from, to, text, colour }) => (
+        {runs.map(({ from, to, text, colour, code }) => (
           <span
             key={`${from}${text}`}
+            title={code ? REASON_TEXT[code] : undefined}
             className="absolute overflow-hidden text-center text-ellipsis whitespace-nowrap"
             style={{ left: `${at(from)}%`, width: `${at(to) - at(from)}%`, color: colour }}
           >

@@ -56,7 +56,7 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
     ),
     pair('Height at the hit', (a) => a.heightM, units.length, 'none', stroke === 'groundstroke' ? height : undefined),
     pair(arrival.leg > 0 ? 'Steepness off the court' : 'Steepness coming in', (a) => a.descentDeg, slope, 'none'),
-    pair(arrival.leg > 0 ? 'Topspin after the bounce' : 'Topspin', (a) => a.topspinRpm, printSpin, 'none'),
+    pair(arrival.leg > 0 ? 'Spin after the bounce' : 'Spin', (a) => a.topspinRpm, spin, 'none'),
   ];
   return (
     <div>
@@ -65,7 +65,7 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
         {game && (
           <>
             {' '}
-            · dashed is the game ball: {gameBallLabel(game.ball).toLowerCase()}, {units.speed(game.launch.speedMps)}{' '}
+            · dashed is the game ball: {gameBallLabel(game.ball)}, {units.speed(game.launch.speedMps)}{' '}
             <SourceMark about="the game ball" source={GAME_BOOK_SOURCE} />
           </>
         )}
@@ -87,6 +87,8 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
     </div>
   );
 }
+
+const spin = (rpm: number): string => `${printSpin(Math.abs(rpm))} ${rpm < 0 ? 'backspin' : 'topspin'}`;
 
 const slope = (deg: number): string => (Math.abs(deg) < 0.5 ? 'level' : `${printAngle(Math.abs(deg))} ${deg > 0 ? 'falling' : 'rising'}`);
 

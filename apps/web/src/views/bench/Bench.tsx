@@ -400,7 +400,7 @@ function Choices({ setup, kit, courtId, machineId, onCourt, onMachine, onBall, o
   const ofSport = <T extends { sport: Setup['sport'] }>(list: readonly T[]): T[] => list.filter(({ sport }) => sport === setup.sport);
   const machines = kit.machines.filter(({ profile }) => profile.sports.includes(setup.sport));
   return (
-    <div className="order-3 mt-3 grid grid-cols-2 gap-2 md:order-1 md:mt-0 md:mb-2 md:grid-cols-[1.15fr_1fr_1.2fr_1fr_1.5fr]">
+    <div className="order-3 mt-3 grid grid-cols-2 gap-2 md:order-1 md:mt-0 md:mb-2 md:grid-cols-[1.4fr_0.95fr_1.2fr_1fr_1.4fr]">
       <Select
         label="Court"
         value={courtId}

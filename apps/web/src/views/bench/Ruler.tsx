@@ -239,6 +239,9 @@ function TimeRuler({
   const first = marks[0]!.x;
   const last = xAt(end);
   const crowded = Math.abs(last - first) < 300;
+  const [hit, touch] = [marks.at(-1), marks.find(({ name }) => name === 'bounce')];
+  // on a phone the two labels would stand in each other: the bounce moves up a line
+  const tight = hit !== undefined && touch !== undefined && Math.abs(hit.x - touch.x) < 96;
   return (
     <g aria-hidden="true">
       {marks.map(({ name, x }) => (
@@ -267,11 +270,15 @@ function TimeRuler({
               stroke="var(--color-ball)"
               strokeWidth={half ? 2.2 : 1.5}
             />
-            {half && t > 0 && (!crowded || t === 0.5) && Math.abs(xAt(t) - (marks.at(-1)?.x ?? 0)) > 34 && (
-              <text x={xAt(t)} y={y0 + 22} textAnchor="middle" className="dial fill-current text-[13px]">
-                {t.toFixed(1)}
-              </text>
-            )}
+            {half &&
+              t > 0 &&
+              (!crowded || t === 0.5) &&
+              Math.abs(xAt(t) - (hit?.x ?? 0)) > 34 &&
+              !(tight && Math.abs(xAt(t) - touch.x) < 70) && (
+                <text x={xAt(t)} y={y0 + 22} textAnchor="middle" className="dial fill-current text-[13px]">
+                  {t.toFixed(1)}
+                </text>
+              )}
           </g>
         );
       })}
@@ -279,10 +286,9 @@ function TimeRuler({
         <text
           key={name}
           x={Math.min(scale.width - 2, x)}
-          y={y0 + 38}
+          y={name === 'bounce' && tight ? y0 + 22 : y0 + 38}
           textAnchor={i === 0 ? 'start' : x > scale.width - 60 ? 'end' : 'middle'}
           className="fill-current text-[13px] font-semibold"
-          fill={name === 'hit' ? 'var(--color-arrive)' : undefined}
         >
           {name} {t > 0 && printTime(t)}
         </text>
