@@ -121,7 +121,10 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
   const elevationDeg =
     solution?.elevationDeg ??
     ('elevationDeg' in setup.hold ? setup.hold.elevationDeg : (machine.profile.elevationDeg[0] + machine.profile.elevationDeg[1]) / 2);
-  const speedMps = solution?.speedMps ?? ('speedMps' in setup.hold ? setup.hold.speedMps : machine.profile.speedMps[0]);
+  // a feed that cannot be thrown shows what it would take
+  const speedMps =
+    solution?.speedMps ??
+    ('speedMps' in setup.hold ? setup.hold.speedMps : (arrangement.blocked[0]?.speedMps ?? machine.profile.speedMps[0]));
   const holdsSpeed = 'speedMps' in setup.hold;
   const turn = solution ? solution.bearingDeg - 180 : 0;
   const ball = conditionsOf(setup).ball;
