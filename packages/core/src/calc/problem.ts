@@ -26,7 +26,7 @@ export function fieldProblems(error: z.ZodError): FieldProblem[] {
     if (issue.code === 'invalid_value') {
       return [{ pointer: pointerOf(issue.path), detail: `Must be one of: ${issue.values.map(String).join(', ')}.` }];
     }
-    if (issue.code === 'invalid_type') {
+    if (issue.code === 'invalid_type' && issue.message.startsWith('Invalid input')) {
       const wanted = issue.expected === 'int' ? 'whole number' : issue.expected;
       return [
         {
