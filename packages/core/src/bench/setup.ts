@@ -51,6 +51,10 @@ const FIRST: Record<Sport, { ballId: string; game: (level: Level) => string }> =
   baseball: { ballId: 'baseball', game: (level) => GAME_BOOK.find((ball) => ball.kind === 'pitch' && ball.level === level)!.id },
 };
 
+/** A machine that throws no faster than this, m/s, cannot cross the net from where others stand: it begins near the net, on the player’s side. */
+const SLOW_MPS = 10;
+const NEAR_NET = { machine: { x: 0.4, y: -1.2 }, landing: { x: -0.3, y: -4.9 }, player: { x: -0.3, y: -6.6 } } as const;
+
 /** Middle of the strike zone of a batter of 1.75 m, for a first aim. */
 const MIDDLE_OF_ZONE_M = 0.7;
 
@@ -61,10 +65,12 @@ export function firstSetup(
   level: Level,
   altitudeM: number,
 ): Setup {
-  const plan = COURT_PLANS[court.sport];
+  const slow = court.sport !== 'baseball' && machine.profile.speedMps[1] < SLOW_MPS;
+  const plan = slow ? NEAR_NET : COURT_PLANS[court.sport];
   const { ballId, game } = FIRST[court.sport];
   const baseball = court.sport === 'baseball';
-  const elevation = Math.min(machine.profile.elevationDeg[1], Math.max(machine.profile.elevationDeg[0], 18));
+  const elevation = Math.min(machine.profile.elevationDeg[1], Math.max(machine.profile.elevationDeg[0], slow ? 40 : 18));
+  const oneSpeed = machine.profile.speedMps[0] === machine.profile.speedMps[1];
   const middle = (machine.profile.speedMps[0] + machine.profile.speedMps[1]) / 2;
   return {
     sport: court.sport,
@@ -77,7 +83,7 @@ export function firstSetup(
     from: { ...plan.machine, z: machine.profile.releaseHeightM },
     target: baseball ? { kind: 'plane', planeY: PLATE.frontY_m, x: 0, z: MIDDLE_OF_ZONE_M } : { kind: 'landing', ...plan.landing },
     targetSize: baseball ? { widthM: 2 * PLATE.halfWidthM, depthM: 0.5 } : { widthM: 2, depthM: 1.6 },
-    hold: baseball ? { speedMps: middle } : { elevationDeg: elevation },
+    hold: baseball || oneSpeed ? { speedMps: middle } : { elevationDeg: elevation },
     arc: 'low',
     topspinRpm: baseball ? -1500 : 600,
     sidespinRpm: 0,

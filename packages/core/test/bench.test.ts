@@ -1,0 +1,196 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import {
+  arrange,
+  COURT_PLANS,
+  conditionsOf,
+  firstSetup,
+  flightsOf,
+  fly,
+  LEVEL_NEEDS,
+  LEVELS,
+  MACHINE_KINDS,
+  type MachineProfile,
+  reactionNeededS,
+  rungFromSetup,
+  rungSchema,
+  type Setup,
+  SPORTS,
+  SURFACES,
+  setupFromRung,
+  setupSchema,
+} from '../src/index.ts';
+
+const ids = { court: '0190f3a0-0000-7000-8000-000000000001', machine: '0190f3a0-0000-7000-8000-000000000002' };
+const kind = (name: string): MachineProfile => MACHINE_KINDS.find((each) => each.kind === name)!;
+const bramble = kind('Two-wheel portable');
+const tennis = (over: Partial<Setup> = {}): Setup => ({
+  ...firstSetup(
+    { id: ids.court, sport: 'tennis', surfaceId: 'tennis-acrylic-medium' },
+    { id: ids.machine, profile: bramble },
+    'Building',
+    900,
+  ),
+  ...over,
+});
+const choices = { name: 'Deep', focalPoint: 'Early.', ballsPerRound: 10, rounds: 2, gate: { hits: 5, of: 10 } };
+
+describe('a first look', () => {
+  const cases = SPORTS.flatMap((sport) =>
+    MACHINE_KINDS.filter(({ sports }) => sports.includes(sport)).flatMap((profile) =>
+      LEVELS.map((level) => [sport, profile.kind, level, profile] as const),
+    ),
+  );
+  test.each(cases)('%s, %s, %s: is a valid set-up, and is thrown or says why not and what is nearest', (sport, _kind, level, profile) => {
+    const surfaceId = SURFACES.find((each) => each.sport === sport)!.id;
+    const setup = firstSetup({ id: ids.court, sport, surfaceId }, { id: ids.machine, profile }, level, 300);
+    expect(setupSchema.safeParse(setup).success).toBe(true);
+    const { thrown, reason, game } = arrange(setup, profile);
+    expect(game).not.toBeNull();
+    if (thrown) expect(reason).toBeNull();
+    else expect(reason!.nearest).not.toBeNull();
+  });
+});
+
+describe('what the bench shows is what the core computes', () => {
+  test('the ball lands on the spot, and the arrival is the flight at the player’s plane', () => {
+    const setup = tennis();
+    const { thrown, solution } = arrange(setup, bramble);
+    const again = fly(conditionsOf(setup), thrown!.launch, { planesY: [setup.player.y], maxBounces: 1 });
+    expect(Math.hypot(again.bounces[0]!.x - setup.target.x, again.bounces[0]!.y - (setup.target as { y: number }).y)).toBeLessThan(0.001);
+    const [crossing] = again.crossings;
+    expect(thrown!.arrival).toMatchObject({ timeS: crossing!.t, heightM: crossing!.z, leg: 1 });
+    expect(thrown!.launch.elevationDeg).toBe(solution!.elevationDeg);
+  });
+  test('a player in front of the landing spot volleys; behind it, plays a groundstroke with the spin off the court', () => {
+    const volley = arrange(tennis({ player: { x: 1, y: -4 } }), bramble);
+    expect(volley.stroke).toBe('volley');
+    expect(volley.thrown!.arrival).toMatchObject({ leg: 0, topspinRpm: 600 });
+    const ground = arrange(tennis(), bramble);
+    expect(ground.stroke).toBe('groundstroke');
+    expect(ground.thrown!.arrival!.topspinRpm).toBeCloseTo(ground.thrown!.flight.bounces[0]!.spinOutRpm!, 9);
+  });
+  test('a ball that bounces twice before the player arrives as nothing, and has no comfort', () => {
+    const { thrown, comfort } = arrange(
+      tennis({ target: { kind: 'landing', x: 0.5, y: -2.5 }, hold: { elevationDeg: 35 }, player: { x: 0.5, y: -14.5 } }),
+      bramble,
+    );
+    expect(thrown).not.toBeNull();
+    expect(thrown!.arrival).toBeNull();
+    expect(comfort).toBeNull();
+  });
+  test('comfort is the budget of the level: time to react over what it needs', () => {
+    const { comfort, thrown } = arrange(tennis(), bramble);
+    expect(comfort!.reactionNeededS).toBe(reactionNeededS('Building', 'groundstroke', 0));
+    expect(comfort!.reactionRatio).toBeCloseTo(thrown!.arrival!.timeS / comfort!.reactionNeededS, 9);
+    const rushed = arrange(tennis({ intervalS: 0.75 }), bramble).comfort!;
+    expect(['rushed', 'too quick']).toContain(rushed.word);
+    expect(rushed.shortestIntervalS).toBeCloseTo(comfort!.shortestIntervalS, 9);
+  });
+  test('says when a feed clears the net by less than the level should have', () => {
+    const low = arrange(tennis({ hold: { elevationDeg: 9 } }), bramble);
+    expect(low.solution!.netClearanceM).toBeLessThan(LEVEL_NEEDS.Building.netClearanceM);
+    expect(low.lowOverNet).toBe(true);
+    expect(arrange(tennis({ hold: { elevationDeg: 25 } }), bramble).lowOverNet).toBe(false);
+  });
+  test('the family keeps the spot: every arc of it comes down there, blocked ones with their reason', () => {
+    const setup = tennis();
+    const { family } = arrange(setup, bramble);
+    expect(family.some(({ blocked }) => blocked === 'elevation-too-high')).toBe(true);
+    expect(family.some(({ blocked }) => blocked === null)).toBe(true);
+    for (const { speedMps, elevationDeg, bearingDeg } of family) {
+      const [spot] = fly(
+        conditionsOf(setup),
+        { ...setup.from, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0, speedMps, elevationDeg, bearingDeg },
+        { maxBounces: 0 },
+      ).bounces;
+      expect(Math.hypot(spot!.x - setup.target.x, spot!.y - (setup.target as { y: number }).y)).toBeLessThan(0.001);
+    }
+  });
+  test('wind is the player’s day, not the game ball’s: the book stays in still air', () => {
+    const still = arrange(tennis(), bramble);
+    const windy = arrange(tennis({ weather: { ...tennis().weather, windXMps: 5 } }), bramble);
+    expect(windy.game!.arrival).toEqual(still.game!.arrival);
+    expect(windy.solution!.bearingDeg).not.toBeCloseTo(still.solution!.bearingDeg, 1);
+  });
+  test('thin air asks for less speed to the same spot', () => {
+    const at = (altitudeM: number): number => arrange(tennis({ weather: { ...tennis().weather, altitudeM } }), bramble).solution!.speedMps;
+    expect(at(2500)).toBeLessThan(at(0));
+  });
+  test('a game ball that would bounce twice first is met behind its bounce', () => {
+    const { game } = arrange(tennis({ gameBallId: 'tennis-short-ball-starting' }), bramble);
+    expect(game!.arrival).not.toBeNull();
+    expect(game!.arrival!.y).toBeGreaterThan(tennis().player.y);
+  });
+  test('a game ball of another sport, or none, is left out', () => {
+    expect(arrange(tennis({ gameBallId: 'baseball-fastball-college' }), bramble).game).toBeNull();
+    expect(arrange(tennis({ gameBallId: '' }), bramble).game).toBeNull();
+  });
+  test('at a held speed the arc asked for is thrown', () => {
+    const flint = kind('Two-wheel pitching machine');
+    const setup = firstSetup(
+      { id: ids.court, sport: 'baseball', surfaceId: 'baseball-turf' },
+      { id: ids.machine, profile: flint },
+      'Building',
+      0,
+    );
+    const low = arrange({ ...setup, arc: 'low' }, flint).solution!;
+    const high = arrange({ ...setup, hold: { speedMps: 12.5 }, arc: 'high' }, flint).solution!;
+    expect(low.arc).toBe('low');
+    expect(high.arc).toBe('high');
+    expect(high.elevationDeg).toBeGreaterThan(45);
+  });
+});
+
+describe('a set-up becomes a rung, and back', () => {
+  const spot = fc.record({ x: fc.double({ min: -3, max: 3, noNaN: true }), y: fc.double({ min: -10, max: -6, noNaN: true }) });
+  test('any set-up that can be thrown is a valid rung that flies to the same spot, and opens as it was', () => {
+    fc.assert(
+      fc.property(
+        spot,
+        fc.double({ min: 14, max: 40, noNaN: true }),
+        fc.integer({ min: -1500, max: 1500 }),
+        (target, elevationDeg, topspinRpm) => {
+          const setup = tennis({ target: { kind: 'landing', ...target }, hold: { elevationDeg }, topspinRpm });
+          const arrangement = arrange(setup, bramble);
+          const document = rungFromSetup(setup, arrangement, choices);
+          if (!document) {
+            expect(arrangement.reason).not.toBeNull();
+            return;
+          }
+          expect(rungSchema.parse(JSON.parse(JSON.stringify(document)))).toEqual(document);
+          const [flown] = flightsOf(document);
+          expect(Math.hypot(flown!.flight.bounces[0]!.x - target.x, flown!.flight.bounces[0]!.y - target.y)).toBeLessThan(0.001);
+          const back = setupFromRung(document, 'tennis');
+          expect(setupSchema.safeParse(back).success).toBe(true);
+          expect(arrange(back, bramble).solution!.speedMps).toBeCloseTo(arrangement.solution!.speedMps, 4);
+        },
+      ),
+      { seed: 9, numRuns: 60 },
+    );
+  });
+  test('what cannot be thrown is no rung', () => {
+    const setup = tennis({ hold: { elevationDeg: 2 } });
+    expect(rungFromSetup(setup, arrange(setup, bramble), choices)).toBeNull();
+  });
+});
+
+test('every court plan holds its own machine, landing spot and player, and its lines', () => {
+  for (const sport of SPORTS) {
+    const { view, machine, landing, player, lines } = COURT_PLANS[sport];
+    for (const { x, y } of [
+      machine,
+      landing,
+      player,
+      ...lines.flatMap(({ x1, y1, x2, y2 }) => [
+        { x: x1, y: y1 },
+        { x: x2, y: y2 },
+      ]),
+    ]) {
+      expect(x).toBeGreaterThanOrEqual(view.x1);
+      expect(x).toBeLessThanOrEqual(view.x2);
+      expect(y).toBeGreaterThanOrEqual(view.y1);
+      expect(y).toBeLessThanOrEqual(view.y2);
+    }
+  }
+});
