@@ -1,3 +1,3 @@
 import { defineConfig } from 'vitest/config';
 
-export default defineConfig({ test: { projects: ['packages/*', 'apps/web'] } });
+export default defineConfig({ test: { projects: ['packages/*', 'apps/web', 'tools'] } });

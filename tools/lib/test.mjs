@@ -100,7 +100,7 @@ const lint = () => {
 };
 
 /** @type {Record<string, () => Count | Promise<Count>>} */
-const PARTS = { lint, core: () => vitest(['core', 'machine-link']), web: database, browser };
+const PARTS = { lint, core: () => vitest(['core', 'machine-link', 'tools']), web: database, browser };
 
 /** @param {string[]} args */
 export async function test(args) {

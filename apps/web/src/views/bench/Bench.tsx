@@ -1,14 +1,11 @@
 import {
   arrange,
-  BALLS,
   COURT_PLANS,
   conditionsOf,
   firstSetup,
   GAME_BOOK,
   gameBallById,
-  gameBallLabel,
   LEVEL_NEEDS,
-  LEVELS,
   printAngle,
   type Setup,
   SURFACES,
@@ -20,12 +17,12 @@ import type { Kit, Viewer } from '../../api/rows.ts';
 import { machineFor } from '../../ui/machineFor.ts';
 import { describeSpot } from '../../ui/place.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
-import { Select } from '../../ui/Select.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { ArcSlider } from './ArcSlider.tsx';
 import { ArrivalBesideGame } from './ArrivalBesideGame.tsx';
 import { setupToText } from './address.ts';
+import { Choices } from './Choices.tsx';
 import { useHistory } from './history.ts';
 import { Impossible } from './Impossible.tsx';
 import { Placement } from './Placement.tsx';
@@ -382,44 +379,6 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited: init
           }}
         />
       )}
-    </div>
-  );
-}
-
-interface ChoicesProps {
-  setup: Setup;
-  kit: Kit;
-  courtId: string;
-  machineId: string;
-  onCourt: (id: string) => void;
-  onMachine: (id: string) => void;
-  onBall: (id: string) => void;
-  onLevel: (level: Setup['level']) => void;
-  onGameBall: (id: string) => void;
-}
-
-/** What the bench is set up with; above the ruler at a desk, below it on a phone. */
-function Choices({ setup, kit, courtId, machineId, onCourt, onMachine, onBall, onLevel, onGameBall }: ChoicesProps) {
-  const ofSport = <T extends { sport: Setup['sport'] }>(list: readonly T[]): T[] => list.filter(({ sport }) => sport === setup.sport);
-  const machines = kit.machines.filter(({ profile }) => profile.sports.includes(setup.sport));
-  return (
-    <div className="order-3 mt-3 grid grid-cols-2 gap-2 md:order-1 md:mt-0 md:mb-2 md:grid-cols-[1.4fr_0.95fr_1.2fr_1fr_1.4fr]">
-      <Select
-        label="Court"
-        value={courtId}
-        onChange={onCourt}
-        options={kit.courts.map(({ id, name, sport }) => [id, `${name} (${sport})`] as const)}
-      />
-      <Select label="Machine" value={machineId} onChange={onMachine} options={machines.map(({ id, name }) => [id, name] as const)} />
-      <Select label="Ball" value={setup.ballId} onChange={onBall} options={ofSport(BALLS).map(({ id, name }) => [id, name] as const)} />
-      <Select label="Level" value={setup.level} onChange={onLevel} options={LEVELS.map((level) => [level, level] as const)} />
-      <Select
-        className="col-span-2 md:col-span-1"
-        label="Game ball to compare"
-        value={setup.gameBallId}
-        onChange={onGameBall}
-        options={ofSport(GAME_BOOK).map((each) => [each.id, gameBallLabel(each)] as const)}
-      />
     </div>
   );
 }

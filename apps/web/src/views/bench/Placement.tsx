@@ -73,7 +73,13 @@ export function Placement({ setup, onChange }: { setup: Setup; onChange: (change
   const { from, target, player } = setup;
   return (
     <div className="grid gap-x-8 gap-y-3 sm:grid-cols-2 xl:grid-cols-3">
-      <SpotFields name="Machine" setup={setup} spot={from} side={from.y < 0 ? -1 : 1} onSpot={(spot) => onChange({ from: { ...from, ...spot } })} />
+      <SpotFields
+        name="Machine"
+        setup={setup}
+        spot={from}
+        side={from.y < 0 ? -1 : 1}
+        onSpot={(spot) => onChange({ from: { ...from, ...spot } })}
+      />
       {target.kind === 'landing' ? (
         <SpotFields name="Lands" setup={setup} spot={target} side={-1} onSpot={(spot) => onChange({ target: { ...target, ...spot } })} />
       ) : (

@@ -1,4 +1,4 @@
-import { type Outcome, printAngle, printTime, type Sport, tally, type Weather, wilsonRate } from '@good-arc/core';
+import { type Outcome, printAngle, type Sport, tally, type Weather, wilsonRate } from '@good-arc/core';
 import { Volume2, VolumeX } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -10,6 +10,8 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { Lane } from './Lane.tsx';
+import { type MainAction, mainAction } from './mainAction.ts';
+import { Notices, StatusLine } from './Notices.tsx';
 import { useOutbox } from './outbox.ts';
 import { outingOfToday, type Run, type RunBall, savedRun, saveRun, withBall } from './run.ts';
 import { Score, Tally } from './Tally.tsx';
@@ -375,104 +377,5 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
         )}
       </div>
     </div>
-  );
-}
-
-interface MainAction {
-  name: string;
-  key?: string;
-  act: () => unknown;
-  off?: boolean;
-}
-
-/** The one thing to do next with the machine, by its state. */
-function mainAction(
-  state: string,
-  acts: Record<'arm' | 'feed' | 'resume' | 'clear' | 'begin', () => unknown>,
-  running: boolean,
-  count: number,
-  { linkUp, status }: { linkUp: boolean; status: { thrown: number; count: number } | null },
-): MainAction | null {
-  switch (state) {
-    case 'by hand':
-      return running ? null : { name: 'Begin round', key: 'a', act: acts.begin };
-    case 'stowed':
-    case 'idle':
-      return { name: 'Arm', key: 'a', act: acts.arm };
-    case 'arming':
-      return { name: 'Arming …', act: () => {}, off: true };
-    case 'ready':
-      return running && status && status.count === count
-        ? { name: `Feed ${count} balls`, key: 'f', act: acts.feed }
-        : { name: 'Arm', key: 'a', act: acts.arm };
-    case 'feeding':
-      return { name: 'Feeding', act: () => {}, off: true };
-    case 'held':
-      return running ? { name: 'Resume', key: 'r', act: acts.resume } : { name: 'Arm', key: 'a', act: acts.arm };
-    case 'fault':
-      return { name: 'Clear the fault', act: acts.clear };
-    default:
-      return { name: linkUp ? 'One moment …' : 'No machine', act: () => {}, off: true };
-  }
-}
-
-function Notices({
-  machineName,
-  hasLine,
-  view,
-  waiting,
-}: {
-  machineName: string;
-  hasLine: boolean;
-  view: { serverUp: boolean; linkUp: boolean; status: { state: string; why: string } | null };
-  waiting: number;
-}) {
-  const [settled, setSettled] = useState(false);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(true), 1500);
-    return () => clearTimeout(timer);
-  }, []);
-  const { status } = view;
-  const gone = hasLine && settled && !view.linkUp;
-  return (
-    <div aria-live="assertive">
-      {gone && (
-        <p className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
-          {view.serverUp ? `${machineName} does not answer.` : 'The server does not answer.'} A machine without its line stops by itself
-          within a second. Your tally is kept.
-        </p>
-      )}
-      {!gone && status?.state === 'held' && status.why && (
-        <p className="mt-2 border-l-4 border-warning bg-base-200 p-3 text-lg font-semibold">
-          On hold: {status.why}. Nobody forward of the machine; then resume.
-        </p>
-      )}
-      {!gone && status?.state === 'fault' && (
-        <p className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
-          Fault: {status.why}. Stop the wheels, switch off, then free it by the manual. Your tally is kept.
-        </p>
-      )}
-      {waiting > 0 && (
-        <p className="mt-2 border-l-4 border-warning bg-base-200 p-2">
-          {waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept on this device until the server answers.
-        </p>
-      )}
-    </div>
-  );
-}
-
-function StatusLine({ view }: { view: { status: { state: string; hopper: number; battery: number } | null; heardAt: number } }) {
-  const [now, setNow] = useState(0);
-  useEffect(() => {
-    const timer = setInterval(() => setNow(performance.now()), 500);
-    return () => clearInterval(timer);
-  }, []);
-  const { status, heardAt } = view;
-  return (
-    <p className="text-sm text-quiet" data-testid="machine-state" data-state={status?.state ?? 'unknown'}>
-      {status
-        ? `Machine: ${status.state} · ${status.hopper} balls left · battery ${Math.round(status.battery * 100)} % · heard ${printTime(Math.max(0, (now - heardAt) / 1000), 1)} ago`
-        : 'Machine: no word yet'}
-    </p>
   );
 }

@@ -1,0 +1,100 @@
+import { type Arrangement, printTime } from '@good-arc/core';
+import type { RulerScale } from '../../ui/scale.ts';
+
+/** Ticks where the ball is each tenth of a second; release, bounce and hit line up through plan and profile. */
+export function TimeRuler({
+  arrangement,
+  scale,
+  top,
+  profileTop,
+}: {
+  arrangement: Arrangement;
+  scale: RulerScale;
+  top: number;
+  profileTop: number;
+}) {
+  const { thrown } = arrangement;
+  const y0 = top + 20;
+  if (!thrown) {
+    return (
+      <text x={8} y={y0 + 6} className="fill-current text-[15px]">
+        No ball to time: this feed cannot be thrown.
+      </text>
+    );
+  }
+  const { flight, arrival, launch } = thrown;
+  const end = arrival?.timeS ?? flight.bounces.at(-1)?.t ?? 0;
+  const path = flight.path;
+  const xAt = (t: number): number => {
+    const i = path.findIndex(([time]) => time >= t);
+    const [b, a] = [path[Math.max(0, i)]!, path[Math.max(0, i - 1)]!];
+    const share = b[0] === a[0] ? 0 : (t - a[0]) / (b[0] - a[0]);
+    return scale.along(a[2] + share * (b[2] - a[2]));
+  };
+  const ticks = Array.from({ length: Math.floor(end * 10 + 1e-9) + 1 }, (_, i) => i / 10);
+  const bounce = flight.bounces[0];
+  const marks = [
+    { name: 'release', t: 0, x: scale.along(launch.y) },
+    ...(bounce && (arrival === null || arrival.leg > 0) ? [{ name: 'bounce', t: bounce.t, x: scale.along(bounce.y) }] : []),
+    ...(arrival ? [{ name: 'hit', t: arrival.timeS, x: scale.along(arrival.y) }] : []),
+  ];
+  const first = marks[0]!.x;
+  const last = xAt(end);
+  const crowded = Math.abs(last - first) < 300;
+  const [hit, touch] = [marks.at(-1), marks.find(({ name }) => name === 'bounce')];
+  // on a phone the two labels would stand in each other: the bounce moves up a line
+  const tight = hit !== undefined && touch !== undefined && Math.abs(hit.x - touch.x) < 96;
+  return (
+    <g aria-hidden="true">
+      {marks.map(({ name, x }) => (
+        <line
+          key={name}
+          x1={x}
+          x2={x}
+          y1={profileTop - 4}
+          y2={y0}
+          stroke="currentColor"
+          strokeWidth={0.8}
+          strokeDasharray="2 5"
+          opacity={0.7}
+        />
+      ))}
+      <line x1={first} x2={last} y1={y0} y2={y0} stroke="currentColor" strokeWidth={1.5} />
+      {ticks.map((t) => {
+        const half = Math.abs((t * 2) % 1) < 1e-6;
+        return (
+          <g key={t}>
+            <line
+              x1={xAt(t)}
+              x2={xAt(t)}
+              y1={y0 - (half ? 8 : 5)}
+              y2={y0 + (half ? 8 : 5)}
+              stroke="var(--color-ball)"
+              strokeWidth={half ? 2.2 : 1.5}
+            />
+            {half &&
+              t > 0 &&
+              (!crowded || t === 0.5) &&
+              Math.abs(xAt(t) - (hit?.x ?? 0)) > 34 &&
+              !(tight && Math.abs(xAt(t) - touch.x) < 70) && (
+                <text x={xAt(t)} y={y0 + 22} textAnchor="middle" className="dial fill-current text-[13px]">
+                  {t.toFixed(1)}
+                </text>
+              )}
+          </g>
+        );
+      })}
+      {marks.map(({ name, t, x }, i) => (
+        <text
+          key={name}
+          x={Math.min(scale.width - 2, x)}
+          y={name === 'bounce' && tight ? y0 + 22 : y0 + 38}
+          textAnchor={i === 0 ? 'start' : x > scale.width - 60 ? 'end' : 'middle'}
+          className="fill-current text-[13px] font-semibold"
+        >
+          {name} {t > 0 && printTime(t)}
+        </text>
+      ))}
+    </g>
+  );
+}

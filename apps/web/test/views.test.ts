@@ -1,0 +1,265 @@
+import { arrange, COURT_PLANS, firstSetup, rungFromSetup, SPORTS } from '@good-arc/core';
+import fc from 'fast-check';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import type { LadderRow, MachineRow, ResultRow, RoundRow } from '../src/api/rows.ts';
+import { againOf, climbsOf } from '../src/server/today.ts';
+import { ApiError, api, messageOf } from '../src/ui/api.ts';
+import { machineFor } from '../src/ui/machineFor.ts';
+import { atLine, describeSpot, fromLine, nearestLine } from '../src/ui/place.ts';
+import { rulerScale } from '../src/ui/scale.ts';
+import { setupFromText, setupToText } from '../src/views/bench/address.ts';
+import { newBall, outcomesOf, outingOfToday, type Run, savedRun, saveRun, withBall } from '../src/views/courtside/run.ts';
+import { profileOf, rungDocument } from './support/rig.ts';
+
+const tennis = COURT_PLANS.tennis;
+const feet = (m: number): string => `${Math.round(m / 0.3048)} ft`;
+
+describe('places on a court, in words and distances', () => {
+  const line = (id: string) => tennis.references.find((each) => each.id === id)!;
+  test('behind a line is away from the net on both ends; from the net is a plain distance', () => {
+    expect(fromLine(line('far-service'), { x: 0, y: 7.4008 })).toBeCloseTo(1, 9);
+    expect(fromLine(line('near-baseline'), { x: 0, y: -12.8872 })).toBeCloseTo(1, 9);
+    expect(fromLine(line('near-baseline'), { x: 0, y: -10.8872 })).toBeCloseTo(-1, 9);
+    expect(fromLine(line('net'), { x: 0, y: -3 })).toBe(3);
+    expect(fromLine(line('centre'), { x: -2, y: 0 })).toBe(-2);
+  });
+  test('every line of every court: what is read off puts it back where it was', () => {
+    const spot = fc.record({ x: fc.double({ min: -5, max: 5, noNaN: true }), y: fc.double({ min: 0.5, max: 15, noNaN: true }) });
+    fc.assert(
+      fc.property(fc.constantFrom(...SPORTS), spot, fc.constantFrom<1 | -1>(1, -1), (sport, { x, y }, side) => {
+        const at = { x, y: y * side };
+        for (const reference of COURT_PLANS[sport].references) {
+          const back = atLine(reference, fromLine(reference, at), side);
+          expect(back).toBeCloseTo(reference.axis === 'x' ? at.x : at.y, 9);
+        }
+      }),
+      { seed: 4, numRuns: 100 },
+    );
+  });
+  test('the nearest line is on the same side of the net', () => {
+    expect(nearestLine(tennis, 'y', { x: 0, y: 7 }).id).toBe('far-service');
+    expect(nearestLine(tennis, 'y', { x: 0, y: -11 }).id).toBe('near-baseline');
+    expect(nearestLine(tennis, 'y', { x: 0, y: 0.5 }).id).toBe('net');
+    expect(nearestLine(tennis, 'x', { x: 3.9, y: 0 }).id).toBe('right-singles');
+  });
+  test('reads like a person would say it', () => {
+    expect(describeSpot(tennis, { x: 1.2192, y: 6.4008 + 0.3048 }, feet)).toBe(
+      '1 ft behind the far service line, 4 ft right of the centre line',
+    );
+    expect(describeSpot(tennis, { x: 0, y: -11.8872 }, feet)).toBe('on the near baseline, on the centre line');
+    expect(describeSpot(tennis, { x: -4.1148 - 0.6096, y: 11.2776 }, feet)).toBe(
+      '2 ft inside the far baseline, 2 ft left of the left singles sideline',
+    );
+  });
+});
+
+describe('the one ruler', () => {
+  test.each(SPORTS)('%s: far end left, near end right, and every pixel leads back to its metre', (sport) => {
+    const plan = COURT_PLANS[sport];
+    for (const width of [300, 820]) {
+      const scale = rulerScale(plan, width, 236);
+      expect(scale.along(plan.view.y2)).toBeCloseTo(0, 9);
+      expect(scale.along(plan.view.y1)).toBeCloseTo(width, 9);
+      expect(scale.across(1)).toBeLessThan(scale.across(-1)); // +x is up
+      expect(scale.planHeight).toBeLessThanOrEqual(236 + 1e-9);
+      for (const v of [-3, 0, 2.7]) {
+        expect(scale.alongBack(scale.along(v))).toBeCloseTo(v, 9);
+        expect(scale.acrossBack(scale.across(v))).toBeCloseTo(v, 9);
+      }
+    }
+  });
+});
+
+describe('the address of the bench', () => {
+  const setup = firstSetup(
+    { id: 'c1', sport: 'tennis', surfaceId: 'tennis-clay' },
+    { id: 'm1', profile: profileOf('Two-wheel portable') },
+    'Competing',
+    900,
+  );
+  test('holds the whole set-up, in characters that an address may have', () => {
+    const text = setupToText(setup);
+    expect(text).toMatch(/^[\w-]+$/);
+    expect(setupFromText(text)).toEqual(setup);
+  });
+  test.each([
+    ['nothing', ''],
+    ['noise', '%%%'],
+    ['other JSON', btoa('{"a":1}')],
+    ['a set-up cut short', setupToText(setup).slice(0, 200)],
+    ['a set-up with a wild value', setupToText({ ...setup, intervalS: 1e9 })],
+  ])('%s is no set-up, and no error', (_name, text) => {
+    expect(setupFromText(text)).toBeNull();
+  });
+});
+
+test('a sport’s first machine is one made for it alone', () => {
+  const machine = (name: string, kind: string): MachineRow => ({ id: name, name, profile: profileOf(kind), linkAddress: '', notes: '' });
+  const machines = [machine('Ash', 'One-wheel portable'), machine('Thistle', 'Holed-ball court machine')];
+  expect(machineFor(machines, 'pickleball')!.name).toBe('Thistle');
+  expect(machineFor(machines, 'tennis')!.name).toBe('Ash');
+  expect(machineFor(machines, 'baseball')).toBeUndefined();
+  expect(machineFor(machines, undefined)).toBeUndefined();
+});
+
+describe('what the server says, for a person', () => {
+  const answer = (status: number, body: unknown): void => {
+    vi.stubGlobal('fetch', async () => new Response(status === 204 ? null : JSON.stringify(body), { status }));
+  };
+  afterEach(() => vi.unstubAllGlobals());
+  test('an answer is parsed; an empty one is undefined', async () => {
+    answer(200, { a: 1 });
+    expect(await api('GET', 'x')).toEqual({ a: 1 });
+    answer(204, null);
+    expect(await api('PUT', 'x', {})).toBeUndefined();
+  });
+  test('a refusal keeps its fields and reads as a sentence', async () => {
+    answer(400, {
+      type: 'about:blank',
+      title: 'Bad input',
+      status: 400,
+      errors: [{ pointer: '/profile/speedMps', detail: 'The lowest comes first.' }],
+    });
+    const error = await api('PUT', 'x', {}).catch((each: unknown) => each);
+    expect(error).toBeInstanceOf(ApiError);
+    expect((error as ApiError).isAway).toBe(false);
+    expect(messageOf(error)).toBe('Bad input profile › speedMps: The lowest comes first.');
+  });
+  test('no network, and a server that is away, may succeed later', async () => {
+    vi.stubGlobal('fetch', async () => {
+      throw new TypeError('failed to fetch');
+    });
+    expect(await api('PUT', 'x', {}).catch((each: ApiError) => each.isAway)).toBe(true);
+    vi.stubGlobal('fetch', async () => new Response('<html>bad gateway</html>', { status: 502 }));
+    expect(await api('PUT', 'x', {}).catch((each: ApiError) => each.isAway)).toBe(true);
+    expect(messageOf(new Error('secret'))).not.toContain('secret');
+  });
+});
+
+describe('a round on the device', () => {
+  const run: Run = {
+    roundId: 'r',
+    outingId: 'o',
+    rungId: 'g',
+    playerId: 'p',
+    startedAt: '2026-11-25T10:00:00Z',
+    balls: [],
+    weather: { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
+  };
+  beforeEach(() => {
+    const kept = new Map<string, string>();
+    vi.stubGlobal('localStorage', {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, value: string) => kept.set(key, value),
+      removeItem: (key: string) => kept.delete(key),
+    });
+  });
+  afterEach(() => vi.unstubAllGlobals());
+  test('balls are added in order and changed by their number', () => {
+    const thrown = withBall(withBall([], 2, { speedMps: 18 }), 1, { speedMps: 17 });
+    expect(thrown.map(({ seq, speedMps }) => [seq, speedMps])).toEqual([
+      [1, 17],
+      [2, 18],
+    ]);
+    const judged = withBall(thrown, 2, { outcome: 'in', resultId: 'x' });
+    expect(judged[1]).toEqual(newBall(2, { speedMps: 18, outcome: 'in', resultId: 'x' }));
+    expect(outcomesOf(judged)).toEqual(['in']);
+    expect(thrown[1]!.outcome).toBeNull();
+  });
+  test('survives a reload for its own rung only, and not once it is finished', () => {
+    const under = { ...run, balls: withBall([], 1, { outcome: 'near', resultId: 'x' }) };
+    saveRun(under);
+    expect(savedRun('g')).toEqual(under);
+    expect(savedRun('another')).toBeNull();
+    saveRun(null);
+    expect(savedRun('g')).toBeNull();
+  });
+  test('what is not a round of ours is not believed', () => {
+    localStorage.setItem('good-arc-run', '{"roundId":1}');
+    expect(savedRun('g')).toBeNull();
+    localStorage.setItem('good-arc-run', 'broken');
+    expect(savedRun('g')).toBeNull();
+  });
+  test('rounds of a day share an outing; the next day has its own', () => {
+    let made = 0;
+    const make = (): string => `outing${++made}`;
+    expect(outingOfToday('2026-11-25', make)).toBe('outing1');
+    expect(outingOfToday('2026-11-25', make)).toBe('outing1');
+    expect(outingOfToday('2026-11-26', make)).toBe('outing2');
+  });
+});
+
+describe('today', () => {
+  const document = rungDocument('0190f3a0-0000-7000-8000-000000000001', '0190f3a0-0000-7000-8000-000000000002');
+  const ladder: LadderRow = {
+    id: 'l',
+    name: 'Climb',
+    sport: 'tennis',
+    level: 'Building',
+    approach: 'sweet-spot',
+    rungs: ['low', 'middle', 'top'].map((id, position) => ({ id, ladderId: 'l', position, document: { ...document, name: id } })),
+  };
+  const results = (hits: number, balls: number): ResultRow[] =>
+    Array.from({ length: balls }, (_, i) => ({
+      id: `${i}`,
+      seq: i + 1,
+      outcome: i < hits ? 'in' : 'out',
+      speedMps: null,
+      elevationDeg: null,
+      bearingDeg: null,
+      radarMps: null,
+    }));
+  const round = (rungId: string, playerId: string, hits: number, balls = 10): RoundRow => ({
+    id: `${rungId}${playerId}${hits}`,
+    outingId: 'o',
+    rungId,
+    playerId,
+    machineId: 'm',
+    courtId: 'c',
+    playerName: playerId,
+    machineName: 'Bramble',
+    courtName: 'Court 1',
+    ladderName: 'Climb',
+    card: { ...document, name: rungId },
+    weather: document.weather,
+    startedAt: '2026-11-24T15:00:00Z',
+    finishedAt: null,
+    results: results(hits, balls),
+  });
+  test('same again: each rung once, newest first, those that still stand', () => {
+    const again = againOf(
+      [round('middle', 'Ines', 4), round('low', 'Bo', 8), round('middle', 'Bo', 9), round('gone', 'Bo', 1)],
+      [ladder],
+      4,
+    );
+    expect(again.map(({ rungId, number, hits }) => [rungId, number, hits])).toEqual([
+      ['middle', 2, 4],
+      ['low', 1, 8],
+    ]);
+    expect(againOf([round('middle', 'Ines', 4), round('low', 'Bo', 8)], [ladder], 1)).toHaveLength(1);
+  });
+  test('a climb is worth knowing when the last round met its gate and a higher rung waits', () => {
+    const climbs = climbsOf(
+      [round('low', 'Ines', 5), round('top', 'Bo', 10), round('middle', 'Sam', 4), round('low', 'Ines', 1), round('low', 'Nell', 0, 0)],
+      [ladder],
+      5,
+    );
+    expect(climbs.map(({ playerName, from, to }) => [playerName, from, to])).toEqual([['Ines', 'low', 'middle']]);
+  });
+  test('a player’s newest round decides, not their best', () => {
+    expect(climbsOf([round('low', 'Ines', 2), round('low', 'Ines', 9)], [ladder], 5)).toEqual([]);
+  });
+});
+
+test('the rung of the tests is one that the bench would save', () => {
+  const profile = profileOf('Two-wheel portable');
+  const setup = firstSetup({ id: 'c', sport: 'tennis', surfaceId: 'tennis-acrylic-medium' }, { id: 'm', profile }, 'Building', 900);
+  const made = rungFromSetup(setup, arrange(setup, profile), {
+    name: 'A',
+    focalPoint: '',
+    ballsPerRound: 1,
+    rounds: 1,
+    gate: { hits: 1, of: 1 },
+  });
+  expect(made!.feeds[0]!.launch).toEqual(rungDocument('c', 'm').feeds[0]!.launch);
+});

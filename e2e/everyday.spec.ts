@@ -1,0 +1,188 @@
+import { expect, type Page, test } from '@playwright/test';
+import { expectAccessible, expectNoSideways, figure, machineState, setting } from './support/pages.ts';
+
+/** What a coach does on an ordinary day, beside the one long journey. */
+
+const kitRow = (page: Page, list: string, name: string) =>
+  page.getByRole('list', { name: list, exact: true }).getByRole('listitem').filter({ hasText: name });
+
+async function addInKit(page: Page, at: string, button: string, fill: () => Promise<void>): Promise<void> {
+  await page.goto(`/kit?at=${at}`);
+  await page.getByRole('button', { name: button }).click();
+  await expectAccessible(page);
+  await fill();
+  await page.getByRole('button', { name: 'Save' }).click();
+}
+
+test('kit: a player, a court and a basket of balls are added, each in its own words and units', async ({ page, isMobile }) => {
+  const who = isMobile ? 'phone' : 'desk';
+  await addInKit(page, 'players', 'Add a player', async () => {
+    await page.getByLabel('Name', { exact: true }).fill(`Wilmot Greaves ${who}`);
+    await page.getByLabel('Level').selectOption('Starting');
+    await page.getByLabel('Height').fill('1.5 cm');
+    await page.getByLabel('Height').press('Tab');
+    await expect(page.getByText('At least 2 ft 7 in.')).toBeVisible();
+    await page.getByLabel('Height').fill('150 cm');
+    await page.getByLabel('Height').press('Tab');
+  });
+  await expect(kitRow(page, 'Players', `Wilmot Greaves ${who}`)).toContainText('Starting · right-handed · 4 ft 11 in');
+  await addInKit(page, 'courts', 'Add a court', async () => {
+    await page.getByLabel('Name', { exact: true }).fill(`Barn ${who}`);
+    await page.getByLabel('Sport').selectOption('pickleball');
+    await page.getByLabel('Surface').selectOption({ label: 'Wood gym floor' });
+    await page.getByLabel('Indoors').check();
+  });
+  await expect(kitRow(page, 'Courts', `Barn ${who}`)).toContainText('pickleball · Wood gym floor · indoors');
+  await addInKit(page, 'balls', 'Add a basket of balls', async () => {
+    await page.getByLabel('Name', { exact: true }).fill(`Red ones ${who}`);
+    await page.getByLabel('Kind of ball').selectOption('tennis-stage3-red');
+    await page.getByLabel('How many').fill('24');
+    await page.getByLabel('Condition').selectOption('worn');
+  });
+  await expect(kitRow(page, 'Balls', `Red ones ${who}`)).toContainText('Tennis, red (stage 3) · 24 · worn');
+  await page.reload();
+  await expect(kitRow(page, 'Balls', `Red ones ${who}`)).toBeVisible();
+  await page.getByRole('button', { name: `Change Red ones ${who}` }).click();
+  await page.getByLabel('How many').fill('18');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(kitRow(page, 'Balls', `Red ones ${who}`)).toContainText('· 18 ·');
+});
+
+test('the logbook: one player at a time, sorted by rate, a round deleted and brought back', async ({ page, isMobile }) => {
+  await page.goto('/logbook');
+  const rows = page.getByRole('row').filter({ has: page.getByRole('button', { expanded: false }) });
+  await expect(rows.first()).toBeVisible();
+  await page.getByLabel('Player').selectOption('Theo Larchmont');
+  await expect(rows.filter({ hasText: 'Sam Pellarin' })).toHaveCount(0);
+  const before = await rows.count();
+  expect(before).toBeGreaterThan(3);
+  if (!isMobile) {
+    await page.getByRole('button', { name: 'In', exact: true }).click();
+    const rates = await rows.evaluateAll((all) =>
+      all.map((row) => /(\d+) of (\d+)/.exec(row.textContent ?? '')!).map(([, hits, balls]) => Number(hits) / Number(balls)),
+    );
+    expect(rates).toEqual([...rates].sort((a, b) => b - a));
+    await page.getByRole('button', { name: 'In', exact: true }).click();
+    await expect(page.getByRole('columnheader', { name: 'In' })).toHaveAttribute('aria-sort', 'ascending');
+  }
+  await rows.first().getByRole('button').click();
+  await expect(page.getByText('Really thrown')).toBeVisible();
+  await expectAccessible(page);
+  await expectNoSideways(page);
+  const address = page.url();
+  await page.getByRole('button', { name: 'Delete this round' }).click();
+  await expect(page.getByText('The round was deleted.')).toBeVisible();
+  await expect(rows).toHaveCount(before - 1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(
+    page
+      .getByRole('row')
+      .filter({ hasText: 'Theo Larchmont' })
+      .filter({ has: page.getByRole('button') }),
+  ).toHaveCount(before);
+  await page.goto(address);
+  await expect(page.getByText('Really thrown')).toBeVisible(); // the address reopens the round
+});
+
+test('a machine worked by hand: balls are tapped as they come, with no machine to wait for', async ({ page, isMobile }) => {
+  const name = `Alder ${isMobile ? 'phone' : 'desk'}`;
+  await addInKit(page, 'machines', 'Add a machine', async () => {
+    await page.getByLabel('Name', { exact: true }).fill(name);
+    await page.getByLabel(/^Kind/).selectOption('Two-wheel portable');
+  });
+  await expect(kitRow(page, 'Machines', name)).toContainText('worked by hand');
+  await page.goto('/bench');
+  await page.getByRole('combobox', { name: 'Machine', exact: true }).selectOption({ label: name });
+  await page.getByRole('button', { name: 'Add to ladder' }).click();
+  await page.getByLabel('Name of the rung').fill(`By hand ${name}`);
+  await page.getByLabel('Balls a round').fill('3');
+  await page.getByLabel('Climb at … hits').fill('9');
+  await page.getByLabel('… of balls').fill('3');
+  await page.getByRole('button', { name: 'Save rung' }).click();
+  await expect(page.getByText('Cannot ask for more hits than balls')).toBeVisible();
+  await page.getByLabel('Climb at … hits').fill('2');
+  await page.getByRole('button', { name: 'Save rung' }).click();
+  await page.getByRole('link', { name: 'Take it on court' }).click();
+  await expect(page.getByRole('button', { name: /^Hold/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^In/ })).toBeDisabled();
+  await page.getByRole('button', { name: /^Begin round/ }).click();
+  for (const pad of ['In', 'Out', 'In']) await page.getByRole('button', { name: new RegExp(`^${pad}`) }).click();
+  await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('2 of 3');
+  await expect(page.getByRole('button', { name: /^In/ })).toBeDisabled(); // the round has three balls
+  await page.getByRole('button', { name: 'Undo last' }).click();
+  await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 2');
+  await page.getByRole('button', { name: 'Finish round' }).first().click();
+  await expect(page.getByText('Round finished: 1 of 2 in.')).toBeVisible();
+});
+
+test('courtside: a misfeed takes its beat and counts as nothing', async ({ page, isMobile }) => {
+  test.skip(isMobile, 'once is enough');
+  await page.goto('/courtside');
+  await page.getByRole('link', { name: /High and slow to mid-court/ }).click();
+  await page.getByRole('button', { name: /^Arm/ }).click();
+  await expect(machineState(page)).toHaveAttribute('data-state', 'ready');
+  await page.getByText('Refill, or try a fault').click();
+  await page.getByRole('button', { name: 'misfeed' }).click();
+  await page.getByRole('button', { name: /^Feed/ }).click();
+  await expect(page.getByRole('list', { name: 'Balls' }).locator('visible=true')).toContainText('ball 1: not-fed', { timeout: 15_000 });
+  await expect(page.getByRole('button', { name: /^In/ })).toBeEnabled({ timeout: 15_000 });
+  await page.keyboard.press('j');
+  await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 1');
+  await page.keyboard.press('s');
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
+  await page.getByRole('button', { name: 'Finish round' }).last().click();
+});
+
+test.describe('the bench by keys, in each sport', () => {
+  for (const [court, wanted] of [
+    ['Court 2 (tennis)', 'Landing spot'],
+    ['Hall pickleball (pickleball)', 'Landing spot'],
+    ['Long Meadow field (baseball)', 'Where it crosses the plate'],
+  ] as const) {
+    test(court, async ({ page, isMobile }) => {
+      test.skip(isMobile, 'a phone has no keyboard');
+      await page.goto('/bench');
+      await page.getByRole('combobox', { name: 'Court', exact: true }).selectOption({ label: court });
+      const machine = page.getByRole('slider', { name: 'Machine' });
+      const said = await machine.getAttribute('aria-valuetext');
+      await machine.focus();
+      await page.keyboard.press('Shift+ArrowUp');
+      await expect(machine).not.toHaveAttribute('aria-valuetext', said!);
+      const turned = (await page.getByRole('group', { name: 'Machine settings' }).textContent())!;
+      await page.getByRole('slider', { name: wanted }).focus();
+      for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowUp');
+      await expect(page.getByRole('group', { name: 'Machine settings' })).not.toHaveText(turned);
+      await page.getByRole('slider', { name: /^Arc/ }).focus();
+      const elevation = await figure(page, 'Elevation');
+      await page.keyboard.press('ArrowLeft'); // toward slow and high
+      await page.keyboard.press('ArrowLeft');
+      await expect.poll(() => figure(page, 'Elevation')).toBeGreaterThan(elevation);
+      await setting(page, 'Elevation').focus();
+      await page.keyboard.press('ArrowUp');
+      await expect(page.getByText('held', { exact: true })).toBeVisible();
+      await page.getByRole('heading', { level: 1 }).click();
+      await page.keyboard.press('Control+z');
+      await expectNoSideways(page);
+    });
+  }
+});
+
+test('the source of a figure opens from its mark', async ({ page }) => {
+  await page.goto('/bench');
+  await page.getByRole('button', { name: 'Where the game ball comes from' }).click();
+  await expect(page.getByText('Common practice, from memory, rounded: a starting point to edit, not a standard.')).toBeVisible();
+  await page.getByRole('button', { name: 'Where the bounce comes from' }).click();
+  await expect(page.getByText(/Representative value; bounce law after Brody/)).toBeVisible();
+  await page.getByRole('combobox', { name: 'Court', exact: true }).selectOption({ label: 'Orchard pickleball (pickleball)' });
+  await expect(page.getByText(/The flight of the holed ball is known roughly only/)).toBeVisible();
+});
+
+test('what is not there says so, and where to go', async ({ page }) => {
+  const answer = await page.goto('/ladders/0190f3a0-0000-7000-8000-000000000000');
+  expect(answer!.status()).toBe(404);
+  await expect(page.getByRole('heading', { name: 'There is no such ladder' })).toBeVisible();
+  await page.goto('/courtside?rung=0190f3a0-0000-7000-8000-000000000000');
+  await expect(page.getByText('Which rung?')).toBeVisible();
+  await page.goto('/bench?s=broken');
+  await expect(page.getByText('Time to react')).toBeVisible();
+});

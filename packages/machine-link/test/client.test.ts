@@ -1,0 +1,157 @@
+import { type AddressInfo, createServer, type Server, type Socket } from 'node:net';
+import { afterEach, describe, expect, test } from 'vitest';
+import {
+  commandSchema,
+  type LinkEvent,
+  LONGEST_LINE,
+  MachineClient,
+  machineEventSchema,
+  programSchema,
+  readLines,
+  replySchema,
+  writeLine,
+} from '../src/index.ts';
+
+/** A machine that says only what the test tells it to. */
+async function scripted(answer: (command: { id: string; do: string }, socket: Socket) => void) {
+  const sockets: Socket[] = [];
+  const heard: { id: string; do: string }[] = [];
+  const server: Server = createServer((socket) => {
+    sockets.push(socket);
+    readLines(socket, (value) => {
+      const command = value as { id: string; do: string };
+      heard.push(command);
+      answer(command, socket);
+    });
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const events: LinkEvent[] = [];
+  const client = new MachineClient({
+    host: '127.0.0.1',
+    port: (server.address() as AddressInfo).port,
+    onEvent: (event) => events.push(event),
+  });
+  cleanUp.push(() => {
+    client.close();
+    for (const socket of sockets) socket.destroy();
+    server.close();
+  });
+  return { client, sockets, heard, events };
+}
+
+const cleanUp: (() => void)[] = [];
+afterEach(() => {
+  for (const each of cleanUp.splice(0)) each();
+});
+
+const until = async (check: () => boolean, withinMs = 4000): Promise<void> => {
+  for (const end = Date.now() + withinMs; !check(); await new Promise((resolve) => setTimeout(resolve, 10)))
+    if (Date.now() > end) throw new Error('did not happen in time');
+};
+const ok = (socket: Socket, id: string, state = 'idle'): void => writeLine(socket, { re: id, ok: true, state });
+const status = { event: 'status', state: 'idle', why: '', hopper: 70, battery: 0.8, thrown: 0, count: 0, nextInS: null };
+
+describe('the client', () => {
+  test('greets as the driver, and sends a heartbeat about four times a second', async () => {
+    const r = await scripted(({ id }, socket) => ok(socket, id));
+    await until(() => r.client.isUp);
+    expect(r.heard[0]).toMatchObject({ do: 'hello', role: 'driver' });
+    r.heard.length = 0;
+    await new Promise((resolve) => setTimeout(resolve, 1100));
+    const beats = r.heard.filter((command) => command.do === 'heartbeat').length;
+    expect(beats).toBeGreaterThanOrEqual(3);
+    expect(beats).toBeLessThanOrEqual(5);
+  });
+  test('replies find their commands, in whatever order they come', async () => {
+    const late: { id: string; socket: Socket }[] = [];
+    const r = await scripted((command, socket) => {
+      if (command.do === 'hold') late.push({ id: command.id, socket });
+      else ok(socket, command.id, command.do === 'stow' ? 'stowed' : 'idle');
+    });
+    await until(() => r.client.isUp);
+    const hold = r.client.send({ do: 'hold' });
+    expect(await r.client.send({ do: 'stow' })).toMatchObject({ ok: true, state: 'stowed' });
+    ok(late[0]!.socket, late[0]!.id, 'held');
+    expect(await hold).toMatchObject({ ok: true, state: 'held' });
+  });
+  test('a command that is not answered in a second comes back as a time-out, and the link lives on', async () => {
+    const r = await scripted(({ id, do: what }, socket) => {
+      if (what !== 'feed') ok(socket, id);
+    });
+    await until(() => r.client.isUp);
+    expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: false, code: 'timeout' });
+    expect(r.client.isUp).toBe(true);
+  });
+  test('what it does not understand is left aside: noise, unknown events, half a line, a line without end', async () => {
+    const r = await scripted(({ id }, socket) => ok(socket, id));
+    await until(() => r.client.isUp);
+    const [socket] = r.sockets;
+    socket!.write('noise\n{"event":"dance"}\n{"event":"status"}\n');
+    socket!.write(`${'x'.repeat(LONGEST_LINE + 10)}\n`);
+    const text = `${JSON.stringify(status)}\n`;
+    socket!.write(text.slice(0, 20));
+    await new Promise((resolve) => setTimeout(resolve, 30));
+    socket!.write(text.slice(20));
+    await until(() => r.events.some(({ event }) => event === 'status'));
+    expect(r.events.filter(({ event }) => event !== 'link')).toEqual([status]);
+  });
+  test('a machine that has another driver is tried again until it is free', async () => {
+    let taken = true;
+    const r = await scripted(({ id }, socket) =>
+      taken ? writeLine(socket, { re: id, ok: false, state: 'idle', code: 'driver-taken', text: 'taken' }) : ok(socket, id),
+    );
+    await until(() => r.heard.length >= 1);
+    expect(r.client.isUp).toBe(false);
+    expect(await r.client.send({ do: 'arm', program: { launches: [], intervalS: 4, count: 1 } as never })).toMatchObject({
+      ok: false,
+      code: 'link-lost',
+    });
+    taken = false;
+    await until(() => r.client.isUp);
+  });
+  test('commands that wait when the link is lost are answered as lost', async () => {
+    const r = await scripted(({ id, do: what }, socket) => {
+      if (what === 'feed') socket.destroy();
+      else ok(socket, id);
+    });
+    await until(() => r.client.isUp);
+    expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: false, code: 'link-lost' });
+    expect(r.events.at(-1)).toEqual({ event: 'link', up: false });
+  });
+  test('once closed it does not come back', async () => {
+    const r = await scripted(({ id }, socket) => ok(socket, id));
+    await until(() => r.client.isUp);
+    r.client.close();
+    await until(() => !r.client.isUp);
+    const before = r.sockets.length;
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    expect(r.sockets).toHaveLength(before);
+  });
+});
+
+describe('the lines', () => {
+  const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
+  test.each([
+    ['a program without balls', { launches: [launch], intervalS: 4, count: 0 }],
+    ['a program without launches', { launches: [], intervalS: 4, count: 3 }],
+    ['an interval no machine has', { launches: [launch], intervalS: 0.1, count: 3 }],
+    ['a launch faster than any', { launches: [{ ...launch, speedMps: 200 }], intervalS: 4, count: 3 }],
+    ['an unknown key', { launches: [launch], intervalS: 4, count: 3, mode: 'x' }],
+  ])('%s is refused', (_name, program) => {
+    expect(programSchema.safeParse(program).success).toBe(false);
+    expect(commandSchema.safeParse({ id: '1', do: 'arm', program }).success).toBe(false);
+  });
+  test('a command without an id, or with one too long, is refused', () => {
+    expect(commandSchema.safeParse({ do: 'hold' }).success).toBe(false);
+    expect(commandSchema.safeParse({ id: 'x'.repeat(65), do: 'hold' }).success).toBe(false);
+    expect(commandSchema.safeParse({ id: '1', do: 'hold' }).success).toBe(true);
+  });
+  test('replies and events are told apart by their shape', () => {
+    const reply = { re: 'c1', ok: true, state: 'held' };
+    expect(replySchema.safeParse(reply).success).toBe(true);
+    expect(machineEventSchema.safeParse(reply).success).toBe(false);
+    expect(replySchema.safeParse(status).success).toBe(false);
+    expect(machineEventSchema.safeParse(status).success).toBe(true);
+    expect(machineEventSchema.safeParse({ event: 'release', seq: 1, feed: 0, launch }).success).toBe(true);
+  });
+});

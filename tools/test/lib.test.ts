@@ -1,0 +1,96 @@
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, describe, expect, test } from 'vitest';
+import { alive, commandOf, endById, freePort, start, stop } from '../lib/children.mjs';
+import { startDatabase } from '../lib/mariadb.mjs';
+
+const cleanUp: (() => unknown)[] = [];
+afterEach(async () => {
+  for (const each of cleanUp.splice(0).reverse()) await each();
+});
+
+const folder = (): string => {
+  const made = mkdtempSync(join(tmpdir(), 'arc-'));
+  cleanUp.push(() => rmSync(made, { recursive: true, force: true }));
+  return made;
+};
+
+describe('children', () => {
+  test('a free port is kept, a taken one is replaced by a free one', async () => {
+    const wanted = await freePort();
+    expect(await freePort(wanted)).toBe(wanted);
+    const server = createServer().listen(wanted, '127.0.0.1');
+    await new Promise((resolve) => server.once('listening', resolve));
+    cleanUp.push(() => new Promise((resolve) => server.close(resolve)));
+    const other = await freePort(wanted);
+    expect(other).not.toBe(wanted);
+    expect(other).toBeGreaterThan(0);
+  });
+  test('a child is started, known by its command, and ended; ending it twice does no harm', async () => {
+    const child = start('sleeper', ['sleep', '60'], { log: 2 });
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    expect(alive(child.pid)).toBe(true);
+    expect(commandOf(child.pid)).toContain('sleep 60');
+    await stop(child);
+    await stop(child);
+    expect(alive(child.pid)).toBe(false);
+    expect(commandOf(child.pid)).toBe('');
+  });
+  test('a child that does not listen to SIGTERM is ended all the same', async () => {
+    const child = start('stubborn', ['sh', '-c', 'trap "" TERM; while true; do sleep 0.1; done'], { log: 2 });
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await stop(child, 400);
+    expect(alive(child.pid)).toBe(false);
+  });
+  test('ending a process that is gone already is no error', async () => {
+    await expect(endById(2 ** 22 - 3)).resolves.toBeUndefined();
+  });
+});
+
+describe('our own MariaDB', () => {
+  test('starts on empty data, keeps what was written through a crash, and takes over from a server left behind', async () => {
+    const dir = folder();
+    mkdirSync(dir, { recursive: true });
+    const mysql = (await import('mysql2/promise')).default;
+    const first = await startDatabase(dir, ['kept']);
+    cleanUp.push(() => first.stop());
+    const write = await mysql.createConnection(first.urlOf('kept'));
+    await write.query('create table t (n int) engine=InnoDB');
+    await write.query('insert into t values (41), (42)');
+    await write.end();
+    process.kill(first.child.pid, 'SIGKILL'); // a crash in the middle of its life
+    await first.child.ended;
+
+    const second = await startDatabase(dir, ['kept']);
+    cleanUp.push(() => second.stop());
+    const read = await mysql.createConnection(second.urlOf('kept'));
+    expect((await read.query('select sum(n) s from t'))[0]).toEqual([{ s: '83' }]);
+    await read.end();
+
+    // a second start finds the running server of a session that died, and ends it first
+    const third = await startDatabase(dir, ['kept']);
+    cleanUp.push(() => third.stop());
+    expect(alive(second.child.pid)).toBe(false);
+    const again = await mysql.createConnection(third.urlOf('kept'));
+    expect((await again.query('select count(*) c from t'))[0]).toEqual([{ c: 2 }]);
+    await again.end();
+  });
+  test('a stale pid file is not believed', async () => {
+    const dir = folder();
+    writeFileSync(join(dir, 'db.pid'), String(process.pid)); // a living process that is no database
+    const server = await startDatabase(dir, ['any']);
+    cleanUp.push(() => server.stop());
+    expect(alive(process.pid)).toBe(true);
+    expect(Number(readFileSync(join(dir, 'db.pid'), 'utf8'))).toBe(server.child.pid);
+  });
+  test('its password is in a file that only its owner reads', async () => {
+    const dir = folder();
+    const server = await startDatabase(dir, ['any']);
+    cleanUp.push(() => server.stop());
+    const { statSync } = await import('node:fs');
+    expect(statSync(join(dir, 'db.password')).mode & 0o077).toBe(0);
+    expect(server.urlOf('any')).toMatch(/^mysql:\/\/goodarc:[\w-]{20,}@127\.0\.0\.1:\d+\/any$/);
+  });
+});
