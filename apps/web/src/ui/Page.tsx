@@ -3,8 +3,9 @@ import { Moon, Sun } from 'lucide-react';
 import { useState } from 'react';
 import { Toaster, toast } from 'sonner';
 import { api, messageOf } from './api.ts';
+import { Keys } from './Keys.tsx';
 
-/** What every page carries: the person's units and theme, and the toasts. */
+/** What every page carries: the person's units and theme, the list of keys, and the toasts. */
 export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'dusk' }) {
   const [shown, setShown] = useState(theme);
 
@@ -38,6 +39,7 @@ export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'du
         {shown === 'chalk' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
         {shown === 'chalk' ? 'Dusk' : 'Chalk'}
       </button>
+      <Keys />
       <Toaster
         position="bottom-center"
         theme={shown === 'chalk' ? 'light' : 'dark'}

@@ -1,0 +1,71 @@
+import { useEffect, useState } from 'react';
+import { Dialog } from './Dialog.tsx';
+
+type KeyList = readonly (readonly [keys: string, does: string])[];
+
+const EVERYWHERE: KeyList = [
+  ['?', 'this list'],
+  ['Tab, Shift Tab', 'from one thing to the next, and back'],
+  ['Esc', 'close a dialog, or leave a field as it was'],
+];
+
+/** The keys of each view, by the start of its address. */
+const BY_VIEW: readonly (readonly [path: string, keys: KeyList])[] = [
+  [
+    '/bench',
+    [
+      ['← → ↑ ↓', 'move the machine, landing spot or player that has the focus'],
+      ['Shift + arrow, Alt + arrow', 'coarse, fine'],
+      ['↑ ↓ in a field', 'a step up or down; Shift five steps, Alt a fifth'],
+      ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
+    ],
+  ],
+  [
+    '/ladders/',
+    [
+      ['Alt ↑, Alt ↓', 'move the rung that has the focus'],
+      ['Space on the grip, then ↑ ↓', 'pick the rung up and move it'],
+    ],
+  ],
+  [
+    '/courtside',
+    [
+      ['A, F, R', 'arm, feed (or finish), resume'],
+      ['H', 'hold'],
+      ['S', 'stow'],
+      ['J, K, L, space', 'in, near, out, let go'],
+      ['U', 'undo the last result'],
+    ],
+  ],
+];
+
+/** `?` lists the keys of the view. */
+export function Keys() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const typing = event.target instanceof HTMLInputElement && event.target.type !== 'range';
+      if (event.key === '?' && !typing) setOpen(true);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  if (!open) return null;
+  const own = BY_VIEW.find(([path]) => location.pathname.startsWith(path))?.[1] ?? [];
+  return (
+    <Dialog title="Keys" onClose={() => setOpen(false)}>
+      <table className="w-full text-left">
+        <tbody>
+          {[...own, ...EVERYWHERE].map(([keys, does]) => (
+            <tr key={keys} className="border-b border-base-300">
+              <th scope="row" className="dial py-2 pr-4 font-semibold">
+                {keys}
+              </th>
+              <td className="py-2">{does}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Dialog>
+  );
+}
