@@ -162,6 +162,12 @@ describe('what spin, drag and wind do', () => {
     const near = flight.path.reduce((a, b) => (Math.abs(b[2]) < Math.abs(a[2]) ? b : a));
     expect(Math.abs(near[3] - flight.crossings[0]!.z)).toBeLessThan(0.05);
   });
+  test('each plane on the way is crossed once, a plane that the ball starts on is not', () => {
+    const flight = fly(conditions, straight, { planesY: [11, 10, 0, -5, 20], maxBounces: 0 });
+    expect(flight.crossings.map(({ planeY }) => planeY)).toEqual([10, 0, -5]);
+    const back = fly(conditions, { ...straight, y: -11, bearingDeg: 0 }, { planesY: [-11, 0], maxBounces: 0 });
+    expect(back.crossings.map(({ planeY }) => planeY)).toEqual([0]);
+  });
   test('a launch in the ground or without a number is refused', () => {
     expect(() => fly(conditions, { ...straight, z: 0.01 })).toThrow(/launch.z/);
     expect(() => fly(conditions, { ...straight, speedMps: Number.NaN })).toThrow(/finite/);

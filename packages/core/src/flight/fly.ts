@@ -121,7 +121,8 @@ function noteCrossings(s: Stepper, planesY: readonly number[], flight: Flight): 
   for (const planeY of planesY) {
     const before = s.was[1]! - planeY;
     const after = s.now[1]! - planeY;
-    if (before === 0 || before > 0 === after > 0) continue;
+    // a ball that starts on a plane does not cross it; one that comes to it does
+    if (before === 0 || before * after > 0) continue;
     const share = s.crossing(0, 1, 0, planeY);
     const [vx, vy, vz] = [s.velocityAt(0, share), s.velocityAt(1, share), s.velocityAt(2, share)];
     found.push({
