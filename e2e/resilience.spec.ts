@@ -34,8 +34,17 @@ test('a jam is a fault with what to do; after clearing it the round goes on from
   await page.getByText('Refill, or try a fault').click();
   await page.getByRole('button', { name: 'jam' }).click();
   await expect(page.getByText('Fault: jam.')).toBeVisible({ timeout: 15_000 });
+  await page.getByRole('button', { name: /^In/ }).click();
   await page.getByRole('button', { name: 'Clear the fault' }).click();
   await expect(machineState(page)).toHaveAttribute('data-state', 'idle');
+  await page.getByRole('button', { name: /^Arm/ }).click();
+  await page.getByRole('button', { name: 'Feed 9 balls' }).click({ timeout: 20_000 }); // one of ten was thrown before the jam
+  await expect(page.getByRole('button', { name: /^Out/ })).toBeEnabled({ timeout: 20_000 });
+  await page.getByRole('button', { name: /^Out/ }).click();
+  await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 2');
+  await expect(page.getByRole('list', { name: 'Balls' }).locator('visible=true')).toContainText('ball 2: out');
+  await page.getByRole('button', { name: /^Stow/ }).click();
+  await page.getByRole('button', { name: 'Finish round' }).click();
 });
 
 test('closing the page holds the machine; opening it again finds the round where it was', async ({ page, context }) => {

@@ -18,6 +18,7 @@ import * as rungRestore from '../src/pages/api/rungs/[id]/restore.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
+import { links } from '../src/server/links.ts';
 import { readRounds } from '../src/server/rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
@@ -308,6 +309,11 @@ describe('machines and people', () => {
     const { status, body } = await call(command.POST, { scope, params: { id: other }, body: { do: 'arm', rungId: ids.rung } });
     expect([status, body.errors![0]!.pointer]).toEqual([409, '/rungId']);
     expect((await call(command.POST, { scope, params: { id: other }, body: { do: 'explode' } })).status).toBe(400);
+    const ownRung = uuidv7();
+    await call(rungs.PUT, { scope, params: { id: ownRung }, body: { ladderId: ids.ladder, document: rungDocument(ids.court, other) } });
+    const used = await call(command.POST, { scope, params: { id: other }, body: { do: 'arm', rungId: ownRung, from: 10 } });
+    expect([used.status, used.body.title]).toEqual([409, 'All balls of this round have been thrown. Finish it and begin another.']);
+    links.closeAll();
   });
   test('units and theme are the person’s own', async () => {
     expect((await call(me.PATCH, { scope, body: { units: 'metric' } })).status).toBe(204);

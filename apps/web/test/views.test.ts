@@ -143,6 +143,7 @@ describe('a round on the device', () => {
     rungId: 'g',
     playerId: 'p',
     startedAt: '2026-11-25T10:00:00Z',
+    offset: 0,
     balls: [],
     weather: { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
   };

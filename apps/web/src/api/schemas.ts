@@ -75,10 +75,11 @@ export const resultBody = z.strictObject({
 export type ResultBody = z.infer<typeof resultBody>;
 
 export const commandBody = z.discriminatedUnion('do', [
-  z.strictObject({ do: z.literal('arm'), rungId: z.uuid() }),
+  /** `from`: balls of the round that were thrown before, when it goes on after a fault or a stow. */
+  z.strictObject({ do: z.literal('arm'), rungId: z.uuid(), from: z.int().min(0).max(1000).default(0) }),
   z.strictObject({ do: z.enum(['feed', 'hold', 'resume', 'stow', 'clear', 'refill']) }),
   z.strictObject({ do: z.literal('simulate'), fault: z.enum(['jam', 'misfeed', 'drop-link', 'silence', 'flat-battery']) }),
 ]);
-export type CourtsideCommand = z.infer<typeof commandBody>;
+export type CourtsideCommand = z.input<typeof commandBody>;
 
 export const meBody = z.strictObject({ units: z.enum(['imperial', 'metric']), theme: z.enum(['chalk', 'dusk']) }).partial();

@@ -34,6 +34,8 @@ const PADS: readonly { outcome: Outcome; name: string; key: string; shows: strin
   { outcome: 'let-go', name: 'Let go', key: ' ', shows: 'space', look: 'bg-base-300' },
 ];
 
+const thrownOf = (run: Run | null): number => (run ? Math.max(0, ...run.balls.map(({ seq }) => seq)) : 0);
+
 export default function Courtside(props: Props) {
   return (
     <Units system={props.viewer.units}>
@@ -77,15 +79,18 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
     [update],
   );
 
+  /** The machine's count as the number of the ball in this round. */
+  const numberOf = (seq: number): number => seq + (current.current?.offset ?? 0);
+
   const { view, command } = useMachine(machine.id, hasLine, {
     release: ({ seq, launch }) =>
-      changeBall(seq, { speedMps: launch.speedMps, elevationDeg: launch.elevationDeg, bearingDeg: launch.bearingDeg }),
+      changeBall(numberOf(seq), { speedMps: launch.speedMps, elevationDeg: launch.elevationDeg, bearingDeg: launch.bearingDeg }),
     misfeed: (seq) => {
-      changeBall(seq, { fed: false });
-      judge('not-fed', seq);
+      changeBall(numberOf(seq), { fed: false });
+      judge('not-fed', numberOf(seq));
     },
     reading: (seq, radarMps) => {
-      if (current.current?.balls.some((ball) => ball.seq === seq)) changeBall(seq, { radarMps });
+      if (current.current?.balls.some((ball) => ball.seq === numberOf(seq))) changeBall(numberOf(seq), { radarMps });
     },
   });
   const { status } = view;
@@ -113,16 +118,21 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
       playerId,
       weather,
       startedAt,
+      offset: 0,
       balls: [],
     };
-    const { roundId, balls: _balls, ...body } = made;
+    const { roundId, balls: _balls, offset: _offset, ...body } = made;
     outbox.post({ method: 'PUT', path: `rounds/${roundId}`, body });
     setFinished(null);
     update(made);
   }
 
   async function arm(): Promise<void> {
-    if (await give({ do: 'arm', rungId: rung.id })) begin();
+    const before = thrownOf(current.current);
+    if (!(await give({ do: 'arm', rungId: rung.id, from: before }))) return;
+    begin();
+    const now = current.current;
+    if (now) update({ ...now, offset: before });
   }
 
   const pending = run?.balls.find(({ fed, outcome }) => fed && outcome === null);
@@ -177,14 +187,14 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
   }
 
   const player = players.find(({ id }) => id === playerId);
-  const thrown = run ? Math.max(0, ...run.balls.map(({ seq }) => seq)) : 0;
+  const thrown = thrownOf(run);
   const left = document.ballsPerRound - thrown;
   const allThrown = run !== null && left <= 0 && state !== 'feeding';
   const byState = mainAction(
     state,
     { arm, feed: () => give({ do: 'feed' }), resume: () => give({ do: 'resume' }), clear: () => give({ do: 'clear' }), begin },
     run !== null,
-    document.ballsPerRound,
+    document.ballsPerRound - (run?.offset ?? 0),
     view,
   );
 

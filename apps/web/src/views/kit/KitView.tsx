@@ -1,10 +1,12 @@
-import { BALLS, SURFACES } from '@good-arc/core';
+import { BALLS, COURT_PLANS, type Sport, SURFACES } from '@good-arc/core';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BallRow, CourtRow, Kit, MachineRow, PlayerRow, Viewer } from '../../api/rows.ts';
 import { KIT_KINDS, type KitKind } from '../../api/schemas.ts';
 import { api, messageOf } from '../../ui/api.ts';
+import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { rulerScale } from '../../ui/scale.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { BallForm, CourtForm, type KitRow, MachineForm, PlayerForm } from './forms.tsx';
@@ -96,6 +98,7 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
       <ul aria-label={many}>
         {rows.map((row) => (
           <li key={row.id} className="flex flex-wrap items-center gap-x-4 border-b border-base-300 py-2.5">
+            {'surfaceId' in row && <CourtThumb sport={row.sport} />}
             <div className="min-w-0 grow basis-64">
               <h2 className="text-lg break-words">{row.name}</h2>
               <p className="text-quiet">
@@ -122,6 +125,19 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
         </Dialog>
       )}
     </div>
+  );
+}
+
+const THUMB_PX = 120;
+
+/** The court's lines, small. */
+function CourtThumb({ sport }: { sport: Sport }) {
+  const plan = COURT_PLANS[sport];
+  const scale = rulerScale(plan, THUMB_PX, 62);
+  return (
+    <svg width={THUMB_PX} height={scale.planHeight} viewBox={`0 0 ${THUMB_PX} ${scale.planHeight}`} aria-hidden="true" className="shrink-0">
+      <CourtDrawing plan={plan} scale={scale} />
+    </svg>
   );
 }
 
