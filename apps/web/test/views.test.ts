@@ -93,12 +93,14 @@ describe('the address of the bench', () => {
   });
 });
 
-test('a sport’s first machine is one made for it alone', () => {
+test('a sport’s first machine is one made for it alone, and one on a line before one worked by hand', () => {
   const machine = (name: string, kind: string): MachineRow => ({ id: name, name, profile: profileOf(kind), linkAddress: '', notes: '' });
   const machines = [machine('Ash', 'One-wheel portable'), machine('Thistle', 'Holed-ball court machine')];
   expect(machineFor(machines, 'pickleball')!.name).toBe('Thistle');
   expect(machineFor(machines, 'tennis')!.name).toBe('Ash');
   expect(machineFor(machines, 'baseball')).toBeUndefined();
+  const onLine = { ...machine('Zinnia', 'Holed-ball court machine'), linkAddress: '127.0.0.1:7101' };
+  expect(machineFor([...machines, onLine], 'pickleball')!.name).toBe('Zinnia');
   expect(machineFor(machines, undefined)).toBeUndefined();
 });
 

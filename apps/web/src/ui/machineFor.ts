@@ -1,8 +1,9 @@
 import type { Sport } from '@good-arc/core';
 import type { MachineRow } from '../api/rows.ts';
 
-/** The machine to begin with for a sport: one that is made for it alone comes before one that throws others too. */
+/** Made for this sport alone comes before throwing others too; on a line before worked by hand. */
+const rank = ({ profile, linkAddress }: MachineRow): number => 2 * profile.sports.length + Number(linkAddress === '');
+
+/** The machine to begin with for a sport. */
 export const machineFor = (machines: readonly MachineRow[], sport: Sport | undefined): MachineRow | undefined =>
-  machines
-    .filter(({ profile }) => sport !== undefined && profile.sports.includes(sport))
-    .sort((a, b) => a.profile.sports.length - b.profile.sports.length)[0];
+  machines.filter(({ profile }) => sport !== undefined && profile.sports.includes(sport)).sort((a, b) => rank(a) - rank(b))[0];
