@@ -1,14 +1,8 @@
 import { type Outcome, printShare, tally, wilsonRate } from '@good-arc/core';
+import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { outcomesOf, type RunBall } from './run.ts';
 
-const LOOK: Record<Outcome, string> = {
-  in: 'bg-secondary text-secondary-content',
-  near: 'border-2 border-base-content bg-base-100',
-  out: 'bg-base-content text-base-100',
-  'let-go': 'bg-base-300',
-  'not-fed': 'bg-base-300 line-through',
-};
 const LETTER: Record<Outcome, string> = { in: 'I', near: 'N', out: 'O', 'let-go': '–', 'not-fed': 'x' };
 
 /** Hits of the balls judged so far. */
@@ -42,7 +36,7 @@ export function Tally({ balls, count }: { balls: readonly RunBall[]; count: numb
               <li
                 // biome-ignore lint/suspicious/noArrayIndexKey: the number of the ball is its identity
                 key={i}
-                className={`flex h-8 w-8 items-center justify-center rounded-full text-sm font-bold ${outcome ? LOOK[outcome] : ball ? 'border-2 border-ball' : 'border-2 border-dashed border-base-300'}`}
+                className={`flex h-8 w-8 items-center justify-center rounded-full text-sm font-bold ${outcome ? OUTCOME_LOOK[outcome] : ball ? 'border-2 border-ball' : 'border-2 border-dashed border-base-300'}`}
               >
                 <span aria-hidden="true">{outcome ? LETTER[outcome] : ball ? '?' : ''}</span>
                 <span className="sr-only">

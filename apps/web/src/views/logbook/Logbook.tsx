@@ -12,6 +12,7 @@ import {
 import { useMemo, useState } from 'react';
 import type { RoundRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
+import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
@@ -206,14 +207,6 @@ function RoundLines({
     </>
   );
 }
-
-const OUTCOME_LOOK: Record<string, string> = {
-  in: 'bg-secondary text-secondary-content',
-  near: 'border-2 border-base-content bg-base-100',
-  out: 'bg-base-content text-base-100',
-  'let-go': 'bg-base-300',
-  'not-fed': 'bg-base-300 line-through',
-};
 
 /** Settings, conditions and every ball of one round. */
 function RoundDetail({ round }: { round: RoundRow }) {
