@@ -14,9 +14,9 @@ import {
   MACHINE_KINDS,
   type Sport,
   Stepper,
+  seededRandom,
   surfaceById,
 } from '@good-arc/core';
-import { seededRandom } from '@good-arc/machine-link';
 import { Solver } from 'odex';
 
 /** Best of several runs, in microseconds a call: the least disturbed one. */

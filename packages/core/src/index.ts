@@ -5,4 +5,5 @@ export * from './flight/index.ts';
 export * from './machine/index.ts';
 export * from './progress/index.ts';
 export * from './quantity/index.ts';
+export { seededRandom } from './random.ts';
 export * from './sport/index.ts';

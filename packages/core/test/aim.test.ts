@@ -17,9 +17,10 @@ import {
   mphToMps,
   mpsToMph,
   type Solution,
+  seededRandom,
   surfaceById,
 } from '../src/index.ts';
-import { randomFlight, seeded } from './support/random.ts';
+import { randomFlight } from './support/random.ts';
 
 const question = (over: Partial<AimQuestion> = {}): AimQuestion => ({
   conditions: {
@@ -48,7 +49,7 @@ describe('a re-flown solution lands within 1 mm', () => {
   test.each(BALLS.map((ball, i) => [ball.id, ball, i] as const))('%s: 120 random landing spots, wind and spin', (_id, ball, i) => {
     let solved = 0;
     for (let n = 0; n < 120; n++) {
-      const random = seeded(5000 * i + n);
+      const random = seededRandom(5000 * i + n);
       const { conditions, launch } = randomFlight(ball, random);
       const { x, y, z, topspinRpm, sidespinRpm, gyroRpm } = launch;
       const reach = ball.sport === 'pickleball' ? 0.5 : 1;
@@ -150,7 +151,7 @@ describe('what cannot be done says why, and what is nearest', () => {
   test('“no arc” is true: a search of all speeds and bearings finds none either', () => {
     let unreachable = 0;
     for (let n = 0; n < 60; n++) {
-      const random = seeded(90_000 + n);
+      const random = seededRandom(90_000 + n);
       const { conditions, launch } = randomFlight(ballById('pickleball-indoor'), random);
       const { x, y, z, topspinRpm, sidespinRpm, gyroRpm } = launch;
       const q = question({

@@ -16,11 +16,12 @@ import {
   mpsToMph,
   netHeightAt,
   PLATE,
+  seededRandom,
   surfaceById,
   tennisSpinDrag,
 } from '../src/index.ts';
 import { oracleFlight } from './support/oracle.ts';
-import { everyBall, randomFlight, seeded } from './support/random.ts';
+import { everyBall, randomFlight } from './support/random.ts';
 
 const still = { xMps: 0, yMps: 0 };
 const clay = surfaceById('tennis-clay');
@@ -46,7 +47,7 @@ describe('flight against odex, an independent integrator', () => {
   test.each(everyBall().map((ball, i) => [ball.id, ball, i] as const))('%s: 30 random launches, 1 mm and 0.1 ms', (_id, ball, i) => {
     for (let n = 0; n < 30; n++) {
       const seed = 1000 * i + n;
-      const { conditions, launch } = randomFlight(ball, seeded(seed));
+      const { conditions, launch } = randomFlight(ball, seededRandom(seed));
       const planes = [0, -11.885];
       const ours = fly(conditions, launch, { planesY: planes, maxBounces: 1 });
       const theirs = oracleFlight(conditions, launch, planes);
@@ -139,7 +140,7 @@ describe('what spin, drag and wind do', () => {
   });
   test('mirror symmetry: left and right are alike', () => {
     for (let seed = 0; seed < 60; seed++) {
-      const { conditions: c, launch } = randomFlight(conditions.ball, seeded(seed));
+      const { conditions: c, launch } = randomFlight(conditions.ball, seededRandom(seed));
       const a = fly(c, launch, { maxBounces: 1, planesY: [0] });
       const mirrored = {
         ...launch,

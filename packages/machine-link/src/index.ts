@@ -24,6 +24,5 @@ export {
   type Status,
 } from './protocol.ts';
 export { type RadarOptions, serveRadar } from './radar.ts';
-export { seededRandom } from './random.ts';
 export { type MachineServerOptions, serveMachine } from './server.ts';
 export { LIVE_STATES, TRANSITIONS } from './states.ts';

@@ -1,10 +1,10 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import type { MachineProfile } from '@good-arc/core';
+import { seededRandom } from '@good-arc/core';
 import { realClock } from './clock.ts';
 import { readLines, writeLine } from './lines.ts';
 import { SimulatedMachine } from './machine.ts';
 import { type Command, commandSchema, type Reply, STATUS_EVERY_MS } from './protocol.ts';
-import { seededRandom } from './random.ts';
 
 export interface MachineServerOptions {
   port: number;

@@ -1,3 +1,4 @@
+import { seededRandom } from '@good-arc/core';
 import { describe, expect, test } from 'vitest';
 import {
   type Action,
@@ -8,7 +9,6 @@ import {
   type MachineState,
   type Program,
   SimulatedMachine,
-  seededRandom,
   TRANSITIONS,
 } from '../src/index.ts';
 

@@ -1,5 +1,5 @@
 import {
-  BALLS,
+  ballIdSchema,
   LEVELS,
   ladderSchema,
   machineProfileSchema,
@@ -7,7 +7,7 @@ import {
   OUTCOMES,
   rungSchema,
   SPORTS,
-  SURFACES,
+  surfaceIdSchema,
   weatherSchema,
 } from '@good-arc/core';
 import { z } from 'zod';
@@ -15,7 +15,6 @@ import { z } from 'zod';
 /** What browser and server say to each other. Both sides parse with these. */
 
 const notes = z.string().max(500, 'At most 500 characters').default('');
-const ids = (records: readonly { id: string }[]) => z.enum(records.map(({ id }) => id) as [string, ...string[]]);
 
 export const playerBody = z.strictObject({
   name: nameSchema,
@@ -24,10 +23,16 @@ export const playerBody = z.strictObject({
   heightM: z.number('Type a height such as 5 ft 6 or 1.68 m').min(0.8, 'At least 80 cm (2 ft 8 in)').max(2.4, 'At most 2.4 m (7 ft 10 in)'),
   notes,
 });
-export const courtBody = z.strictObject({ name: nameSchema, sport: z.enum(SPORTS), surfaceId: ids(SURFACES), indoor: z.boolean(), notes });
+export const courtBody = z.strictObject({
+  name: nameSchema,
+  sport: z.enum(SPORTS),
+  surfaceId: surfaceIdSchema,
+  indoor: z.boolean(),
+  notes,
+});
 export const ballBody = z.strictObject({
   name: nameSchema,
-  ballId: ids(BALLS),
+  ballId: ballIdSchema,
   count: z.int('Type a whole number such as 60').min(0, 'Not below 0').max(5000, 'At most 5,000'),
   condition: z.enum(['new', 'good', 'worn']),
   notes,

@@ -10,10 +10,10 @@ import {
   rungFromSetup,
   type Setup,
   type Sport,
+  seededRandom,
   throwBall,
   type Weather,
 } from '@good-arc/core';
-import { seededRandom } from '@good-arc/machine-link';
 import { count, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Db } from '../server/db.ts';

@@ -1,3 +1,4 @@
+import { wrapDeg } from '../quantity/index.ts';
 import { type Arc, guessElevations, guessSpeed, type Probe, type Start, scan, settle } from './probe.ts';
 import { type AimQuestion, type Hold, type ReasonCode, type Solution, WIDEST_LIMITS } from './types.ts';
 
@@ -5,7 +6,7 @@ export const solutionOf = (arc: Arc, name: Solution['arc']): Solution => ({
   arc: name,
   speedMps: arc.speedMps,
   elevationDeg: arc.elevationDeg,
-  bearingDeg: ((arc.bearingDeg % 360) + 360) % 360,
+  bearingDeg: wrapDeg(arc.bearingDeg),
   flightTimeS: arc.timeS,
   netClearanceM: arc.clearanceM,
 });

@@ -1,6 +1,6 @@
 import type { Conditions, Launch } from '../flight/index.ts';
 import { ftToM, inToM, mphToMps } from '../quantity/index.ts';
-import { COURT_PLANS, type GameBall, PLATE } from '../sport/index.ts';
+import { COURT_PLANS, type GameBall, MIDDLE_OF_ZONE_M, PLATE } from '../sport/index.ts';
 import { aim } from './aim.ts';
 import { type AimQuestion, WIDEST_LIMITS } from './types.ts';
 
@@ -11,8 +11,6 @@ export interface GameArrival {
 
 /** A pitcher's release point: height and distance off the centre line on the arm side (18–24 in; common practice, no source). */
 const RELEASE = { z: 1.75, x: inToM(21) } as const;
-/** Height of the middle of a strike zone for an adult batter of 1.75 m, m. */
-const MIDDLE_OF_ZONE_M = 0.7;
 
 /**
  * Solves a game-book entry for the court's own air: shaped balls by landing depth and net clearance, serves and pitches by speed.

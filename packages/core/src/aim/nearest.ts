@@ -1,4 +1,5 @@
 import { fly } from '../flight/index.ts';
+import { wrapDeg } from '../quantity/index.ts';
 import { arcAtElevation, blockedBy } from './arcs.ts';
 import { arcFamily, type FamilyArc } from './family.ts';
 import { type Arc, Probe } from './probe.ts';
@@ -86,7 +87,7 @@ function nearestSpot(question: AimQuestion): Nearest | null {
       if (best && missM >= best.missM) continue;
       const x = target.kind === 'landing' ? spot.x : target.x;
       const y = target.kind === 'landing' ? spot.y : targetY;
-      best = { speedMps, elevationDeg, bearingDeg: ((probe.straightDeg % 360) + 360) % 360, netClearanceM: probe.clearanceM, x, y, missM };
+      best = { speedMps, elevationDeg, bearingDeg: wrapDeg(probe.straightDeg), netClearanceM: probe.clearanceM, x, y, missM };
     }
   }
   return best && Number.isFinite(best.missM) ? best : null;

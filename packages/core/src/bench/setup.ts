@@ -3,29 +3,28 @@ import { spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
 import { airDensity, type Conditions } from '../flight/index.ts';
 import type { MachineProfile } from '../machine/index.ts';
 import {
-  BALLS,
   type Ball,
   ballById,
+  ballIdSchema,
   COURT_PLANS,
   GAME_BOOK,
   LEVELS,
   type Level,
+  MIDDLE_OF_ZONE_M,
   PLATE,
   SPORTS,
   type Sport,
-  SURFACES,
   surfaceById,
+  surfaceIdSchema,
 } from '../sport/index.ts';
-
-const ids = (records: readonly { id: string }[]) => z.enum(records.map(({ id }) => id) as [string, ...string[]]);
 
 /** One set-up of the bench: everything a person chooses, SI and degrees. The machine's profile comes beside it. */
 export const setupSchema = z.strictObject({
   sport: z.enum(SPORTS),
   courtId: z.string().max(40),
   machineId: z.string().max(40),
-  surfaceId: ids(SURFACES),
-  ballId: ids(BALLS),
+  surfaceId: surfaceIdSchema,
+  ballId: ballIdSchema,
   level: z.enum(LEVELS),
   weather: weatherSchema,
   /** Where the ball leaves the machine. */
@@ -54,9 +53,6 @@ const FIRST: Record<Sport, { ballId: string; game: (level: Level) => string }> =
 /** A machine that throws no faster than this, m/s, cannot cross the net from where others stand: it begins near the net, on the player’s side. */
 const SLOW_MPS = 10;
 const NEAR_NET = { machine: { x: 0.4, y: -1.2 }, landing: { x: -0.3, y: -4.9 }, player: { x: -0.3, y: -6.6 } } as const;
-
-/** Middle of the strike zone of a batter of 1.75 m, for a first aim. */
-const MIDDLE_OF_ZONE_M = 0.7;
 
 /** A set-up to start from: the machine where such machines stand, a ball a player of this level can play. */
 export function firstSetup(

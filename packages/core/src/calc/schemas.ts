@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { launchSchema } from '../drill/index.ts';
-import { BALLS, LEVELS, STROKES, SURFACES } from '../sport/index.ts';
+import { ballIdSchema, LEVELS, STROKES, surfaceIdSchema } from '../sport/index.ts';
 
-const idsOf = (records: readonly { id: string }[]) => z.enum(records.map(({ id }) => id) as [string, ...string[]]);
 const finite = z.number();
 
 const airSchema = z
@@ -21,7 +20,7 @@ const airSchema = z
 const windSchema = z.strictObject({ xMps: finite.min(-60).max(60), yMps: finite.min(-60).max(60) });
 
 const surfaceSchema = z.union([
-  idsOf(SURFACES),
+  surfaceIdSchema,
   z.strictObject({
     restitution: finite.min(0).max(1),
     friction: finite.min(0).max(2),
@@ -30,7 +29,7 @@ const surfaceSchema = z.union([
 ]);
 
 const setting = {
-  ball: idsOf(BALLS),
+  ball: ballIdSchema,
   air: airSchema,
   wind: windSchema.default({ xMps: 0, yMps: 0 }),
   surface: surfaceSchema,

@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import { BALLS, LEVELS, SPORTS, STROKES, SURFACES } from '../sport/index.ts';
+import { ballIdSchema, LEVELS, SPORTS, STROKES, surfaceIdSchema } from '../sport/index.ts';
 
 const finite = z.number();
-const ids = <T extends readonly { id: string }[]>(records: T) => z.enum(records.map(({ id }) => id) as [string, ...string[]]);
 
 /** A name a person gives: trimmed, 1 to 120 characters. */
 export const nameSchema = z.string().trim().min(1, 'Give it a name').max(120, 'At most 120 characters');
@@ -57,8 +56,8 @@ export const rungSchema = z.strictObject({
   focalPoint: z.string().max(200),
   courtId: z.uuid(),
   machineId: z.uuid(),
-  ballId: ids(BALLS),
-  surfaceId: ids(SURFACES),
+  ballId: ballIdSchema,
+  surfaceId: surfaceIdSchema,
   level: z.enum(LEVELS),
   weather: weatherSchema,
   feeds: z.array(feedSchema).min(1).max(24),

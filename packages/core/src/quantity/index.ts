@@ -13,4 +13,5 @@ export {
   rpmToRadPerS,
   UNIT_OF,
   type UnitSystem,
+  wrapDeg,
 } from './units.ts';

@@ -35,3 +35,6 @@ export const rpmToRadPerS = (rpm: number): number => (rpm * 2 * Math.PI) / 60;
 export const radPerSToRpm = (radPerS: number): number => (radPerS * 60) / (2 * Math.PI);
 export const degToRad = (deg: number): number => (deg * Math.PI) / 180;
 export const radToDeg = (rad: number): number => (rad * 180) / Math.PI;
+
+/** The same direction, from 0 up to 360. */
+export const wrapDeg = (deg: number): number => ((deg % 360) + 360) % 360;

@@ -157,3 +157,6 @@ export function netHeightAt(net: Net, x: number): number {
  * The rule book defines it as mid-torso to the hollow of the knee.
  */
 export const strikeZone = (heightM: number): { bottomM: number; topM: number } => ({ bottomM: 0.27 * heightM, topM: 0.535 * heightM });
+
+/** Middle of the strike zone of an adult batter of 1.75 m, m: a first aim. */
+export const MIDDLE_OF_ZONE_M = 0.7;

@@ -3,6 +3,7 @@ export {
   COURT_PLANS,
   type CourtLine,
   type CourtPlan,
+  MIDDLE_OF_ZONE_M,
   type Net,
   netHeightAt,
   PITCHERS_PLATE_Y_M,
@@ -11,6 +12,7 @@ export {
   strikeZone,
 } from './court.ts';
 export { GAME_BOOK, GAME_BOOK_SOURCE, type GameBall, gameBallById, gameBallLabel } from './gamebook.ts';
+export { ballIdSchema, surfaceIdSchema } from './ids.ts';
 export { LEVEL_NEEDS, type LevelNeeds, STROKES, type Stroke } from './level.ts';
 export { courtPaceRating, SURFACES, type Surface, surfaceById } from './surface.ts';
 export { LEVELS, type Level, type Sourced, SPORTS, type Sport } from './types.ts';

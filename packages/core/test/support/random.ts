@@ -1,17 +1,5 @@
 import { BALLS, type Ball, type Conditions, type Launch } from '../../src/index.ts';
 
-/** Small seeded generator (mulberry32), so that a failing seed can be run again. */
-export function seeded(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = a;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 const FASTEST: Record<Ball['sport'], number> = { tennis: 55, pickleball: 27, baseball: 46 };
 
 /** A launch, air, wind and ground anywhere in the range that the product covers. */

@@ -1,4 +1,4 @@
-/** Seeded uniform generator (mulberry32), so that a simulated machine scatters alike in every run. */
+/** Seeded uniform generator in [0, 1) (mulberry32): the same seed gives the same run. */
 export function seededRandom(seed: number): () => number {
   let a = seed >>> 0;
   return () => {
