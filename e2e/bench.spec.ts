@@ -1,9 +1,9 @@
 import { spawnSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { figure, setting } from './support/pages.ts';
+import { figure, open, question, setting } from './support/pages.ts';
 
 test.beforeEach(async ({ page }) => {
-  await page.goto('/bench');
+  await open(page, '/bench');
   await expect(page.getByRole('heading', { name: 'Arrival beside game' })).toBeVisible();
 });
 
@@ -11,17 +11,10 @@ test('the speed on the screen is the one ./arc calc gives for the same set-up', 
   await page.waitForURL(/s=/);
   const text = new URL(page.url()).searchParams.get('s')!;
   const setup = JSON.parse(Buffer.from(text, 'base64url').toString());
-  const question = {
-    ball: setup.ballId,
-    air: { temperatureC: setup.weather.temperatureC, altitudeM: setup.weather.altitudeM, relativeHumidity: setup.weather.relativeHumidity },
-    wind: { xMps: setup.weather.windXMps, yMps: setup.weather.windYMps },
-    surface: setup.surfaceId,
-    from: setup.from,
-    spin: { topspinRpm: setup.topspinRpm, sidespinRpm: 0, gyroRpm: 0 },
-    target: setup.target,
-    hold: setup.hold,
-  };
-  const { stdout, stderr } = spawnSync('./arc', ['calc', 'aim'], { input: JSON.stringify(question), encoding: 'utf8' });
+  const { stdout, stderr } = spawnSync('./arc', ['calc', 'aim'], {
+    input: JSON.stringify({ ...question(setup), hold: setup.hold }),
+    encoding: 'utf8',
+  });
   expect(stderr).not.toContain('Bad input');
   const [solution] = JSON.parse(stdout).solutions;
   expect(await figure(page, 'Speed')).toBeCloseTo(solution.speedMps / 0.44704, 1);

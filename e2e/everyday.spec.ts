@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { expectAccessible, expectNoSideways, figure, machineState, setting } from './support/pages.ts';
+import { expectAccessible, expectNoSideways, figure, machineState, open, setting, tag } from './support/pages.ts';
 
 /** What a coach does on an ordinary day, beside the one long journey. */
 
@@ -7,15 +7,15 @@ const kitRow = (page: Page, list: string, name: string) =>
   page.getByRole('list', { name: list, exact: true }).getByRole('listitem').filter({ hasText: name });
 
 async function addInKit(page: Page, at: string, button: string, fill: () => Promise<void>): Promise<void> {
-  await page.goto(`/kit?at=${at}`);
+  await open(page, `/kit?at=${at}`);
   await page.getByRole('button', { name: button }).click();
   await expectAccessible(page);
   await fill();
   await page.getByRole('button', { name: 'Save' }).click();
 }
 
-test('kit: a player, a court and a basket of balls are added, each in its own words and units', async ({ page, isMobile }) => {
-  const who = isMobile ? 'phone' : 'desk';
+test('kit: a player, a court and a basket of balls are added, each in its own words and units', async ({ page }) => {
+  const who = tag();
   await addInKit(page, 'players', 'Add a player', async () => {
     await page.getByLabel('Name', { exact: true }).fill(`Wilmot Greaves ${who}`);
     await page.getByLabel('Level').selectOption('Starting');
@@ -49,7 +49,7 @@ test('kit: a player, a court and a basket of balls are added, each in its own wo
 });
 
 test('the logbook: one player at a time, sorted by rate, a round deleted and brought back', async ({ page, isMobile }) => {
-  await page.goto('/logbook');
+  await open(page, '/logbook');
   const rows = page.getByRole('row').filter({ has: page.getByRole('button', { expanded: false }) });
   await expect(rows.first()).toBeVisible();
   await page.getByLabel('Player').selectOption('Theo Larchmont');
@@ -80,18 +80,18 @@ test('the logbook: one player at a time, sorted by rate, a round deleted and bro
       .filter({ hasText: 'Theo Larchmont' })
       .filter({ has: page.getByRole('button') }),
   ).toHaveCount(before);
-  await page.goto(address);
+  await open(page, address);
   await expect(page.getByText('Really thrown')).toBeVisible(); // the address reopens the round
 });
 
-test('a machine worked by hand: balls are tapped as they come, with no machine to wait for', async ({ page, isMobile }) => {
-  const name = `Alder ${isMobile ? 'phone' : 'desk'}`;
+test('a machine worked by hand: balls are tapped as they come, with no machine to wait for', async ({ page }) => {
+  const name = `Alder ${tag()}`;
   await addInKit(page, 'machines', 'Add a machine', async () => {
     await page.getByLabel('Name', { exact: true }).fill(name);
     await page.getByLabel(/^Kind/).selectOption('Two-wheel portable');
   });
   await expect(kitRow(page, 'Machines', name)).toContainText('worked by hand');
-  await page.goto('/bench');
+  await open(page, '/bench');
   await page.getByRole('combobox', { name: 'Machine', exact: true }).selectOption({ label: name });
   await page.getByRole('button', { name: 'Add to ladder' }).click();
   await page.getByLabel('Name of the rung').fill(`By hand ${name}`);
@@ -117,8 +117,11 @@ test('a machine worked by hand: balls are tapped as they come, with no machine t
 
 test('courtside: a misfeed takes its beat and counts as nothing', async ({ page, isMobile }) => {
   test.skip(isMobile, 'once is enough');
-  await page.goto('/courtside');
-  await page.getByRole('link', { name: /High and slow to mid-court/ }).click();
+  await open(page, '/courtside');
+  await page
+    .getByRole('link', { name: /High and slow to mid-court/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: /^Arm/ }).click();
   await expect(machineState(page)).toHaveAttribute('data-state', 'ready');
   await page.getByText('Refill, or try a fault').click();
@@ -141,7 +144,7 @@ test.describe('the bench by keys, in each sport', () => {
   ] as const) {
     test(court, async ({ page, isMobile }) => {
       test.skip(isMobile, 'a phone has no keyboard');
-      await page.goto('/bench');
+      await open(page, '/bench');
       await page.getByRole('combobox', { name: 'Court', exact: true }).selectOption({ label: court });
       const machine = page.getByRole('slider', { name: 'Machine' });
       const said = await machine.getAttribute('aria-valuetext');
@@ -168,7 +171,7 @@ test.describe('the bench by keys, in each sport', () => {
 });
 
 test('the source of a figure opens from its mark', async ({ page }) => {
-  await page.goto('/bench');
+  await open(page, '/bench');
   await page.getByRole('button', { name: 'Where the game ball comes from' }).click();
   await expect(page.getByText('Common practice, from memory, rounded: a starting point to edit, not a standard.')).toBeVisible();
   await page.getByRole('button', { name: 'Where the bounce comes from' }).click();
@@ -181,8 +184,31 @@ test('what is not there says so, and where to go', async ({ page }) => {
   const answer = await page.goto('/ladders/0190f3a0-0000-7000-8000-000000000000');
   expect(answer!.status()).toBe(404);
   await expect(page.getByRole('heading', { name: 'There is no such ladder' })).toBeVisible();
-  await page.goto('/courtside?rung=0190f3a0-0000-7000-8000-000000000000');
+  await open(page, '/courtside?rung=0190f3a0-0000-7000-8000-000000000000');
   await expect(page.getByText('Which rung?')).toBeVisible();
-  await page.goto('/bench?s=broken');
+  await open(page, '/bench?s=broken');
   await expect(page.getByText('Time to react')).toBeVisible();
+});
+
+test('the checklist is ticked courtside and kept with the outing; its list is the club’s own', async ({ page, isMobile }) => {
+  test.skip(isMobile, 'once is enough');
+  await open(page, '/courtside');
+  await page
+    .getByRole('link', { name: /Across the net, deeper/ })
+    .first()
+    .click();
+  await page.getByText('Before the first ball').click();
+  const kept = page.waitForResponse((response) => /\/api\/outings\/.*\/checks$/.test(response.url()) && response.status() === 204);
+  await page.getByLabel('battery above half').check();
+  await kept;
+  await page.reload();
+  await page.getByText('Before the first ball').click();
+  await expect(page.getByLabel('battery above half')).toBeChecked();
+  await page.getByRole('button', { name: 'Change this list for the club' }).click();
+  await page.getByLabel('One line each').fill('battery above half\ngate of the court shut');
+  await page.getByRole('button', { name: 'Save the list' }).click();
+  await expect(page.getByLabel('gate of the court shut')).toBeVisible();
+  await expect(page.getByText('1 of 2')).toBeVisible();
+  await page.getByRole('link', { name: 'Card' }).click();
+  await expect(page.locator('.setup-card')).toContainText('gate of the court shut'); // and printed on the card
 });

@@ -1,5 +1,17 @@
 import { expect, type Page, test } from '@playwright/test';
-import { expectAccessible, expectNoSideways, figure, machineState, setting, tabTo } from './support/pages.ts';
+import {
+  awake,
+  expectAccessible,
+  expectNoSideways,
+  figure,
+  LADDER,
+  machineState,
+  open,
+  saved,
+  setting,
+  tabTo,
+  tag,
+} from './support/pages.ts';
 
 /** The whole way: bench → ladder → courtside → logbook. Every step ends in the database. */
 
@@ -14,8 +26,8 @@ async function runRound(page: Page, press: (name: string) => Promise<void>, ball
 const visibleTally = (page: Page) => page.getByTestId('tally').locator('visible=true');
 
 test('by mouse and touch: from a machine on a court to a logged round', async ({ page, isMobile }) => {
-  const name = `Deep ones ${isMobile ? 'phone' : 'desk'}`;
-  await page.goto('/');
+  const name = `Deep ones ${tag()}`;
+  await open(page, '/');
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
   await expect(page.getByText('Marrow Field Centre').first()).toBeAttached();
   await page.getByRole('link', { name: 'Court 1 tennis' }).click();
@@ -102,9 +114,9 @@ test('by mouse and touch: from a machine on a court to a logged round', async ({
   await expect(page.getByRole('row').filter({ hasText: name }).first()).toContainText('3 of 5');
 });
 
-test('by keyboard only', async ({ page, isMobile }) => {
-  const name = isMobile ? 'Keys only, narrow' : 'Keys only';
-  await page.goto('/');
+test('by keyboard only', async ({ page }) => {
+  const name = `Keys only ${tag()}`;
+  await open(page, '/');
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('from one thing to the next');
@@ -130,7 +142,7 @@ test('by keyboard only', async ({ page, isMobile }) => {
   // back to the top of the page, to the button that saves
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.keyboard.press('Control+Home');
-  await tabTo(page, { role: 'button', name: 'Add to ladder' }, 200);
+  await tabTo(page, { role: 'button', name: 'Add to ladder' });
   await page.keyboard.press('Enter');
   await page.keyboard.press('Control+A');
   await page.keyboard.type(name);
@@ -142,23 +154,33 @@ test('by keyboard only', async ({ page, isMobile }) => {
   await page.keyboard.press('Enter');
   await expect(page.getByText('Saved as a rung of “Soft hands: drops off underspin”.')).toBeVisible();
 
-  await page.goto('/ladders');
+  await open(page, '/ladders');
   await tabTo(page, { role: 'link', name: 'Soft hands: drops off underspin' });
   await page.keyboard.press('Enter');
-  const titles = page.getByRole('list', { name: 'Rungs, hardest first' }).getByRole('heading');
+  await awake(page, LADDER);
+  const titles = page.getByRole('list', { name: 'Rungs, hardest first' }).getByRole('heading', { level: 3 });
   await expect(titles.first()).toHaveText(name); // a new rung stands on top
   const count = await titles.count();
   await tabTo(page, { role: 'link', name: new RegExp(`^${name}$`) });
   await page.keyboard.press('Alt+ArrowDown');
   await expect(titles.nth(1)).toHaveText(name);
+  await saved(page);
   await page.reload();
+  await awake(page);
   await expect(titles.nth(1)).toHaveText(name);
+  await tabTo(page, { role: 'button', name: new RegExp(`^Open rung ${count - 1}, `) });
+  await page.keyboard.press('Enter');
   await tabTo(page, { role: 'button', name: `Duplicate rung ${count - 1}` });
   await page.keyboard.press('Enter');
   await expect(titles).toHaveCount(count + 1);
+  await tabTo(page, { role: 'button', name: new RegExp(`^Open rung ${count}, `) });
+  await page.keyboard.press('Enter');
   await tabTo(page, { role: 'button', name: `Delete rung ${count}` });
   await page.keyboard.press('Enter');
   await expect(titles).toHaveCount(count);
+  await saved(page);
+  await tabTo(page, { role: 'button', name: new RegExp(`^Open rung ${count - 1}, `) });
+  await page.keyboard.press('Enter');
 
   const run = page
     .getByRole('listitem')

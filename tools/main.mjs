@@ -10,7 +10,8 @@ const USAGE = `Usage: ./arc <command>
   serve --club NAME --owner NAME [--port N]
                               for a club, against the database in DATABASE_URL, without demo data
   stop                        ends a running demo
-  calc <verb> [--lines]       the core on standard input: fly, aim, interval
+  calc <verb> [--lines]       the core on standard input: fly, aim, family,
+                              spread, pace, interval
   bench                       speed as ratios
   schemas                     writes the JSON Schemas of calc to docs/schema
 `;

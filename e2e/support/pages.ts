@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page, test } from '@playwright/test';
 
-/** axe-core finds nothing, by WCAG 2.1 A and AA. */
-export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
+/** axe-core finds nothing, by WCAG 2.1 A and AA. @param within only in this part of the page, which is quicker */
+export async function expectAccessible(page: Page, within = 'html'): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).include(within).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
   expect(
     violations.map(
       ({ id, nodes }) => `${id}: ${nodes.map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary}`).join(' | ')}`,
@@ -18,6 +18,52 @@ export async function expectNoSideways(page: Page): Promise<void> {
   expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0);
 }
 
+/** Opens a page and waits until it listens: a click on what the server drew, before its script is there, does nothing. */
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await awake(page);
+}
+
+/** Waits until every part of the page listens. @param at address that a link, a key or a form leads to: until then it is still the page before */
+export async function awake(page: Page, at?: RegExp): Promise<void> {
+  if (at) await page.waitForURL(at, { timeout: 20_000 });
+  await expect(page.locator('astro-island[ssr]')).toHaveCount(0);
+}
+
+/** Addresses of one ladder, of a plan, and of a rung on court. */
+export const LADDER = /\/ladders\/[0-9a-f]{8}-/;
+export const PLAN = /\/plan\?/;
+export const COURT = /\/courtside\?/;
+
+/** Waits until a ladder’s changes are with the server. */
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByText('· saving …')).toBeHidden();
+}
+
+/** Which screen and which try this is: names made of it never meet those of another. */
+export function tag(): string {
+  const { project, retry } = test.info();
+  return retry === 0 ? project.name : `${project.name} ${retry + 1}`;
+}
+
+/**
+ * A touch that arrives: on a busy machine the browser may take a tap for a long press, which clicks nothing. As a finger does, it tries again.
+ * @throws when three taps made no click
+ */
+export async function tap(page: Page, target: Locator): Promise<void> {
+  for (let tries = 0; tries < 3; tries++) {
+    await target.evaluate((element) => {
+      sessionStorage.removeItem('tapped');
+      element.addEventListener('click', () => sessionStorage.setItem('tapped', 'yes'), { once: true, capture: true });
+    });
+    await target.tap();
+    // a page on its way to another cannot be asked: then the tap has done its work
+    const arrived = await page.evaluate(() => sessionStorage.getItem('tapped')).catch(() => 'yes');
+    if (arrived) return;
+  }
+  throw new Error(`three taps on ${target} made no click`);
+}
+
 export const setting = (page: Page, name: string) =>
   page.getByRole('group', { name: 'Machine settings' }).getByLabel(name, { exact: true });
 
@@ -26,19 +72,32 @@ export async function figure(page: Page, name: string): Promise<number> {
   return Number.parseFloat((await setting(page, name).inputValue()).replace('−', '-'));
 }
 
-/** Tabs on until this element has the focus: what a person without a mouse does. */
-export async function tabTo(
-  page: Page,
-  wanted: { role: Parameters<Page['getByRole']>[0]; name: string | RegExp },
-  most = 120,
-): Promise<void> {
-  const target = page.getByRole(wanted.role, { name: wanted.name }).first();
+/** Tabs on (or back, when it lies behind) until this element has the focus: what a person without a mouse does. */
+export async function tabOnTo(page: Page, target: Locator, most = 200): Promise<void> {
+  // how many stops away it seems to be, so that only the last few need to be looked at one by one
+  const away = await target.evaluate((element) => {
+    const stops = Array.from(
+      document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary, [tabindex]'),
+    ).filter((each) => each.tabIndex >= 0 && !each.matches(':disabled') && each.checkVisibility({ visibilityProperty: true }));
+    const [from, to] = [stops.indexOf(document.activeElement as HTMLElement), stops.indexOf(element as HTMLElement)];
+    const isBehind =
+      document.activeElement !== null &&
+      document.activeElement !== document.body &&
+      (element.compareDocumentPosition(document.activeElement) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
+    return { isBehind, sure: from < 0 || to < 0 ? 0 : Math.max(0, Math.abs(to - from) - 4) };
+  });
+  const key = away.isBehind ? 'Shift+Tab' : 'Tab';
+  for (let i = 0; i < Math.min(away.sure, most); i++) await page.keyboard.press(key);
   for (let i = 0; i < most; i++) {
     if (await target.evaluate((element) => element === document.activeElement || element.contains(document.activeElement))) return;
-    await page.keyboard.press('Tab');
+    await page.keyboard.press(key);
   }
-  throw new Error(`could not reach ${wanted.role} ${wanted.name} with Tab`);
+  throw new Error(`could not reach ${target} with Tab`);
 }
+
+/** As `tabOnTo`, by role and name. */
+export const tabTo = (page: Page, { role, name }: { role: Parameters<Page['getByRole']>[0]; name: string | RegExp }): Promise<void> =>
+  tabOnTo(page, page.getByRole(role, { name }).first());
 
 export const machineState = (page: Page) => page.getByTestId('machine-state');
 
@@ -49,3 +108,15 @@ export function childPid(name: string): number {
   };
   return children.find((child) => child.name === name)!.pid;
 }
+
+/** What `./arc calc` is asked for the set-up of an address. */
+// biome-ignore lint/suspicious/noExplicitAny: a document of our own, read back from the address
+export const question = (setup: any) => ({
+  ball: setup.ballId,
+  air: { temperatureC: setup.weather.temperatureC, altitudeM: setup.weather.altitudeM, relativeHumidity: setup.weather.relativeHumidity },
+  wind: { xMps: setup.weather.windXMps, yMps: setup.weather.windYMps },
+  surface: setup.surfaceId,
+  from: setup.from,
+  spin: { topspinRpm: setup.topspinRpm, sidespinRpm: 0, gyroRpm: 0 },
+  target: setup.target,
+});

@@ -49,6 +49,12 @@ async function takeOver() {
   rmSync(RUN_FILE, { force: true });
 }
 
+/** What the spare simulated machines hold and how they scatter. */
+const SPARES = [11, 12].map((seed) => ({
+  seed,
+  profile: { hopper: 120, repeatability: { speedPct: 1.6, elevationDeg: 0.4, bearingDeg: 0.5, spinPct: 8 } },
+}));
+
 /** A child that dies more often than this, in a minute, is not started again. */
 const MOST_RESTARTS = 5;
 
@@ -121,22 +127,31 @@ class Session {
 /**
  * Simulated machines behind free ports, written into the machine records, and a radar gun that watches them.
  * @param {Session} session @param {string} databaseUrl
- * @returns {Promise<string>} the radar's address
+ * @returns {Promise<{ GOODARC_RADAR: string, GOODARC_SPARE_LINES: string }>} where the server finds the radar gun and the spare lines
  */
 async function startSimulation(session, databaseUrl) {
-  /** @type {{ id: string, profile: unknown }[]} */
+  /** @type {{ id: string, profile: unknown, seed: number }[]} */
   const machines = JSON.parse(task(databaseUrl, 'machines'));
-  /** @type {number[]} */
-  const ports = [];
-  for (const _ of machines) ports.push(await freePort());
-  const factor = Number(process.env.GOODARC_TIME_FACTOR ?? 1);
-  const options = machines.map(({ id, profile }, i) => ({ id, profile, port: ports[i], seed: 100 + i, timeFactor: factor }));
+  // two more that belong to no record yet: a machine added in Kit can be given one of their lines
+  const all = [...machines, ...SPARES.map((spare) => ({ ...spare, id: '' }))];
+  const options = [];
+  for (const each of all) {
+    const port = await freePort();
+    options.push({ ...each, id: each.id || `127.0.0.1:${port}`, port, timeFactor: Number(process.env.GOODARC_TIME_FACTOR ?? 1) });
+  }
   session.start('machines', [process.execPath, SIMULATE, 'machines', JSON.stringify(options)], process.env);
-  task(databaseUrl, 'link', JSON.stringify(machines.map(({ id }, i) => ({ id, address: `127.0.0.1:${ports[i]}` }))));
+  const addressed = options.map(({ id, port }) => ({ id, address: `127.0.0.1:${port}` }));
+  task(databaseUrl, 'link', JSON.stringify(addressed.slice(0, machines.length)));
   const radar = await freePort();
-  const watched = { port: radar, machines: machines.map(({ id }, i) => ({ id, port: ports[i] })), seed: 7 };
+  const watched = { port: radar, machines: options.map(({ id, port }) => ({ id, port })), seed: 7 };
   session.start('radar', [process.execPath, SIMULATE, 'radar', JSON.stringify(watched)], process.env);
-  return `127.0.0.1:${radar}`;
+  return {
+    GOODARC_RADAR: `127.0.0.1:${radar}`,
+    GOODARC_SPARE_LINES: addressed
+      .slice(machines.length)
+      .map(({ address }) => address)
+      .join(),
+  };
 }
 
 /** @param {string} question */
@@ -175,14 +190,14 @@ async function demoWith(args, live) {
       task(databaseUrl, 'migrate');
       task(databaseUrl, 'seed', ...(fresh ? ['--fresh'] : []));
     });
-    const radar = await step('starting the simulated machines and radar gun', () => startSimulation(session, databaseUrl));
+    const simulation = await step('starting the simulated machines and radar gun', () => startSimulation(session, databaseUrl));
     const port = await freePort(Number(option(args, '--port') ?? DEFAULT_PORT));
     session.url = `http://127.0.0.1:${port}`;
     const env = {
       ...process.env,
       DATABASE_URL: databaseUrl,
       GOODARC_DEMO: '1',
-      GOODARC_RADAR: radar,
+      ...simulation,
       HOST: '127.0.0.1',
       PORT: String(port),
       ASTRO_TELEMETRY_DISABLED: '1',

@@ -34,13 +34,15 @@ export async function startDatabase(dir, databases) {
         [
           '--no-defaults',
           `--datadir=${data}`,
+          `--tmpdir=${join(dir, 'tmp')}`,
           `--user=${user}`,
           '--auth-root-authentication-method=socket',
           `--auth-root-socket-user=${user}`,
           '--skip-test-db',
           '--skip-name-resolve',
         ],
-        { quiet: true },
+        // a place of its own for temporary tables: two databases made at once take each other's out of a shared one
+        { quiet: true, env: { ...process.env, TMPDIR: join(dir, 'tmp') } },
       ),
     );
   }

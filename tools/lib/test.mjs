@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildAll } from './build.mjs';
@@ -66,15 +66,34 @@ async function database() {
   }
 }
 
+/** One size of screen, with a demo of its own, its lines marked with the name. @param {string} project @param {number} port @returns {Promise<Count>} */
+function browserAt(project, port) {
+  const report = join(REPORTS, `playwright-${project}.json`);
+  const child = spawn('npx', ['--no-install', 'playwright', 'test', `--project=${project}`, `--output=test-results/${project}`], {
+    cwd: ROOT,
+    env: {
+      ...process.env,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+      GOODARC_DATA: join(DATA, `e2e-${project}`),
+      GOODARC_E2E_PORT: String(port),
+    },
+    stdio: ['ignore', 'inherit', 'inherit'],
+  });
+  return new Promise((resolve) =>
+    child.on('close', () =>
+      resolve(countIn(report, ({ stats, errors }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected + errors.length }))),
+    ),
+  );
+}
+
 /** @returns {Promise<Count>} */
 async function browser() {
   await buildAll();
-  const report = join(REPORTS, 'playwright.json');
-  say('\n— browser tests');
-  show(['npx', '--no-install', 'playwright', 'test'], {
-    env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: report, GOODARC_DATA: join(DATA, 'e2e') },
-  });
-  return countIn(report, ({ stats, errors }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky + errors.length }));
+  say('\n— browser tests, desk and phone side by side');
+  // the second begins when the first is up: each looks for free ports as it starts
+  const later = new Promise((resolve) => setTimeout(resolve, 15_000)).then(() => browserAt('phone', 4391));
+  const [desk, phone] = await Promise.all([browserAt('desk', 4390), later]);
+  return { passed: desk.passed + phone.passed, failed: desk.failed + phone.failed };
 }
 
 /** @returns {Count} */

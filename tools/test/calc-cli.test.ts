@@ -75,7 +75,7 @@ describe('./arc calc', () => {
     expect(JSON.parse(stdout)).toMatchObject({ solutions: [], reason: { code: 'out-of-reach' } });
   });
   test.each<[string, string[], string, RegExp]>([
-    ['no such verb', ['calc', 'bend'], '{}', /fly, aim, interval/],
+    ['no such verb', ['calc', 'bend'], '{}', /fly, aim, family, spread, pace, interval/],
     ['no verb', ['calc'], '{}', /There is no verb/],
     ['no such flag', ['calc', 'fly', '--fast'], '{}', /--lines/],
     ['no JSON', ['calc', 'fly'], 'hello', /JSON document/],

@@ -3,6 +3,7 @@
  * `open <club> <owner>` (makes a club if there is none, prints a one-time link's token).
  */
 import { fileURLToPath } from 'node:url';
+import { seedOfName } from '@good-arc/machine-link';
 import { asc, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { club, machine, membership, person } from './db/schema.ts';
@@ -44,10 +45,10 @@ const TASKS: Record<string, () => Promise<void>> = {
   },
   async machines() {
     const rows = await db
-      .select({ id: machine.id, profile: machine.profile })
+      .select({ id: machine.id, name: machine.name, profile: machine.profile })
       .from(machine)
       .orderBy(asc(machine.createdAt), asc(machine.id));
-    process.stdout.write(JSON.stringify(rows));
+    process.stdout.write(JSON.stringify(rows.map(({ id, name, profile }) => ({ id, profile, seed: seedOfName(name) }))));
   },
   async link() {
     for (const { id, address } of JSON.parse(args[0] ?? '[]'))

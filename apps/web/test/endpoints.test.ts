@@ -6,15 +6,14 @@ import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
 import * as kitRestore from '../src/pages/api/kit/[kind]/[id]/restore.ts';
 import * as duplicate from '../src/pages/api/ladders/[id]/duplicate.ts';
 import * as ladders from '../src/pages/api/ladders/[id]/index.ts';
-import * as order from '../src/pages/api/ladders/[id]/order.ts';
 import * as ladderRestore from '../src/pages/api/ladders/[id]/restore.ts';
+import * as whole from '../src/pages/api/ladders/[id]/whole.ts';
 import * as command from '../src/pages/api/machines/[id]/command.ts';
 import * as me from '../src/pages/api/me.ts';
 import * as finish from '../src/pages/api/rounds/[id]/finish.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
 import * as rungs from '../src/pages/api/rungs/[id]/index.ts';
-import * as rungRestore from '../src/pages/api/rungs/[id]/restore.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
@@ -29,6 +28,7 @@ let scope: Scope;
 let store: Store;
 let foreign: Scope;
 let foreignStore: Store;
+const head = { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'sweet-spot' };
 const ids = { court: '', machine: '', player: '', ladder: '', rung: '' };
 
 beforeAll(async () => {
@@ -58,7 +58,7 @@ beforeEach(async () => {
   await call(ladders.PUT, {
     scope,
     params: { id: ids.ladder },
-    body: { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'sweet-spot' },
+    body: head,
   });
   await call(rungs.PUT, {
     scope,
@@ -70,13 +70,46 @@ beforeEach(async () => {
 describe('kit', () => {
   test('what is put is read back, changed, archived and restored', async () => {
     const [player] = (await readKit(store)).players;
-    expect(player).toEqual({ id: ids.player, name: 'Ines', level: 'Building', hand: 'right', heightM: 1.68, notes: '' });
+    expect(player).toEqual({
+      id: ids.player,
+      name: 'Ines',
+      level: 'Building',
+      hand: 'right',
+      heightM: 1.68,
+      goals: '',
+      avoid: '',
+      notes: '',
+    });
     await call(kit.PUT, { scope, params: { kind: 'players', id: ids.player }, body: { ...player, id: undefined, name: 'Ines Rookwood' } });
     expect((await readKit(store)).players[0]!.name).toBe('Ines Rookwood');
     expect((await call(kit.DELETE, { scope, params: { kind: 'players', id: ids.player } })).status).toBe(204);
     expect((await readKit(store)).players).toEqual([]);
     expect((await call(kitRestore.POST, { scope, params: { kind: 'players', id: ids.player } })).status).toBe(204);
     expect((await readKit(store)).players).toHaveLength(1);
+  });
+  test('a game ball of one’s own is kept, changed, archived and restored; a court keeps its clear height', async () => {
+    const document = {
+      kind: 'shaped',
+      sport: 'tennis',
+      level: 'Building',
+      from: { y: 11.5, z: 1 },
+      topspinRpm: 1800,
+      landsPastM: 8,
+      clearsByM: 2,
+    };
+    const id = uuidv7();
+    const at = { scope, params: { kind: 'gameBalls', id } };
+    expect((await call(kit.PUT, { ...at, body: { name: 'Loop', document, notes: '' } })).status).toBe(204);
+    expect((await call(kit.PUT, { ...at, body: { name: 'Loop', document: { ...document, clearsByM: 2.5 }, notes: '' } })).status).toBe(204);
+    expect((await readKit(store)).gameBalls).toEqual([{ id, name: 'Loop', document: { ...document, clearsByM: 2.5 }, notes: '' }]);
+    await call(kit.DELETE, at);
+    expect((await readKit(store)).gameBalls).toEqual([]);
+    await call(kitRestore.POST, at);
+    expect((await readKit(store)).gameBalls).toHaveLength(1);
+    expect((await readKit(foreignStore)).gameBalls).toEqual([]);
+    const hall = { name: 'Hall', sport: 'tennis', surfaceId: 'tennis-carpet', indoor: true, ceilingM: 7.5, notes: '' };
+    await call(kit.PUT, { scope, params: { kind: 'courts', id: ids.court }, body: hall });
+    expect((await readKit(store)).courts[0]).toMatchObject({ indoor: true, ceilingM: 7.5 });
   });
   test('a machine’s profile survives the database to the last figure', async () => {
     expect((await readKit(store)).machines[0]!.profile).toEqual(profileOf('Two-wheel portable'));
@@ -87,6 +120,31 @@ describe('kit', () => {
     ['a giant', 'players', { name: 'A', level: 'Building', hand: 'right', heightM: 17 }, '/heightM', /2.4 m/],
     ['unknown key', 'players', { name: 'A', level: 'Building', hand: 'right', heightM: 1.7, clubId: uuidv7() }, '/clubId', /not known/],
     ['half a ball', 'balls', { name: 'A', ballId: 'tennis-standard', count: 1.5, condition: 'new' }, '/count', /whole number/],
+    [
+      'a game ball through the net',
+      'gameBalls',
+      {
+        name: 'A',
+        document: {
+          kind: 'shaped',
+          sport: 'tennis',
+          level: 'Building',
+          from: { y: 11, z: 1 },
+          topspinRpm: 0,
+          landsPastM: 8,
+          clearsByM: -1,
+        },
+      },
+      '/document/clearsByM',
+      /Over the net/,
+    ],
+    [
+      'a court one cannot stand up in',
+      'courts',
+      { name: 'A', sport: 'tennis', surfaceId: 'tennis-clay', indoor: true, ceilingM: 1 },
+      '/ceilingM',
+      /2 m/,
+    ],
     [
       'a line elsewhere',
       'machines',
@@ -119,7 +177,7 @@ describe('kit', () => {
 
 describe('a foreign club', () => {
   test('sees nothing, and cannot change, remove or restore anything', async () => {
-    expect(await readKit(foreignStore)).toEqual({ players: [], courts: [], balls: [], machines: [] });
+    expect(await readKit(foreignStore)).toEqual({ players: [], squads: [], courts: [], balls: [], machines: [], gameBalls: [] });
     expect(await readLadders(foreignStore)).toEqual([]);
     const asForeign = { scope: foreign };
     const player = { name: 'Taken', level: 'Building', hand: 'right', heightM: 1.7 };
@@ -133,9 +191,8 @@ describe('a foreign club', () => {
         body: { name: 'Taken', sport: 'tennis', level: 'Building', approach: 'earn-it' },
       }),
       call(ladders.DELETE, { ...asForeign, params: { id: ids.ladder } }),
-      call(order.PUT, { ...asForeign, params: { id: ids.ladder }, body: { rungIds: [ids.rung] } }),
+      call(whole.PUT, { ...asForeign, params: { id: ids.ladder }, body: { ladder: head, rungs: [] } }),
       call(duplicate.POST, { ...asForeign, params: { id: ids.ladder }, body: { newId: uuidv7(), rungIds: [] } }),
-      call(rungs.DELETE, { ...asForeign, params: { id: ids.rung } }),
       call(rungs.PUT, {
         ...asForeign,
         params: { id: uuidv7() },
@@ -165,6 +222,12 @@ describe('ladders and rungs', () => {
     await call(rungs.PUT, { scope, params: { id }, body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, name) } });
     return id;
   };
+  const putWhole = (...all: [id: string, name: string][]) =>
+    call(whole.PUT, {
+      scope,
+      params: { id: ids.ladder },
+      body: { ladder: head, rungs: all.map(([id, name]) => ({ id, document: rungDocument(ids.court, ids.machine, name) })) },
+    });
   const names = async (): Promise<string[]> => (await readLadders(store))[0]!.rungs.map(({ document }) => document.name);
 
   test('new rungs go on top; the order is saved; sending a rung twice makes one', async () => {
@@ -176,23 +239,22 @@ describe('ladders and rungs', () => {
       params: { id: third },
       body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, 'Third') },
     });
-    expect((await call(order.PUT, { scope, params: { id: ids.ladder }, body: { rungIds: [third, ids.rung, second] } })).status).toBe(204);
+    expect((await putWhole([third, 'Third'], [ids.rung, 'Deep and kind'], [second, 'Second'])).status).toBe(204);
     expect(await names()).toEqual(['Third', 'Deep and kind', 'Second']);
   });
-  test('an order that does not name every rung once is refused and changes nothing', async () => {
-    await addRung('Second');
-    for (const rungIds of [[ids.rung], [ids.rung, ids.rung], [ids.rung, uuidv7()]]) {
-      expect((await call(order.PUT, { scope, params: { id: ids.ladder }, body: { rungIds } })).status).toBe(409);
-    }
-    expect(await names()).toEqual(['Deep and kind', 'Second']);
+  test('the same rung twice, or a machine of another club, is refused and changes nothing', async () => {
+    expect((await putWhole([ids.rung, 'A'], [ids.rung, 'B'])).status).toBe(409);
+    const document = { ...rungDocument(ids.court, ids.machine), machineId: uuidv7() };
+    const body = { ladder: head, rungs: [{ id: ids.rung, document }] };
+    expect((await call(whole.PUT, { scope, params: { id: ids.ladder }, body })).status).toBe(404);
+    expect(await names()).toEqual(['Deep and kind']);
   });
-  test('a deleted rung comes back where it stood', async () => {
+  test('what is not in the whole is removed, and comes back where it stands in the next', async () => {
     const second = await addRung('Second');
-    await addRung('Third');
-    await call(rungs.DELETE, { scope, params: { id: second } });
-    expect(await names()).toEqual(['Deep and kind', 'Third']);
-    await call(rungRestore.POST, { scope, params: { id: second } });
-    expect(await names()).toEqual(['Deep and kind', 'Second', 'Third']);
+    await putWhole([ids.rung, 'Deep and kind']);
+    expect(await names()).toEqual(['Deep and kind']);
+    await putWhole([second, 'Second'], [ids.rung, 'Deep and kind']);
+    expect(await names()).toEqual(['Second', 'Deep and kind']);
   });
   test('deleting and restoring a ladder keeps its rungs; a copy has its own', async () => {
     await call(ladders.DELETE, { scope, params: { id: ids.ladder } });
@@ -200,7 +262,7 @@ describe('ladders and rungs', () => {
     await call(ladderRestore.POST, { scope, params: { id: ids.ladder } });
     const newId = uuidv7();
     await call(duplicate.POST, { scope, params: { id: ids.ladder }, body: { newId, rungIds: [{ from: ids.rung, to: uuidv7() }] } });
-    await call(rungs.DELETE, { scope, params: { id: ids.rung } });
+    await putWhole();
     const all = await readLadders(store);
     expect(all.map(({ name, rungs: each }) => [name, each.length])).toEqual([
       ['Climb', 0],

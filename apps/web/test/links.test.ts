@@ -22,12 +22,12 @@ async function feeding() {
   server = await serveMachine({ port: 0, profile: profileOf('Two-wheel portable'), seed: 1, timeFactor: 20 });
   const events: CourtsideEvent[] = [];
   const link = links.of('m1', 'club', `127.0.0.1:${(server.address() as AddressInfo).port}`);
-  const close = link.listen((event) => events.push(event));
+  const close = link.listen((event) => events.push(event), 'driver');
   const state = () => events.filter((event) => event.event === 'status').at(-1)?.state;
   await until(() => events.some((event) => event.event === 'link' && event.up));
-  await link.send({ do: 'arm', program });
+  await link.send({ do: 'arm', program }, 'driver');
   await until(() => state() === 'ready');
-  await link.send({ do: 'feed' });
+  await link.send({ do: 'feed' }, 'driver');
   await until(() => events.some(({ event }) => event === 'release'));
   const watcher: CourtsideEvent[] = [];
   return { link, close, events, state, watcher };
@@ -38,20 +38,36 @@ describe('a page and its machine', () => {
     const { link, close, watcher } = await feeding();
     close();
     await settle(300);
-    const again = link.listen((event) => watcher.push(event));
+    const again = link.listen((event) => watcher.push(event), 'onlooker');
     await until(() => watcher.some((event) => event.event === 'status' && event.state === 'held'));
     again();
   });
   test('while somebody attends it goes on; three seconds without a sign of life hold it', async () => {
     const { link, state } = await feeding();
     for (let i = 0; i < 8; i++) {
-      link.attend();
+      link.attend('driver');
       await settle(500);
     }
     expect(state()).toBe('feeding');
     const silent = Date.now();
     await until(() => state() === 'held');
     expect(Date.now() - silent).toBeLessThan(4200);
+  });
+  test('when the page that drives it closes, the machine is held though another looks on and says it is there', async () => {
+    const { link, close, watcher } = await feeding();
+    const onlooker = link.listen((event) => watcher.push(event), 'onlooker');
+    close();
+    link.attend('onlooker');
+    await until(() => watcher.some((event) => event.event === 'status' && event.state === 'held'));
+    onlooker();
+  });
+  test('an onlooker’s sign of life is none for the page that drives', async () => {
+    const { link, state } = await feeding();
+    const beat = setInterval(() => link.attend('onlooker'), 300);
+    await until(() => state() === 'held');
+    clearInterval(beat);
+    await link.send({ do: 'resume' }, 'onlooker'); // whoever gives a command drives from then on
+    await until(() => state() === 'feeding');
   });
   test('a machine is known to its own club only', async () => {
     const { link } = await feeding();

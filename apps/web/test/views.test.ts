@@ -1,4 +1,4 @@
-import { arrange, COURT_PLANS, firstSetup, rungFromSetup, SPORTS } from '@good-arc/core';
+import { arrange, COURT_PLANS, FIELD_PLAN, firstSetup, mphToMps, mpsToMph, rungFromSetup, SPORTS } from '@good-arc/core';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { LadderRow, MachineRow, ResultRow, RoundRow } from '../src/api/rows.ts';
@@ -7,7 +7,11 @@ import { ApiError, api, messageOf } from '../src/ui/api.ts';
 import { machineFor } from '../src/ui/machineFor.ts';
 import { atLine, describeSpot, fromLine, nearestLine } from '../src/ui/place.ts';
 import { rulerScale } from '../src/ui/scale.ts';
-import { setupFromText, setupToText } from '../src/views/bench/address.ts';
+import { pairFromParams, setupFromText, setupToText } from '../src/views/bench/address.ts';
+import { ellipse } from '../src/views/bench/ellipse.ts';
+import { figuresOf, figuresText } from '../src/views/bench/figures.ts';
+import { projector } from '../src/views/bench/hitter/projection.ts';
+import type { Worked } from '../src/views/bench/useBench.ts';
 import { newBall, outcomesOf, outingOfToday, type Run, savedRun, saveRun, withBall } from '../src/views/courtside/run.ts';
 import { profileOf, rungDocument } from './support/rig.ts';
 
@@ -93,8 +97,101 @@ describe('the address of the bench', () => {
   });
 });
 
+describe('two set-ups in one address', () => {
+  const setup = firstSetup(
+    { id: 'c1', sport: 'baseball', surfaceId: 'baseball-turf' },
+    { id: 'm1', profile: profileOf('Two-wheel pitching machine') },
+    'Competing',
+    0,
+  );
+  const params = (text: Record<string, string>): URLSearchParams => new URLSearchParams(text);
+  test('both come back, with the one in hand', () => {
+    const slower = { ...setup, hold: { speedMps: 20 } };
+    const both = pairFromParams(params({ s: setupToText(setup), b: setupToText(slower), on: 'b' }));
+    expect(both).toEqual({ a: setup, b: slower, at: 'b' });
+  });
+  test('one alone is in hand, whatever the address says; a broken second one is left out', () => {
+    expect(pairFromParams(params({ s: setupToText(setup), on: 'b' }))).toEqual({ a: setup, b: null, at: 'a' });
+    expect(pairFromParams(params({ s: setupToText(setup), b: '%%', on: 'b' }))).toEqual({ a: setup, b: null, at: 'a' });
+    expect(pairFromParams(params({ b: setupToText(setup) }))).toBeNull();
+  });
+});
+
+describe('the figures as text', () => {
+  const profile = profileOf('Two-wheel portable');
+  const setup = firstSetup({ id: 'c1', sport: 'tennis', surfaceId: 'tennis-clay' }, { id: 'm1', profile }, 'Competing', 900);
+  const arrangement = arrange(setup, profile);
+  const machine: MachineRow = { id: 'm1', name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
+  const worked: Worked = { setup, machine, arrangement, spread: null, field: null };
+  const units = {
+    system: 'imperial',
+    length: feet,
+    speed: (mps: number) => `${mpsToMph(mps).toFixed(1)} mph`,
+    altitude: feet,
+    temperature: (c: number) => `${c} °C`,
+    print: (value: number, dimension: string) => `${value.toFixed(0)} ${dimension}`,
+  } as Parameters<typeof figuresOf>[1];
+  test('say what the core computed, each under its name', () => {
+    const figures = new Map(figuresOf(worked, units));
+    expect(figures.get('Speed')).toBe(`${mpsToMph(arrangement.solution!.speedMps).toFixed(1)} mph`);
+    expect(figures.get('Time to react')).toContain(arrangement.thrown!.arrival!.timeS.toFixed(2));
+    expect(figures.get('Game ball')).toBe('Rally drive, Competing');
+    expect(figures.has('Hang time')).toBe(false);
+    expect(figuresText(worked, 'Court 1', units).split('\n')[0]).toBe('Good Arc: Court 1, Competing');
+  });
+  test('what cannot be thrown has settings but no arrival', () => {
+    const none = { ...setup, hold: { speedMps: mphToMps(12) } };
+    const figures = new Map(figuresOf({ ...worked, setup: none, arrangement: arrange(none, profile) }, units));
+    expect(figures.has('Machine')).toBe(true);
+    expect(figures.has('Time to react')).toBe(false);
+  });
+});
+
+test('the spread’s outline holds 19 of 20 balls: 2.45 σ along each axis of an upright ellipse (χ² table; quoted from memory)', () => {
+  const outline = ellipse({ x: 1, y: -8 }, { xx: 0.04, xy: 0, yy: 0.25 });
+  expect(Math.max(...outline.map(({ x }) => x)) - 1).toBeCloseTo(2.4477 * 0.2, 3);
+  expect(Math.max(...outline.map(({ y }) => y)) + 8).toBeCloseTo(2.4477 * 0.5, 3);
+  const slanted = ellipse({ x: 0, y: 0 }, { xx: 1, xy: 0.9, yy: 1 });
+  for (const { x, y } of slanted) {
+    // Mahalanobis distance is the same all around
+    expect((x * x - 1.8 * x * y + y * y) / (1 - 0.81)).toBeCloseTo(5.991, 2);
+  }
+});
+
+describe('the hitter’s eye', () => {
+  const see = projector({ eye: { x: 0, y: 0, z: 1.5 }, lookAt: { x: 0, y: 15, z: 1.5 }, widthPx: 800, heightPx: 400, fovDeg: 30 });
+  test('what it looks at is in the middle; right is right, up is up; twice as far is half as large', () => {
+    expect(see({ x: 0, y: 15, z: 1.5 })).toMatchObject({ x: 400, y: 200 });
+    expect(see({ x: 1, y: 15, z: 1.5 })!.x).toBeGreaterThan(400);
+    expect(see({ x: 0, y: 15, z: 2.5 })!.y).toBeLessThan(200);
+    expect(see({ x: 0, y: 5, z: 1.5 })!.perM / see({ x: 0, y: 10, z: 1.5 })!.perM).toBeCloseTo(2, 9);
+    // half the picture's height is half the angle of view
+    expect(see({ x: 0, y: 10, z: 1.5 + 10 * Math.tan((15 * Math.PI) / 180) })!.y).toBeCloseTo(0, 6);
+  });
+  test('nothing behind the eye is seen; the horizon is at its height', () => {
+    expect(see({ x: 0, y: -1, z: 1 })).toBeNull();
+    expect(see({ x: 0, y: 1e6, z: 0 })!.y).toBeCloseTo(200, 1);
+  });
+});
+
+test('a field is drawn from home away: the near end on the left, right field at the bottom', () => {
+  const scale = rulerScale(FIELD_PLAN, 900, 420);
+  expect(scale.along(0)).toBeLessThan(scale.along(90));
+  expect(scale.across(30)).toBeGreaterThan(scale.across(-30));
+  expect(scale.alongBack(scale.along(33))).toBeCloseTo(33, 9);
+  expect(scale.acrossBack(scale.across(-12))).toBeCloseTo(-12, 9);
+});
+
 test('a sport’s first machine is one made for it alone, and one on a line before one worked by hand', () => {
-  const machine = (name: string, kind: string): MachineRow => ({ id: name, name, profile: profileOf(kind), linkAddress: '', notes: '' });
+  const machine = (name: string, kind: string): MachineRow => ({
+    id: name,
+    name,
+    profile: profileOf(kind),
+    dials: [],
+    today: null,
+    linkAddress: '',
+    notes: '',
+  });
   const machines = [machine('Ash', 'One-wheel portable'), machine('Thistle', 'Holed-ball court machine')];
   expect(machineFor(machines, 'pickleball')!.name).toBe('Thistle');
   expect(machineFor(machines, 'tennis')!.name).toBe('Ash');
@@ -200,6 +297,7 @@ describe('today', () => {
     sport: 'tennis',
     level: 'Building',
     approach: 'sweet-spot',
+    origin: null,
     rungs: ['low', 'middle', 'top'].map((id, position) => ({ id, ladderId: 'l', position, document: { ...document, name: id } })),
   };
   const results = (hits: number, balls: number): ResultRow[] =>

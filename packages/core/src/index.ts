@@ -1,9 +1,17 @@
 export * from './aim/index.ts';
 export * from './bench/index.ts';
+export * from './dial/index.ts';
 export * from './drill/index.ts';
 export * from './flight/index.ts';
+export * from './format/index.ts';
+export * from './ladder/index.ts';
+export * from './library/index.ts';
 export * from './machine/index.ts';
+export * from './people/index.ts';
+export * from './pitch/index.ts';
 export * from './progress/index.ts';
 export * from './quantity/index.ts';
 export { seededRandom } from './random.ts';
 export * from './sport/index.ts';
+export * from './spread/index.ts';
+export * from './tune/index.ts';

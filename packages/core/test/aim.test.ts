@@ -16,8 +16,10 @@ import {
   MACHINE_KINDS,
   mphToMps,
   mpsToMph,
+  questionFor,
   type Solution,
   seededRandom,
+  spinAt,
   surfaceById,
 } from '../src/index.ts';
 import { randomFlight } from './support/random.ts';
@@ -40,7 +42,7 @@ const question = (over: Partial<AimQuestion> = {}): AimQuestion => ({
 const reflown = (q: AimQuestion, { speedMps, elevationDeg, bearingDeg }: Pick<Solution, 'speedMps' | 'elevationDeg' | 'bearingDeg'>) =>
   fly(
     q.conditions,
-    { ...q.from, ...q.spin, speedMps, elevationDeg, bearingDeg },
+    { ...q.from, ...spinAt(q, speedMps), speedMps, elevationDeg, bearingDeg },
     { planesY: [q.target.kind === 'plane' ? q.target.planeY : 0], maxBounces: 0 },
   );
 
@@ -237,8 +239,72 @@ describe('the game book', () => {
       expect(solved).not.toBeNull();
       const mph = mpsToMph(solved!.launch.speedMps);
       // the book holds within 2 %, and rounds to whole mph on top of that
-      const check = game.kind === 'shaped' ? game.checkMph : game.speedMph;
+      const check = game.kind === 'shaped' ? game.checkMph! : game.speedMph;
       expect(Math.abs(mph - check)).toBeLessThanOrEqual(0.5 + 0.02 * check);
     },
   );
+});
+
+describe('machines that are not free', () => {
+  const kind = (name: string) => MACHINE_KINDS.find((each) => each.kind === name)!;
+  const place = ({ limits: _limits, spin: _spin, ...rest } = question()) => rest;
+  const wanted = { topspinRpm: 0, sidespinRpm: 0 };
+  const oneWheel = kind('One-wheel portable');
+  test.each<[string, Hold]>([
+    ['elevation', { elevationDeg: 24 }],
+    ['speed', { speedMps: 17.5 }],
+    ['net clearance', { netClearanceM: 1.5 }],
+    ['flight time', { flightTimeS: 1.3 }],
+  ])('one wheel, %s held: the spin is that of the solved speed, and the ball lands on the spot', (_name, hold) => {
+    const { solutions, spin } = aimMachine(oneWheel, place(), wanted, hold);
+    const solution = solutions[0]!;
+    expect(spin.topspinRpm).toBeCloseTo(55 * solution.speedMps, 6);
+    const [spot] = fly(place().conditions, { ...question().from, ...spin, ...solution }, { maxBounces: 0 }).bounces;
+    expect(Math.hypot(spot!.x - 1.2, spot!.y + 8.4)).toBeLessThan(0.001);
+  });
+  test('every arc of a one-wheel machine’s family carries its own spin', () => {
+    const q = questionFor(oneWheel, place(), wanted);
+    for (const arc of arcFamily(q, 8, 60)) {
+      const [spot] = fly(q.conditions, { ...q.from, ...spinAt(q, arc.speedMps), ...arc }, { maxBounces: 0 }).bounces;
+      expect(Math.hypot(spot!.x - 1.2, spot!.y + 8.4)).toBeLessThan(0.001);
+    }
+  });
+  test('pins: a speed between two is refused, with the nearest pin that reaches the spot', () => {
+    const lever = kind('Lever-arm thrower');
+    const plate = {
+      conditions: { ...place().conditions, ball: ballById('baseball') },
+      from: { x: 0, y: 12, z: 1 },
+      target: { kind: 'plane', planeY: 0.43, x: 0, z: 0.8 } as const,
+      net: null,
+    };
+    const { solutions, reason } = aimMachine(lever, plate, wanted, { speedMps: mphToMps(40) });
+    expect(solutions).toEqual([]);
+    expect(reason).toMatchObject({ code: 'between-steps' });
+    expect([37, 44]).toContain(Math.round(mpsToMph(reason!.nearest!.speedMps)));
+    expect(reason!.nearest!.missM).toBe(0);
+    expect(aimMachine(lever, plate, wanted, { speedMps: mphToMps(44) }).solutions.length).toBeGreaterThan(0);
+  });
+  test('one speed and three heights: says which of them comes nearest, and by how much it misses', () => {
+    const tosser = kind('Pocket tosser');
+    const near = { ...place(), from: { x: 0.4, y: -1.2, z: 0.35 }, target: { kind: 'landing', x: 0, y: -4 } as const };
+    const { solutions, reason } = aimMachine(tosser, near, wanted, { elevationDeg: 33 });
+    expect(solutions).toEqual([]);
+    expect([20, 40, 60]).toContain(reason!.nearest!.elevationDeg);
+    expect(reason!.nearest!.missM).toBeGreaterThan(0);
+    expect(reason!.nearest!.missM).toBeLessThan(3);
+  });
+});
+
+test('a ceiling blocks the arcs that touch it, and the nearest answer stays below', () => {
+  const q = question({ ceilingM: 3 });
+  const family = arcFamily(q, 25, 60);
+  expect(family.some(({ blocked }) => blocked === 'ceiling')).toBe(true);
+  for (const { apexM, blocked } of family)
+    expect(blocked === 'ceiling').toBe(blocked !== null && blocked !== 'ceiling' ? false : apexM + 0.033 > 3);
+  const { solutions, reason } = aim(q, { elevationDeg: 38 });
+  expect(solutions).toEqual([]);
+  expect(reason!.code).toBe('ceiling');
+  const { speedMps, elevationDeg, bearingDeg } = reason!.nearest!;
+  expect(fly(q.conditions, { ...q.from, ...spinAt(q, speedMps), speedMps, elevationDeg, bearingDeg }).apex.z).toBeLessThan(3);
+  expect(aim({ ...q, ceilingM: null }, { elevationDeg: 38 }).solutions).toHaveLength(1);
 });

@@ -1,12 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
+  airEffect,
   arrange,
+  bestPlace,
   COURT_PLANS,
+  cautionsOf,
+  closestToGame,
   conditionsOf,
+  FIT_FIGURES,
   firstSetup,
+  fitOf,
   flightsOf,
   fly,
+  gameBallById,
   LEVEL_NEEDS,
   LEVELS,
   MACHINE_KINDS,
@@ -19,6 +26,7 @@ import {
   SURFACES,
   setupFromRung,
   setupSchema,
+  throwBall,
 } from '../src/index.ts';
 
 const ids = { court: '0190f3a0-0000-7000-8000-000000000001', machine: '0190f3a0-0000-7000-8000-000000000002' };
@@ -193,4 +201,133 @@ test('every court plan holds its own machine, landing spot and player, and its l
       expect(y).toBeLessThanOrEqual(view.y2);
     }
   }
+});
+
+describe('closest to the game', () => {
+  const ball = (id: string) => gameBallById(id)!;
+  test('a tennis feed is brought nearer to the rally ball, and never leaves the court or the machine’s limits', () => {
+    const setup = tennis();
+    const drive = ball('tennis-rally-drive-building');
+    const before = arrange(setup, bramble);
+    const match = closestToGame(setup, bramble, drive)!;
+    const after = arrange(match.setup, bramble);
+    expect(match.fit).toBeGreaterThan(fitOf(before.thrown!.arrival!, before.game!.arrival!));
+    expect(fitOf(after.thrown!.arrival!, after.game!.arrival!)).toBeCloseTo(match.fit, 6);
+    expect(after.solution!.netClearanceM).toBeGreaterThan(0);
+    expect(Math.abs(after.spin.topspinRpm)).toBeLessThanOrEqual(2000);
+  });
+  test('the same ball fits 100; each figure that is off takes from it', () => {
+    const { arrival } = arrange(tennis(), bramble).thrown!;
+    expect(fitOf(arrival!, arrival!)).toBe(100);
+    for (const figure of FIT_FIGURES) expect(fitOf({ ...arrival!, [figure]: arrival![figure] * 1.3 + 0.1 }, arrival!)).toBeLessThan(100);
+  });
+  test('the best place is the best of all, and at least as good as where it stands', () => {
+    const setup = { ...tennis(), from: { x: 0.6, y: 2, z: 0.6 } };
+    const drive = ball('tennis-rally-drive-building');
+    const shares: number[] = [];
+    const places = bestPlace(setup, bramble, drive, (share) => shares.push(share));
+    expect(places[0]!.fit).toBeGreaterThanOrEqual(closestToGame(setup, bramble, drive)!.fit);
+    expect(places.map(({ fit }) => fit)).toEqual(places.map(({ fit }) => fit).sort((a, b) => b - a));
+    expect(shares.at(-1)).toBe(1);
+  });
+  test('a game ball of the coach’s own counts instead of the book’s', () => {
+    const own = { ...ball('tennis-lob-building'), id: 'own' };
+    expect(arrange(tennis(), bramble, own).game!.ball.id).toBe('own');
+    expect(arrange(tennis({ gameBallId: 'gone' }), bramble).game).toBeNull();
+  });
+});
+
+describe('air', () => {
+  const { launch } = arrange(tennis(), bramble).thrown!;
+  test('hot and high carries farther, a wind in its face shortens it, a wind across drifts it', () => {
+    const weather = tennis().weather;
+    const high = airEffect(tennis({ weather: { ...weather, temperatureC: 35, altitudeM: 2000 } }), launch)!;
+    expect(high.fartherM).toBeGreaterThan(0.2);
+    expect(high.densityKgM3).toBeLessThan(high.usualDensityKgM3);
+    const usual = { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 };
+    expect(airEffect(tennis({ weather: usual }), launch)!.fartherM).toBeCloseTo(0, 9);
+    expect(airEffect(tennis({ weather: { ...usual, windYMps: 4 } }), launch)!.fartherM).toBeLessThan(-0.3);
+    // the ball travels toward −y: +x is on its left
+    expect(airEffect(tennis({ weather: { ...usual, windXMps: 4 } }), launch)!.rightM).toBeLessThan(-0.1);
+  });
+  test('a station pressure counts instead of the altitude', () => {
+    const usual = { temperatureC: 20, altitudeM: 3000, relativeHumidity: 0.5, windXMps: 0, windYMps: 0, pressureHpa: 1013.25 };
+    expect(airEffect(tennis({ weather: usual }), launch)!.fartherM).toBeCloseTo(0, 3);
+  });
+});
+
+describe('cautions', () => {
+  const flint = kind('Two-wheel pitching machine');
+  const plate = (over: Partial<Setup> = {}): Setup => ({
+    ...firstSetup({ id: ids.court, sport: 'baseball', surfaceId: 'baseball-turf' }, { id: ids.machine, profile: flint }, 'Starting', 0),
+    ...over,
+  });
+  const found = (setup: Setup, machine: MachineProfile, fenceY: number | null = null) =>
+    cautionsOf(setup, arrange(setup, machine), { fenceY, widestBallM: machine.widestBallM });
+  test('a sound feed has none', () => {
+    expect(found(tennis({ hold: { elevationDeg: 26 } }), bramble, -20)).toEqual([]);
+  });
+  test.each<[string, Setup, MachineProfile, number | null, string, boolean]>([
+    ['a fast hard ball from near', plate({ from: { x: 0, y: 9, z: 1.35 }, hold: { speedMps: 33 } }), flint, null, 'too-quick', true],
+    ['a player just in front of the muzzle', tennis({ player: { x: 0.65, y: 4.5 } }), bramble, null, 'in-front', true],
+    [
+      'a lob that flies over the fence',
+      tennis({ target: { kind: 'landing', x: 1, y: -11.5 }, hold: { elevationDeg: 45 } }),
+      bramble,
+      -8.5,
+      'fence',
+      true,
+    ],
+    [
+      'a low hall',
+      tennis({
+        hold: { elevationDeg: 26 },
+        ceilingM: arrange(tennis({ hold: { elevationDeg: 26 } }), bramble).thrown!.flight.apex.z + 0.3,
+      }),
+      bramble,
+      null,
+      'ceiling',
+      false,
+    ],
+    ['an arc that touches the ceiling', tennis({ hold: { elevationDeg: 48 }, ceilingM: 3 }), bramble, null, 'ceiling', false],
+    ['a machine beyond 55 ft', plate({ from: { x: 0, y: 18, z: 1.35 } }), flint, null, 'too-far', true],
+    [
+      'a ball wider than the machine takes',
+      tennis({ ballId: 'tennis-stage3-red', hold: { elevationDeg: 26 } }),
+      bramble,
+      null,
+      'jam',
+      false,
+    ],
+    ['a gale', tennis({ weather: { ...tennis().weather, windXMps: 9 } }), bramble, null, 'windy', false],
+  ])('%s', (_name, setup, machine, fenceY, id, grave) => {
+    const caution = found(setup, machine, fenceY).find((each) => each.id === id);
+    expect(caution, id).toBeDefined();
+    expect(caution!.grave).toBe(grave);
+    expect(caution!.doThis.length).toBeGreaterThan(10);
+  });
+});
+
+test('cautions write lengths as the person reads them', () => {
+  const low = tennis({ hold: { elevationDeg: 48 }, ceilingM: 3 });
+  const said = cautionsOf(low, arrange(low, bramble), { length: (m) => `${(m / 0.3048).toFixed(0)} ft` });
+  expect(said.find(({ id }) => id === 'ceiling')!.why).toContain('10 ft');
+});
+
+test('a basket with more drag takes more speed to the same spot, on the bench and as a rung', () => {
+  const worn = tennis({ hold: { elevationDeg: 26 }, dragShare: 1.2 });
+  const [fresh, old] = [arrange(tennis({ hold: { elevationDeg: 26 } }), bramble), arrange(worn, bramble)];
+  expect(old.solution!.speedMps).toBeGreaterThan(fresh.solution!.speedMps * 1.01);
+  const rung = rungFromSetup(worn, old, { name: 'Worn', focalPoint: '', ballsPerRound: 10, rounds: 1, gate: { hits: 5, of: 10 } })!;
+  expect(rung.dragShare).toBe(1.2);
+  expect(setupFromRung(rung, 'tennis').dragShare).toBe(1.2);
+  const [touch] = throwBall(conditionsOf(rung), rung.feeds[0]!.launch, rung.player.start.y).flight.bounces;
+  expect(worn.target.kind === 'landing' && Math.hypot(touch!.x - worn.target.x, touch!.y - worn.target.y)).toBeLessThan(0.01);
+});
+
+test('held net clearance and flight time reach the screen as what was asked', () => {
+  const clear = arrange(tennis({ hold: { netClearanceM: 1.4 } }), bramble);
+  expect(clear.solution!.netClearanceM).toBeCloseTo(1.4, 3);
+  const timed = arrange(tennis({ hold: { flightTimeS: 1.25 } }), bramble);
+  expect(timed.thrown!.flight.bounces[0]!.t).toBeCloseTo(1.25, 3);
 });

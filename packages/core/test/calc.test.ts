@@ -23,6 +23,26 @@ const AIM = {
   hold: { elevationDeg: 12 },
   limits: { speedMps: [5, 40], elevationDeg: [0, 50] },
 };
+const { hold: _hold, ...FAMILY } = { ...AIM, count: 9 };
+const { planesY: _planes, ...SPREAD_FLIGHT } = FLY;
+const SPREAD = {
+  ...SPREAD_FLIGHT,
+  repeatability: { speedPct: 1.5, elevationDeg: 0.4, bearingDeg: 0.4, spinPct: 7 },
+  gustMps: 0.5,
+  target: { kind: 'rect', x: 0, y: -7.4, widthM: 2, depthM: 2 },
+  samples: 1000,
+  seed: 1,
+};
+const RATIO = { mode: 'ratio', machine: { speedMps: 32.187, distanceM: 13.41 }, game: { distanceM: 16.764 } };
+const PACE = {
+  mode: 'flight',
+  ball: 'baseball',
+  air: FLY.air,
+  contact: { y: 0.43, z: 0.7 },
+  game: { speedMps: 40.2, releaseM: 16.76, heightM: 1.8, topspinRpm: -2000 },
+  machine: { releaseM: 13.4, heightM: 1.4, topspinRpm: -1500 },
+};
+const TOO_FAR = { ...PACE, game: { ...PACE.game, speedMps: 119, releaseM: 6 }, machine: { ...PACE.machine, releaseM: 60 } };
 const INTERVAL = {
   level: 'Building',
   stroke: 'groundstroke',
@@ -80,11 +100,68 @@ describe('answers', () => {
     expect(out.balls[0]).toMatchObject({ availableS: 4, neededS: 0.5 + 0.29 });
     expect(out.comfort).toBe('calm');
   });
+  test('family: the number of arcs asked for, highest and slowest first, each of them an answer of aim', () => {
+    const { arcs } = answer('family', FAMILY) as unknown as { arcs: Record<string, number>[] };
+    expect(arcs).toHaveLength(9);
+    expect(arcs.map(({ elevationDeg }) => elevationDeg)).toEqual(arcs.map(({ elevationDeg }) => elevationDeg!).sort((a, b) => b - a));
+    expect(arcs.map(({ speedMps }) => speedMps)).toEqual(arcs.map(({ speedMps }) => speedMps!).sort((a, b) => a - b));
+    for (const arc of arcs) {
+      const { solutions } = answer('aim', { ...AIM, hold: { elevationDeg: arc.elevationDeg } }) as unknown as {
+        solutions: Record<string, number>[];
+      };
+      expect(solutions[0]!.speedMps).toBeCloseTo(arc.speedMps!, 3);
+      expect(solutions[0]!.netClearanceM).toBeCloseTo(arc.netClearanceM!, 3);
+    }
+  });
+  test('family: the part that hits the net is blocked with its reason; without limits it ends at the slowest arc', () => {
+    const low = { ...FAMILY, from: { x: 0, y: 5, z: 0.5 }, target: { kind: 'landing', x: 0, y: -6 }, limits: {} };
+    const { arcs, blocked } = answer('family', low) as unknown as {
+      arcs: { speedMps: number }[];
+      blocked: { code: string; elevationDeg: number[] }[];
+    };
+    expect(blocked.map(({ code }) => code)).toContain('net');
+    expect(arcs[0]!.speedMps).toBe(Math.min(...arcs.map(({ speedMps }) => speedMps)));
+  });
+  test('family: out of reach is an answer without arcs', () => {
+    const { arcs, blocked } = answer('family', { ...FAMILY, limits: { speedMps: [1, 5] } }) as unknown as {
+      arcs: [];
+      blocked: { code: string }[];
+    };
+    expect(arcs).toEqual([]);
+    expect(blocked[0]!.code).toBe('speed-too-high');
+  });
+  test('spread: shares of 1, the linear answer near the counted one', () => {
+    const out = answer('spread', SPREAD) as unknown as {
+      chance: Record<string, number>;
+      mean: { y: number };
+      linear: { mean: { y: number }; chanceInTarget: number };
+    };
+    expect(out.linear.chanceInTarget).toBeCloseTo(out.chance.inTarget!, 1);
+    expect(out.linear.mean.y).toBeCloseTo(out.mean.y, 0);
+  });
+  test('pace: the document comes back with the unknown filled in, and what the ratio would have said', () => {
+    const ratio = answer('pace', RATIO) as unknown as { game: { speedMps: number; distanceM: number }; timeS: number };
+    expect(ratio.game.speedMps).toBeCloseTo((32.187 * 16.764) / 13.41, 9);
+    const flight = answer('pace', PACE) as unknown as {
+      machine: { speedMps: number; timeS: number };
+      game: { timeS: number };
+      ratioAnswer: number;
+    };
+    expect(flight.machine.timeS).toBe(flight.game.timeS);
+    expect(flight.ratioAnswer).toBeCloseTo((40.2 * 13.4) / 16.76, 9);
+    expect(flight.machine.speedMps).toBeLessThan(flight.ratioAnswer);
+    expect(answer('pace', TOO_FAR)).toMatchObject({ reason: { code: 'out-of-reach' } });
+  });
   test('every answer fits its own schema', () => {
     for (const [verb, document] of [
       ['fly', FLY],
       ['aim', AIM],
       ['interval', INTERVAL],
+      ['family', FAMILY],
+      ['spread', SPREAD],
+      ['pace', RATIO],
+      ['pace', PACE],
+      ['pace', TOO_FAR],
     ] as const) {
       expect(CALC_VERBS[verb]!.output.safeParse(answer(verb, document)).success, verb).toBe(true);
     }
@@ -103,9 +180,13 @@ describe('bad input names the field, what was wrong and what would be right', ()
     ['limits the wrong way round', 'aim', { ...AIM, limits: { speedMps: [40, 5] } }, '/limits/speedMps', /lower limit/],
     ['on the same spot', 'aim', { ...AIM, target: { kind: 'landing', x: 0, y: 11.9 } }, '/target', /5 cm/],
     ['altitude and pressure', 'fly', { ...FLY, air: { ...FLY.air, pressureHpa: 1000 } }, '/air/pressureHpa', /not both/],
+    ['nothing to solve', 'pace', { ...RATIO, game: { speedMps: 30, distanceM: 16 } }, '/machine/speedMps', /left out/],
+    ['two to solve', 'pace', { ...RATIO, game: {} }, '/game/distanceM', /left out/],
+    ['one sample', 'spread', { ...SPREAD, samples: 1 }, '/samples', /2/],
+    ['no arcs', 'family', { ...FAMILY, count: 0 }, '/count', /1/],
     ['no balls', 'interval', { ...INTERVAL, balls: [] }, '/balls', /1/],
     ['not an object', 'fly', 7, '', /object/],
-    ['no such verb', 'bend', {}, '', /fly, aim, interval/],
+    ['no such verb', 'bend', {}, '', /fly, aim, family, spread, pace, interval/],
   ])('%s', (_name, verb, document, pointer, detail) => {
     const { errors, status } = problem(verb, document);
     expect(status).toBe(400);

@@ -1,16 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import {
-  ballsOf,
-  comfortOf,
-  LEVELS,
-  minutesOf,
-  reactionNeededS,
-  type TimingQuestion,
-  tally,
-  timeBudget,
-  wilsonRate,
-} from '../src/index.ts';
+import { comfortOf, LEVELS, reactionNeededS, type TimingQuestion, tally, timeBudget, wilsonRate } from '../src/index.ts';
 
 const one = (over: Partial<TimingQuestion> = {}): TimingQuestion => ({
   level: 'Starting',
@@ -84,18 +74,6 @@ describe('time budget (common practice, no source)', () => {
   });
   test('no balls is a misuse', () => {
     expect(() => timeBudget(one({ balls: [] }))).toThrow(RangeError);
-  });
-});
-
-describe('balls of a round', () => {
-  const feed = (name: string, on = true) => ({ name, on }) as never;
-  test('goes through the list over and over, skipping what is off', () => {
-    const order = ballsOf({ feeds: [feed('a'), feed('b', false), feed('c')], ballsPerRound: 5 }).map(({ name }) => name);
-    expect(order).toEqual(['a', 'c', 'a', 'c', 'a']);
-    expect(ballsOf({ feeds: [feed('a', false)], ballsPerRound: 5 })).toEqual([]);
-  });
-  test('minutes: 3 rounds of 10 at 4 s with two rests of 45 s', () => {
-    expect(minutesOf({ intervalS: 4, ballsPerRound: 10, rounds: 3 })).toBeCloseTo((120 + 90) / 60, 9);
   });
 });
 

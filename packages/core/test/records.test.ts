@@ -183,7 +183,7 @@ describe('a rung as a document', () => {
     level: 'Building',
     weather: { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
     feeds: [feed],
-    order: 'fixed',
+    order: { kind: 'fixed' },
     intervalS: 4,
     ballsPerRound: 10,
     rounds: 2,

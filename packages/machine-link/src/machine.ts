@@ -1,5 +1,6 @@
-import type { MachineProfile } from '@good-arc/core';
+import { type MachineProfile, reachS } from '@good-arc/core';
 import type { Clock } from './clock.ts';
+import type { DialLaw } from './dial-law.ts';
 import {
   type Action,
   type Command,
@@ -12,10 +13,6 @@ import {
 } from './protocol.ts';
 import { LIVE_STATES, TRANSITIONS } from './states.ts';
 
-/** How fast the simulated machine turns and spins up. Our own figures for a portable machine. */
-const SLEW_DEG_PER_S = 25;
-const SPIN_UP_MPS_PER_S = 9;
-const LATCH_S = 0.4;
 /** Quiet before the first ball after feed or resume, s, so that nobody is surprised. */
 const LEAD_S = 2;
 const BATTERY_PER_BALL = 0.0007;
@@ -28,6 +25,8 @@ export interface SimulatedMachineOptions {
   /** Uniform in [0, 1); seeded, so that a run can be repeated. */
   random: () => number;
   emit: (event: MachineEvent) => void;
+  /** What its dials do, for a program that says where they stand. */
+  law: DialLaw;
   /** How many times faster than real time it slews, spins up and feeds. The heartbeat is never sped up. */
   timeFactor?: number;
 }
@@ -88,7 +87,7 @@ export class SimulatedMachine {
       case 'resume':
         return this.move('resume', () => this.spinUp());
       case 'feed':
-        return this.move('feed', () => this.schedule(LEAD_S));
+        return this.move('feed', () => this.schedule(LEAD_S + (this.program?.firstS ?? 0)));
       default:
         return this.move(command.do, () => this.settle(command.do === 'stow'));
     }
@@ -110,10 +109,31 @@ export class SimulatedMachine {
   }
 
   private arm(program: Program): void {
-    this.program = program;
+    this.program = this.dialled(program);
     this.thrown = 0;
     this.feedsAfterArming = false;
     this.spinUp();
+  }
+
+  /** The launches as the dials really give them, when the program says where those stand. */
+  private dialled(program: Program): Program {
+    const { dials } = program;
+    if (!dials) return program;
+    const { law } = this.options;
+    const sum = (moves: readonly string[]): number | null => {
+      const values = dials.filter((each) => moves.includes(each.moves)).map((each) => law.value(each));
+      return values.length === 0 ? null : values.reduce((total, each) => total + each, 0);
+    };
+    const wheels = dials.filter(({ moves }) => moves === 'wheel').length;
+    const wheelSum = sum(['wheel']);
+    return {
+      ...program,
+      launches: program.launches.map((launch) => ({
+        ...launch,
+        speedMps: wheelSum === null ? (sum(['speed']) ?? launch.speedMps) : wheelSum / wheels,
+        elevationDeg: sum(['elevation']) ?? launch.elevationDeg + law.zeroDeg,
+      })),
+    };
   }
 
   /** Turns and spins up toward the next ball; ready, or feeding again, when done. */
@@ -130,10 +150,7 @@ export class SimulatedMachine {
 
   /** Seconds to point and spin for the next ball. */
   private reachS(): number {
-    const launch = this.nextLaunch();
-    const turnDeg = Math.abs(((launch.bearingDeg - this.bearingDeg + 540) % 360) - 180);
-    const turnS = Math.max(turnDeg, Math.abs(launch.elevationDeg - this.elevationDeg)) / SLEW_DEG_PER_S;
-    return LATCH_S + Math.max(turnS, Math.abs(launch.speedMps - this.wheelsMps) / SPIN_UP_MPS_PER_S);
+    return reachS({ bearingDeg: this.bearingDeg, elevationDeg: this.elevationDeg, speedMps: this.wheelsMps }, this.nextLaunch());
   }
 
   private nextLaunch(): Program['launches'][number] {
@@ -184,7 +201,7 @@ export class SimulatedMachine {
       return;
     }
     // a turn that takes longer than the interval delays the ball
-    this.schedule(Math.max(this.program!.intervalS, this.reachS()));
+    this.schedule(Math.max(this.program!.thenS?.[feed] ?? this.program!.intervalS, this.reachS()));
     this.tell();
   }
 

@@ -1,4 +1,4 @@
-import { launchSchema } from '@good-arc/core';
+import { dialPlaceSchema, launchSchema } from '@good-arc/core';
 import { z } from 'zod';
 
 /**
@@ -21,11 +21,19 @@ const id = z.string().min(1).max(64);
 
 export const FAULTS = ['jam', 'misfeed', 'drop-link', 'silence', 'flat-battery'] as const;
 
-/** Balls to throw: `count` of them, going through `launches` over and over. */
+/**
+ * Balls to throw: `count` of them, going through `launches` over and over. `dials`: where a person's hand set them, for the simulation, which
+ * throws by its own law of them that nobody is told; a real machine on dials throws as they stand and needs no word of it.
+ */
 export const programSchema = z.strictObject({
   launches: z.array(launchSchema).min(1).max(200),
   intervalS: z.number().min(0.5).max(120),
   count: z.int().min(1).max(1000),
+  /** Seconds from each of the launches to the next release, where they differ from the interval. */
+  thenS: z.array(z.number().min(0.5).max(120)).max(200).optional(),
+  /** Seconds more before the first release: another machine throws first. */
+  firstS: z.number().min(0).max(3600).optional(),
+  dials: z.array(dialPlaceSchema).max(12).optional(),
 });
 export type Program = z.infer<typeof programSchema>;
 

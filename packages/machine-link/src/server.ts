@@ -2,6 +2,7 @@ import { createServer, type Server, type Socket } from 'node:net';
 import type { MachineProfile } from '@good-arc/core';
 import { seededRandom } from '@good-arc/core';
 import { realClock } from './clock.ts';
+import { dialLaw } from './dial-law.ts';
 import { readLines, writeLine } from './lines.ts';
 import { SimulatedMachine } from './machine.ts';
 import { type Command, commandSchema, type Reply, STATUS_EVERY_MS } from './protocol.ts';
@@ -29,6 +30,7 @@ export function serveMachine({ port, profile, seed, timeFactor = 1 }: MachineSer
     clock: realClock,
     random: seededRandom(seed),
     timeFactor,
+    law: dialLaw(seed),
     emit: (event) => speakToAll(event),
   });
 

@@ -1,6 +1,7 @@
 import { type AddressInfo, createServer, type Server, type Socket } from 'node:net';
 import { afterEach, describe, expect, test } from 'vitest';
 import {
+  type Clock,
   commandSchema,
   type LinkEvent,
   LONGEST_LINE,
@@ -13,7 +14,7 @@ import {
 } from '../src/index.ts';
 
 /** A machine that says only what the test tells it to. */
-async function scripted(answer: (command: { id: string; do: string }, socket: Socket) => void) {
+async function scripted(answer: (command: { id: string; do: string }, socket: Socket) => void, clock?: Clock) {
   const sockets: Socket[] = [];
   const heard: { id: string; do: string }[] = [];
   const server: Server = createServer((socket) => {
@@ -30,6 +31,7 @@ async function scripted(answer: (command: { id: string; do: string }, socket: So
     host: '127.0.0.1',
     port: (server.address() as AddressInfo).port,
     onEvent: (event) => events.push(event),
+    ...(clock ? { clock } : {}),
   });
   cleanUp.push(() => {
     client.close();
@@ -117,6 +119,34 @@ describe('the client', () => {
     await until(() => r.client.isUp);
     expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: false, code: 'link-lost' });
     expect(r.events.at(-1)).toEqual({ event: 'link', up: false });
+  });
+  test('a machine that falls silent counts as gone within 1.5 s of the client’s clock, and not within a second', async () => {
+    let nowMs = 0;
+    const due: { at: number; run: () => void }[] = [];
+    const advance = (ms: number): void => {
+      nowMs += ms;
+      for (const each of due.filter(({ at }) => at <= nowMs)) {
+        due.splice(due.indexOf(each), 1);
+        each.run();
+      }
+    };
+    const clock: Clock = {
+      nowMs: () => nowMs,
+      after(ms, run) {
+        const each = { at: nowMs + ms, run };
+        due.push(each);
+        return () => void due.splice(due.indexOf(each), Number(due.includes(each)));
+      },
+    };
+    const r = await scripted(({ id, do: what }, socket) => {
+      if (what === 'hello') ok(socket, id);
+    }, clock);
+    await until(() => r.client.isUp);
+    for (let ms = 0; ms < 1000; ms += 50) advance(50);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    expect(r.client.isUp).toBe(true);
+    for (let ms = 1000; ms < 1500; ms += 50) advance(50);
+    await until(() => !r.client.isUp);
   });
   test('once closed it does not come back', async () => {
     const r = await scripted(({ id }, socket) => ok(socket, id));

@@ -4,10 +4,12 @@ import {
   type Action,
   type Clock,
   type Command,
+  dialLaw,
   MACHINE_STATES,
   type MachineEvent,
   type MachineState,
   type Program,
+  programSchema,
   SimulatedMachine,
   TRANSITIONS,
 } from '../src/index.ts';
@@ -49,6 +51,7 @@ function rig(over: { hopper?: number } = {}) {
     profile: { hopper: over.hopper ?? 70, repeatability: { speedPct: 2, elevationDeg: 0.5, bearingDeg: 0.5, spinPct: 8 } },
     clock,
     random: seededRandom(1),
+    law: dialLaw(1),
     emit: (event) => events.push(event),
   });
   const give = (body: Record<string, unknown>) => machine.handle({ id: '1', ...body } as Exclude<Command, { do: 'hello' }>);
@@ -209,5 +212,56 @@ describe('what goes wrong', () => {
     expect(r.events.filter((event) => event.event === 'misfeed')).toEqual([{ event: 'misfeed', seq: 1 }]);
     expect(r.releases()).toHaveLength(4);
     expect(r.machine.status().hopper).toBe(66);
+  });
+});
+
+describe('a program with times of its own', () => {
+  const two: Program = {
+    launches: [launch, { ...launch, speedMps: 20 }],
+    intervalS: 6,
+    count: 6,
+    thenS: [1.5, 6],
+  };
+  /** When each ball left, in seconds since the first, to the step of the driver's heartbeat. */
+  const leftAt = (given: Program): number[] => {
+    const r = rig();
+    r.give({ do: 'arm', program: given });
+    r.live(8);
+    r.give({ do: 'feed' });
+    const times: number[] = [];
+    let seen = 0;
+    for (let step = 0; step < 50 * 4; step++) {
+      r.live(0.25);
+      for (; seen < r.releases().length; seen++) times.push(r.clock.nowMs() / 1000);
+    }
+    return times.map((at) => at - times[0]!);
+  };
+  test('a combination: each ball waits as long as it says, not the interval', () => {
+    const times = leftAt(two);
+    expect(times).toHaveLength(6);
+    const waits = times.slice(1).map((at, i) => Math.round((at - times[i]!) * 4) / 4);
+    expect(waits).toEqual([1.5, 6, 1.5, 6, 1.5]);
+  });
+  test('while another machine throws first, it waits longer for its first ball, and only for that', () => {
+    const firstAt = (firstS: number): number => {
+      const r = rig();
+      r.give({ do: 'arm', program: { ...two, firstS } });
+      r.live(8);
+      r.give({ do: 'feed' });
+      const before = r.clock.nowMs();
+      while (r.releases().length === 0) r.live(0.25);
+      return (r.clock.nowMs() - before) / 1000;
+    };
+    expect(firstAt(5) - firstAt(0)).toBeCloseTo(5, 6);
+    expect(leftAt({ ...two, firstS: 5 })).toEqual(leftAt(two));
+  });
+  test('a wait that is too short to turn and spin up is lengthened, never a ball thrown before it points there', () => {
+    const across = { ...two, launches: [launch, { ...launch, bearingDeg: launch.bearingDeg + 60 }], thenS: [0.5, 6] };
+    const times = leftAt(across);
+    expect(times[1]!).toBeGreaterThanOrEqual(2.75); // 60° at 25°/s, and the latch
+  });
+  test('times nobody could mean are refused before anything moves', () => {
+    for (const bad of [{ thenS: [0.1, 4] }, { thenS: ['soon', 4] }, { firstS: -1 }, { firstS: 7200 }])
+      expect(programSchema.safeParse({ ...two, ...bad }).success).toBe(false);
   });
 });

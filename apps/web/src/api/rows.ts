@@ -1,4 +1,18 @@
-import type { LadderDocument, Level, MachineProfile, Outcome, RungDocument, Sport, UnitSystem, Weather } from '@good-arc/core';
+import type {
+  Dial,
+  LadderDocument,
+  Level,
+  MachineProfile,
+  MachineToday,
+  Outcome,
+  OwnGameBall,
+  PlanDocument,
+  RungDocument,
+  Sport,
+  TuneUp,
+  UnitSystem,
+  Weather,
+} from '@good-arc/core';
 
 /** Rows as the views see them: plain JSON, moments as ISO text. */
 
@@ -9,6 +23,8 @@ export interface Viewer {
   units: UnitSystem;
   theme: 'chalk' | 'dusk';
   canPlan: boolean;
+  /** Ids of ladders and of built-in drills. */
+  favourites: string[];
 }
 export interface PlayerRow {
   id: string;
@@ -16,6 +32,14 @@ export interface PlayerRow {
   level: Level;
   hand: 'left' | 'right';
   heightM: number;
+  goals: string;
+  avoid: string;
+  notes: string;
+}
+export interface SquadRow {
+  id: string;
+  name: string;
+  playerIds: string[];
   notes: string;
 }
 export interface CourtRow {
@@ -24,6 +48,8 @@ export interface CourtRow {
   sport: Sport;
   surfaceId: string;
   indoor: boolean;
+  ceilingM: number | null;
+  marksM: number[];
   notes: string;
 }
 export interface BallRow {
@@ -32,20 +58,39 @@ export interface BallRow {
   ballId: string;
   count: number;
   condition: 'new' | 'good' | 'worn';
+  openedOn: string;
+  dragShare: number;
   notes: string;
 }
 export interface MachineRow {
   id: string;
   name: string;
   profile: MachineProfile;
+  dials: Dial[];
+  today: MachineToday | null;
   linkAddress: string;
+  notes: string;
+}
+export interface TuneUpRow {
+  id: string;
+  machineId: string;
+  personName: string;
+  document: TuneUp;
+  tunedAt: string;
+}
+export interface GameBallRow {
+  id: string;
+  name: string;
+  document: OwnGameBall;
   notes: string;
 }
 export interface Kit {
   players: PlayerRow[];
+  squads: SquadRow[];
   courts: CourtRow[];
   balls: BallRow[];
   machines: MachineRow[];
+  gameBalls: GameBallRow[];
 }
 export interface RungRow {
   id: string;
@@ -56,6 +101,12 @@ export interface RungRow {
 export interface LadderRow extends LadderDocument {
   id: string;
   rungs: RungRow[];
+  /** The built-in drill it was copied from, with its rungs as they came. */
+  origin: { drillId: string; rungs: RungDocument[] } | null;
+}
+export interface PlanRow {
+  id: string;
+  document: PlanDocument;
 }
 export interface ResultRow {
   id: string;

@@ -1,13 +1,21 @@
 import {
   ballIdSchema,
+  checklistSchema,
+  dialPlaceSchema,
+  dialsSchema,
   LEVELS,
   ladderSchema,
+  launchSchema,
   machineProfileSchema,
+  machineTodaySchema,
   nameSchema,
   OUTCOMES,
+  ownGameBallSchema,
+  planSchema,
   rungSchema,
   SPORTS,
   surfaceIdSchema,
+  tuneUpSchema,
   weatherSchema,
 } from '@good-arc/core';
 import { z } from 'zod';
@@ -21,6 +29,13 @@ export const playerBody = z.strictObject({
   level: z.enum(LEVELS),
   hand: z.enum(['left', 'right']),
   heightM: z.number('Type a height such as 5 ft 6 or 1.68 m').min(0.8, 'At least 80 cm (2 ft 8 in)').max(2.4, 'At most 2.4 m (7 ft 10 in)'),
+  goals: z.string().max(500, 'At most 500 characters').default(''),
+  avoid: z.string().max(500, 'At most 500 characters').default(''),
+  notes,
+});
+export const squadBody = z.strictObject({
+  name: nameSchema,
+  playerIds: z.array(z.uuid()).min(1, 'Choose at least one player').max(40, 'At most 40 players'),
   notes,
 });
 export const courtBody = z.strictObject({
@@ -28,6 +43,8 @@ export const courtBody = z.strictObject({
   sport: z.enum(SPORTS),
   surfaceId: surfaceIdSchema,
   indoor: z.boolean(),
+  marksM: z.array(z.number().min(0.5, 'At least 0.5 m from the plate').max(60, 'At most 60 m')).max(40, 'At most 40 marks').default([]),
+  ceilingM: z.number('Type a height such as 24 ft or 7.5 m').min(2, 'At least 2 m').max(60, 'At most 60 m').nullable().default(null),
   notes,
 });
 export const ballBody = z.strictObject({
@@ -35,11 +52,18 @@ export const ballBody = z.strictObject({
   ballId: ballIdSchema,
   count: z.int('Type a whole number such as 60').min(0, 'Not below 0').max(5000, 'At most 5,000'),
   condition: z.enum(['new', 'good', 'worn']),
+  openedOn: z
+    .string()
+    .regex(/^(\d{4}-\d{2}-\d{2})?$/, 'A day such as 2026-03-14, or empty')
+    .default(''),
+  dragShare: z.number().min(0.5, 'At least half the drag of a new ball').max(2, 'At most twice').default(1),
   notes,
 });
 export const machineBody = z.strictObject({
   name: nameSchema,
   profile: machineProfileSchema,
+  dials: dialsSchema.default([]),
+  today: machineTodaySchema.nullable().default(null),
   linkAddress: z
     .string()
     .regex(/^(127\.0\.0\.1:\d{2,5})?$/, 'Leave empty, or give 127.0.0.1 and a port, such as 127.0.0.1:7101')
@@ -47,18 +71,45 @@ export const machineBody = z.strictObject({
   notes,
 });
 
+export const gameBallBody = z.strictObject({ name: nameSchema, document: ownGameBallSchema, notes });
+
 /** The kinds of things that Kit keeps, with the form each takes. */
-export const KIT = { players: playerBody, courts: courtBody, balls: ballBody, machines: machineBody } as const;
+export const KIT = {
+  players: playerBody,
+  squads: squadBody,
+  courts: courtBody,
+  balls: ballBody,
+  machines: machineBody,
+  gameBalls: gameBallBody,
+} as const;
 export type KitKind = keyof typeof KIT;
 export const KIT_KINDS = Object.keys(KIT) as KitKind[];
 
 export const ladderBody = ladderSchema;
 export const rungBody = z.strictObject({ ladderId: z.uuid(), document: rungSchema, position: z.int().min(0).max(1000).optional() });
-export const orderBody = z.strictObject({ rungIds: z.array(z.uuid()).max(200) });
 export const duplicateBody = z.strictObject({
   newId: z.uuid(),
   rungIds: z.array(z.strictObject({ from: z.uuid(), to: z.uuid() })).max(200),
 });
+
+/** A ladder with all its rungs at once: built, from the library, or as a card is read back. */
+export const importBody = z.strictObject({
+  ladder: ladderSchema,
+  /** The built-in drill it is a copy of. */
+  drillId: z.string().max(80).optional(),
+  rungs: z
+    .array(z.strictObject({ id: z.uuid(), document: rungSchema }))
+    .min(1)
+    .max(24),
+});
+
+/** The whole of a ladder as it stands in the page: what is not in it is removed. */
+export const wholeBody = z.strictObject({
+  ladder: ladderSchema,
+  rungs: z.array(z.strictObject({ id: z.uuid(), document: rungSchema })).max(200),
+});
+
+export const planBody = planSchema;
 
 export const roundBody = z.strictObject({
   outingId: z.uuid(),
@@ -82,9 +133,28 @@ export type ResultBody = z.infer<typeof resultBody>;
 export const commandBody = z.discriminatedUnion('do', [
   /** `from`: balls of the round that were thrown before, when it goes on after a fault or a stow. */
   z.strictObject({ do: z.literal('arm'), rungId: z.uuid(), from: z.int().min(0).max(1000).default(0) }),
+  /** Test balls of a tune-up: one launch, and where the person set the dials (for the simulated machine). */
+  z.strictObject({
+    do: z.literal('test'),
+    launch: launchSchema,
+    dials: z.array(dialPlaceSchema).max(12).optional(),
+    count: z.int().min(1).max(20),
+  }),
   z.strictObject({ do: z.enum(['feed', 'hold', 'resume', 'stow', 'clear', 'refill']) }),
   z.strictObject({ do: z.literal('simulate'), fault: z.enum(['jam', 'misfeed', 'drop-link', 'silence', 'flat-battery']) }),
 ]);
 export type CourtsideCommand = z.input<typeof commandBody>;
 
-export const meBody = z.strictObject({ units: z.enum(['imperial', 'metric']), theme: z.enum(['chalk', 'dusk']) }).partial();
+/** What was ticked before and after; the outing is made when it is not there yet. */
+export const outingChecksBody = z.strictObject({ startedAt: z.iso.datetime(), checks: checklistSchema });
+
+/** Test balls of one dial; the server fits them and keeps the curve with the machine. */
+export const tuneUpBody = z.strictObject({ machineId: z.uuid(), tunedAt: z.iso.datetime(), document: tuneUpSchema });
+
+export const meBody = z
+  .strictObject({
+    units: z.enum(['imperial', 'metric']),
+    theme: z.enum(['chalk', 'dusk']),
+    favourites: z.array(z.string().max(80)).max(500),
+  })
+  .partial();

@@ -1,6 +1,26 @@
-import type { APPROACHES, Level, MachineProfile, RungDocument, Sport, UnitSystem, Weather } from '@good-arc/core';
+import type {
+  APPROACHES,
+  Checklist,
+  Dial,
+  Level,
+  MachineProfile,
+  MachineToday,
+  OwnGameBall,
+  PlanDocument,
+  RungDocument,
+  Sport,
+  TuneUp,
+  UnitSystem,
+  Weather,
+} from '@good-arc/core';
 import { sql } from 'drizzle-orm';
 import { boolean, char, customType, datetime, double, index, int, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+
+/** What a copy of a built-in drill came from. */
+export interface LadderOrigin {
+  drillId: string;
+  rungs: RungDocument[];
+}
 
 /** UUIDv7, made by the client. */
 const uuid = () => char({ length: 36 });
@@ -28,6 +48,8 @@ export const club = mysqlTable('club', {
   id: uuid().primaryKey(),
   name: varchar({ length: 120 }).notNull(),
   altitudeM: double().notNull(),
+  /** The club's own checklist; null for the one that comes with the machine. */
+  checks: document<Checklist | null>(),
   ...times(),
 });
 
@@ -39,6 +61,8 @@ export const person = mysqlTable(
     email: varchar({ length: 200 }).notNull(),
     units: varchar({ length: 12 }).$type<UnitSystem>().notNull().default('imperial'),
     theme: varchar({ length: 12 }).$type<'chalk' | 'dusk'>().notNull().default('chalk'),
+    /** Ids of ladders and of built-in drills. */
+    favourites: document<string[]>().notNull().default([]),
     ...times(),
   },
   (t) => [uniqueIndex('person_email').on(t.email)],
@@ -97,10 +121,26 @@ export const player = mysqlTable(
     level: varchar({ length: 12 }).$type<Level>().notNull(),
     hand: varchar({ length: 5 }).$type<'left' | 'right'>().notNull(),
     heightM: double().notNull(),
+    goals: varchar({ length: 500 }).notNull().default(''),
+    /** What this player should not do: a sore shoulder, serves on two days running. */
+    avoid: varchar({ length: 500 }).notNull().default(''),
     notes: varchar({ length: 500 }).notNull().default(''),
     ...removable(),
   },
   (t) => [index('player_club').on(t.clubId)],
+);
+
+/** Players who come together. */
+export const squad = mysqlTable(
+  'squad',
+  {
+    ...ofClub(),
+    name: varchar({ length: 120 }).notNull(),
+    playerIds: document<string[]>().notNull(),
+    notes: varchar({ length: 500 }).notNull().default(''),
+    ...removable(),
+  },
+  (t) => [index('squad_club').on(t.clubId)],
 );
 
 export const court = mysqlTable(
@@ -111,6 +151,10 @@ export const court = mysqlTable(
     sport: varchar({ length: 12 }).$type<Sport>().notNull(),
     surfaceId: varchar({ length: 40 }).notNull(),
     indoor: boolean().notNull().default(false),
+    /** Clear height over an indoor court, m. */
+    ceilingM: double(),
+    /** Painted distances from the plate tip along the cage, m. */
+    marksM: document<number[]>().notNull().default([]),
     notes: varchar({ length: 500 }).notNull().default(''),
     ...removable(),
   },
@@ -125,10 +169,27 @@ export const ballStock = mysqlTable(
     ballId: varchar({ length: 40 }).notNull(),
     count: int().notNull(),
     condition: varchar({ length: 12 }).$type<'new' | 'good' | 'worn'>().notNull(),
+    /** Day they were opened, or empty. */
+    openedOn: varchar({ length: 10 }).notNull().default(''),
+    /** Multiplies the drag of their kind: 1 until a tune-up found it. */
+    dragShare: double().notNull().default(1),
     notes: varchar({ length: 500 }).notNull().default(''),
     ...removable(),
   },
   (t) => [index('ball_stock_club').on(t.clubId)],
+);
+
+/** A game ball of the club’s own, beside those of the book. */
+export const gameBall = mysqlTable(
+  'game_ball',
+  {
+    ...ofClub(),
+    name: varchar({ length: 120 }).notNull(),
+    document: document<OwnGameBall>().notNull(),
+    notes: varchar({ length: 500 }).notNull().default(''),
+    ...removable(),
+  },
+  (t) => [index('game_ball_club').on(t.clubId)],
 );
 
 export const machine = mysqlTable(
@@ -137,12 +198,33 @@ export const machine = mysqlTable(
     ...ofClub(),
     name: varchar({ length: 120 }).notNull(),
     profile: document<MachineProfile>().notNull(),
+    dials: document<Dial[]>().notNull().default([]),
+    /** What was seen of it on one day, beside its curves. */
+    today: document<MachineToday | null>(),
     /** `127.0.0.1:port` of its line, or empty for a machine that is worked by hand. */
     linkAddress: varchar({ length: 60 }).notNull().default(''),
     notes: varchar({ length: 500 }).notNull().default(''),
     ...removable(),
   },
   (t) => [index('machine_club').on(t.clubId)],
+);
+
+/** Test balls of one dial; the curve they gave is kept with the dial. */
+export const tuneUp = mysqlTable(
+  'tune_up',
+  {
+    ...ofClub(),
+    machineId: uuid()
+      .notNull()
+      .references(() => machine.id),
+    personId: uuid()
+      .notNull()
+      .references(() => person.id),
+    document: document<TuneUp>().notNull(),
+    tunedAt: moment().notNull(),
+    ...removable(),
+  },
+  (t) => [index('tune_up_machine').on(t.machineId, t.tunedAt)],
 );
 
 export const ladder = mysqlTable(
@@ -153,6 +235,8 @@ export const ladder = mysqlTable(
     sport: varchar({ length: 12 }).$type<Sport>().notNull(),
     level: varchar({ length: 12 }).$type<Level>().notNull(),
     approach: varchar({ length: 12 }).$type<(typeof APPROACHES)[number]>().notNull(),
+    /** The built-in drill it was copied from, with the rungs as they came. */
+    origin: document<LadderOrigin | null>(),
     ...removable(),
   },
   (t) => [index('ladder_club').on(t.clubId)],
@@ -173,6 +257,22 @@ export const rung = mysqlTable(
   (t) => [index('rung_ladder').on(t.ladderId, t.position)],
 );
 
+/** An outing that is planned: who, when, in which stations. */
+export const plan = mysqlTable(
+  'plan',
+  {
+    ...ofClub(),
+    ladderId: uuid()
+      .notNull()
+      .references(() => ladder.id),
+    /** Local day and time, as the person typed it. */
+    startsAt: varchar({ length: 16 }).notNull(),
+    document: document<PlanDocument>().notNull(),
+    ...removable(),
+  },
+  (t) => [index('plan_club').on(t.clubId, t.startsAt)],
+);
+
 export const outing = mysqlTable(
   'outing',
   {
@@ -181,6 +281,8 @@ export const outing = mysqlTable(
       .notNull()
       .references(() => person.id),
     startedAt: moment().notNull(),
+    /** What was ticked of the checklist, in its own words. */
+    checks: document<Checklist | null>(),
     ...removable(),
   },
   (t) => [index('outing_club').on(t.clubId, t.startedAt)],

@@ -1,14 +1,15 @@
 import {
   arrange,
-  type BALLS,
   conditionsOf,
+  curveFrom,
+  firstDials,
   firstSetup,
-  type Level,
+  fitTuneUp,
+  type LadderDocument,
   MACHINE_KINDS,
   type MachineProfile,
   type RungDocument,
   rungFromSetup,
-  type Setup,
   type Sport,
   seededRandom,
   throwBall,
@@ -18,10 +19,40 @@ import { count, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Db } from '../server/db.ts';
 import { DEMO_EMAIL } from '../server/session.ts';
-import { ballStock, club, court, ladder, machine, membership, outing, person, player, result, round, rung, session } from './schema.ts';
+import {
+  ALTITUDE_M,
+  COURTS,
+  type DemoLadder,
+  type DemoRung,
+  GAME_BALLS,
+  LADDERS,
+  MACHINES,
+  PLAYERS,
+  SQUADS,
+  STOCK,
+} from './demo-centre.ts';
+import { builtLadder, drillLadder, planFor } from './demo-ladders.ts';
+import { demoTuneUp } from './demo-tune-ups.ts';
+import {
+  ballStock,
+  club,
+  court,
+  gameBall,
+  ladder,
+  machine,
+  membership,
+  outing,
+  person,
+  plan,
+  player,
+  result,
+  round,
+  rung,
+  session,
+  squad,
+  tuneUp,
+} from './schema.ts';
 
-/** Everything here is invented: the centre, its people, its machines' names. */
-const ALTITUDE_M = 900;
 const WEEKS = 4;
 const DAY_MS = 86_400_000;
 
@@ -38,7 +69,25 @@ export async function isSeeded(db: Db): Promise<boolean> {
 
 /** Empties every table, children first. */
 export async function wipe(db: Db): Promise<void> {
-  for (const table of [result, round, outing, rung, ladder, machine, ballStock, court, player, session, membership, person, club])
+  for (const table of [
+    plan,
+    squad,
+    tuneUp,
+    result,
+    round,
+    outing,
+    rung,
+    ladder,
+    machine,
+    gameBall,
+    ballStock,
+    court,
+    player,
+    session,
+    membership,
+    person,
+    club,
+  ])
     await db.delete(table);
 }
 
@@ -56,7 +105,15 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
     await tx.insert(person).values({ id: coachId, name: 'Dara Fenwick-Oyelaran', email: DEMO_EMAIL, units: 'imperial' });
     await tx.insert(membership).values({ id: id(), clubId, personId: coachId, role: 'owner' });
 
-    const courts = COURTS.map(([name, sport, surfaceId, indoor]) => ({ id: id(), clubId, name, sport, surfaceId, indoor }));
+    const courts = COURTS.map(([name, sport, surfaceId, indoor, ceilingM = null]) => ({
+      id: id(),
+      clubId,
+      name,
+      sport,
+      surfaceId,
+      indoor,
+      ceilingM,
+    }));
     await tx.insert(court).values(courts);
     const machines = MACHINES.map(([name, kind, notes]) => ({
       id: id(),
@@ -64,27 +121,37 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
       name,
       notes,
       profile: MACHINE_KINDS.find((each) => each.kind === kind)!,
+      dials: firstDials({ kind }),
     }));
     await tx.insert(machine).values(machines);
-    await tx
-      .insert(ballStock)
-      .values(STOCK.map(([name, ballId, howMany, condition]) => ({ id: id(), clubId, name, ballId, count: howMany, condition })));
-    const players = PLAYERS.map(([name, level, hand, heightM, notes]) => ({ id: id(), clubId, name, level, hand, heightM, notes }));
+    const stock = STOCK.map(([name, ballId, howMany, condition]) => ({ id: id(), clubId, name, ballId, count: howMany, condition }));
+    await tx.insert(ballStock).values(stock);
+    const players = PLAYERS.map(([name, level, hand, heightM, notes, goals = '', avoid = '']) => ({
+      id: id(),
+      clubId,
+      name,
+      level,
+      hand,
+      heightM,
+      notes,
+      goals,
+      avoid,
+    }));
     await tx.insert(player).values(players);
 
     const named = <T extends Made>(rows: readonly T[], name: string): T => rows.find((each) => each.name === name)!;
     const rungs: { id: string; document: RungDocument; players: readonly string[]; ease: number }[] = [];
-    for (const plan of LADDERS) {
+    for (const demo of LADDERS) {
       const ladderId = id();
       await tx
         .insert(ladder)
-        .values({ id: ladderId, clubId, name: plan.name, sport: plan.sport, level: plan.level, approach: plan.approach });
-      const at = named(courts, plan.court);
-      const on = named(machines, plan.machine);
-      const made = plan.rungs.map((each, i) => ({
+        .values({ id: ladderId, clubId, name: demo.name, sport: demo.sport, level: demo.level, approach: demo.approach });
+      const at = named(courts, demo.court);
+      const on = named(machines, demo.machine);
+      const made = demo.rungs.map((each, i) => ({
         id: id(),
-        document: rungOf(plan, each, at, on),
-        players: plan.players,
+        document: rungOf(demo, each, at, on),
+        players: demo.players,
         ease: 0.8 - 0.13 * i,
       }));
       await tx
@@ -147,38 +214,80 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
         );
       }
     }
+    await tx.insert(gameBall).values(GAME_BALLS.map(([name, document, notes]) => ({ id: id(), clubId, name, document, notes })));
+
+    // one machine whose dials were learnt, so that dial values show; the others wait to be tuned
+    const tuned = named(machines, 'Bramble');
+    const tunedAt = new Date(now.getTime() - 9 * DAY_MS);
+    const documents = tuned.dials
+      .filter(({ moves }) => moves !== 'topspin')
+      .map((dial) => demoTuneUp(tuned, dial, { courtId: named(courts, 'Court 1').id, ballStockId: named(stock, 'Standard, basket A').id }));
+    const dials = tuned.dials.map((dial) => {
+      const document = documents.find(({ dialId }) => dialId === dial.id);
+      const fit = document && fitTuneUp(document, dial, tuned.profile);
+      return fit ? { ...dial, curve: curveFrom(fit, document, tunedAt.toISOString()) } : dial;
+    });
+    await tx.update(machine).set({ dials }).where(eq(machine.id, tuned.id));
+    await tx
+      .insert(tuneUp)
+      .values(documents.map((document) => ({ id: id(), clubId, machineId: tuned.id, personId: coachId, document, tunedAt })));
+
+    const keep = async (
+      name: string,
+      head: Omit<LadderDocument, 'name'>,
+      built: readonly RungDocument[],
+      drillId?: string,
+    ): Promise<string> => {
+      const ladderId = id();
+      const origin = drillId ? { drillId, rungs: [...built] } : null;
+      await tx.insert(ladder).values({ id: ladderId, clubId, name, ...head, origin });
+      await tx.insert(rung).values(built.map((document, position) => ({ id: id(), clubId, ladderId, position, document })));
+      return ladderId;
+    };
+    const [court1, orchard, cage] = ['Court 1', 'Orchard pickleball', 'Cage 1'].map((name) => named(courts, name));
+    const [bramble, thistle, flint, heron] = ['Bramble', 'Thistle', 'Flint', 'Heron'].map((name) => named(machines, name));
+    await keep(
+      'Sam: rally drive, forehand',
+      { sport: 'tennis', level: 'Competing', approach: 'sweet-spot' },
+      builtLadder(court1!, bramble!),
+    );
+    const lines = drillLadder('pickleball-two-lines', orchard!, thistle!);
+    const linesId = await keep(
+      'Two lines, three players',
+      { sport: 'pickleball', level: 'Competing', approach: 'earn-it' },
+      lines,
+      'pickleball-two-lines',
+    );
+    const calls = drillLadder('baseball-two-machines-one-voice', cage!, heron!, flint!);
+    await keep(
+      'Two machines, one voice',
+      { sport: 'baseball', level: 'Advanced', approach: 'earn-it' },
+      calls,
+      'baseball-two-machines-one-voice',
+    );
+    const squads = SQUADS.map(([name, who, notes]) => ({
+      id: id(),
+      clubId,
+      name,
+      playerIds: who.map((each) => named(players, each).id),
+      notes,
+    }));
+    await tx.insert(squad).values(squads);
+    const inTwoDays = new Date(now.getTime() + 2 * DAY_MS).toISOString().slice(0, 10);
+    const planned = planFor(linesId, squads[0]!.playerIds, inTwoDays);
+    await tx.insert(plan).values({ id: id(), clubId, ladderId: linesId, startsAt: planned.startsAt, document: planned });
   });
 }
 
 const round1 = (value: number): number => Math.round(value * 10) / 10;
 
-interface PlanRung {
-  name: string;
-  focalPoint: string;
-  change: (setup: Setup) => Partial<Setup>;
-  balls?: number;
-  rounds?: number;
-  gate: { hits: number; of: number };
-}
-
-interface Plan {
-  name: string;
-  sport: Sport;
-  level: Level;
-  approach: 'sweet-spot' | 'earn-it' | 'in-a-row' | 'coachs-eye';
-  court: string;
-  machine: string;
-  players: readonly string[];
-  rungs: readonly PlanRung[];
-}
-
 function rungOf(
-  plan: Plan,
-  { name, focalPoint, change, balls = 10, rounds = 2, gate }: PlanRung,
+  demo: DemoLadder,
+  { name, focalPoint, change, balls = 10, rounds = 2, gate }: DemoRung,
   at: { id: string; sport: Sport; surfaceId: string },
   on: { id: string; profile: MachineProfile },
 ): RungDocument {
-  const start = firstSetup(at, on, plan.level, ALTITUDE_M);
+  const start = firstSetup(at, on, demo.level, ALTITUDE_M);
   const setup = { ...start, ...change(start) };
   const rungDocument = rungFromSetup(setup, arrange(setup, on.profile), { name, focalPoint, ballsPerRound: balls, rounds, gate });
   if (!rungDocument) throw new Error(`demo data: “${name}” cannot be thrown: ${arrange(setup, on.profile).reason?.text}`);
@@ -187,185 +296,3 @@ function rungOf(
     throw new Error(`demo data: “${name}” does not reach the player`);
   return rungDocument;
 }
-
-const COURTS: readonly [name: string, sport: Sport, surfaceId: string, indoor: boolean][] = [
-  ['Court 1', 'tennis', 'tennis-acrylic-medium', false],
-  ['Court 2', 'tennis', 'tennis-clay', false],
-  ['Orchard pickleball', 'pickleball', 'pickleball-acrylic', false],
-  ['Hall pickleball', 'pickleball', 'pickleball-wood', true],
-  ['Cage 1', 'baseball', 'baseball-turf', true],
-  ['Long Meadow field', 'baseball', 'baseball-grass', false],
-];
-
-const MACHINES: readonly [name: string, kind: string, notes: string][] = [
-  ['Bramble', 'Two-wheel portable', 'Left wheel squeaks when cold.'],
-  ['Wren', 'One-wheel portable', 'Keep on charge between groups.'],
-  ['Thistle', 'Holed-ball court machine', ''],
-  ['Flint', 'Two-wheel pitching machine', 'Feeder holds fourteen.'],
-  ['Heron', 'Programmable field machine', 'Two people to lift.'],
-];
-
-const STOCK: readonly [name: string, ballId: (typeof BALLS)[number]['id'], count: number, condition: 'new' | 'good' | 'worn'][] = [
-  ['Standard, basket A', 'tennis-standard', 120, 'good'],
-  ['Standard, old basket', 'tennis-standard', 80, 'worn'],
-  ['Green for juniors', 'tennis-stage1-green', 60, 'good'],
-  ['Outdoor pickleballs', 'pickleball-outdoor', 90, 'good'],
-  ['Indoor pickleballs', 'pickleball-indoor', 40, 'new'],
-  ['Cage baseballs', 'baseball', 72, 'good'],
-];
-
-const PLAYERS: readonly [name: string, level: Level, hand: 'left' | 'right', heightM: number, notes: string][] = [
-  ['Ines Rookwood', 'Building', 'right', 1.68, 'Backhand first; easy on the left knee.'],
-  ['Bo Tallowby', 'Starting', 'right', 1.79, ''],
-  ['Sam Pellarin', 'Competing', 'left', 1.74, 'Likes to be told the number of balls.'],
-  ['Mira Quistgaard-Lund', 'Advanced', 'right', 1.71, ''],
-  ['Theo Larchmont', 'Building', 'right', 1.52, 'Thirteen: at most 60 swings a day.'],
-  ['Juno Abasolo', 'Competing', 'right', 1.83, ''],
-  ['Peregrine Ashdown-Whittlesea', 'Starting', 'left', 1.66, 'New this month.'],
-  ['Nell Orrinsmith', 'Building', 'right', 1.6, ''],
-];
-
-const LADDERS: readonly Plan[] = [
-  {
-    name: 'Backhand: from kind to game',
-    sport: 'tennis',
-    level: 'Building',
-    approach: 'sweet-spot',
-    court: 'Court 1',
-    machine: 'Bramble',
-    players: ['Ines Rookwood', 'Bo Tallowby', 'Sam Pellarin'],
-    rungs: [
-      {
-        name: 'Groove from the service line',
-        focalPoint: 'Turn the shoulders before the bounce.',
-        gate: { hits: 6, of: 10 },
-        change: (s) => ({
-          from: { ...s.from, x: 0.5, y: 3 },
-          target: { kind: 'landing', x: -0.8, y: -4.2 },
-          hold: { elevationDeg: 24 },
-          topspinRpm: 0,
-          player: { x: -0.8, y: -7.2 },
-          intervalS: 3.5,
-        }),
-      },
-      {
-        name: 'Same ball, from the baseline',
-        focalPoint: 'Let it drop to the waist.',
-        gate: { hits: 6, of: 10 },
-        change: (s) => ({
-          from: { ...s.from, x: 0.5, y: 4.5 },
-          target: { kind: 'landing', x: -1.2, y: -7.4 },
-          hold: { elevationDeg: 26 },
-          topspinRpm: 300,
-          player: { x: -1.4, y: -11.6 },
-        }),
-      },
-      {
-        name: 'Across the net, deeper',
-        focalPoint: 'Long finish over the shoulder.',
-        gate: { hits: 5, of: 10 },
-        change: (s) => ({
-          from: { ...s.from, x: 1, y: 7 },
-          target: { kind: 'landing', x: -1.6, y: -8.2 },
-          hold: { elevationDeg: 20 },
-          topspinRpm: 800,
-          player: { x: -1.8, y: -12.2 },
-        }),
-      },
-      {
-        name: 'From the far baseline, with weight',
-        focalPoint: 'Early racket, then move.',
-        gate: { hits: 5, of: 10 },
-        change: (s) => ({
-          from: { ...s.from, x: 1.2, y: 11.6 },
-          target: { kind: 'landing', x: -1.8, y: -8.8 },
-          hold: { elevationDeg: 15 },
-          topspinRpm: 1400,
-          player: { x: -2, y: -12.4 },
-          intervalS: 4.5,
-        }),
-      },
-    ],
-  },
-  {
-    name: 'Soft hands: drops off underspin',
-    sport: 'pickleball',
-    level: 'Building',
-    approach: 'earn-it',
-    court: 'Orchard pickleball',
-    machine: 'Thistle',
-    players: ['Nell Orrinsmith', 'Juno Abasolo', 'Peregrine Ashdown-Whittlesea'],
-    rungs: [
-      {
-        name: 'High and slow to mid-court',
-        focalPoint: 'Paddle under the ball, knees do the lift.',
-        gate: { hits: 7, of: 10 },
-        change: (s) => ({
-          from: { ...s.from, y: 4.5 },
-          target: { kind: 'landing', x: 0.4, y: -3.4 },
-          hold: { elevationDeg: 30 },
-          topspinRpm: 0,
-          player: { x: 0.5, y: -4.8 },
-        }),
-      },
-      {
-        name: 'Deeper, a little underspin',
-        focalPoint: 'Wait for it; it stays low.',
-        gate: { hits: 7, of: 10 },
-        change: () => ({
-          target: { kind: 'landing', x: 0.6, y: -4.4 },
-          hold: { elevationDeg: 24 },
-          topspinRpm: -400,
-          player: { x: 0.7, y: -6.2 },
-        }),
-      },
-      {
-        name: 'Deep return, from the baseline',
-        focalPoint: 'First step forward after contact.',
-        gate: { hits: 6, of: 10 },
-        change: () => ({
-          target: { kind: 'landing', x: 0.8, y: -5 },
-          hold: { elevationDeg: 21 },
-          topspinRpm: -700,
-          player: { x: 0.9, y: -6.9 },
-          intervalS: 4.5,
-        }),
-      },
-    ],
-  },
-  {
-    name: 'Cage climb: straight ball',
-    sport: 'baseball',
-    level: 'Building',
-    approach: 'in-a-row',
-    court: 'Cage 1',
-    machine: 'Flint',
-    players: ['Theo Larchmont', 'Mira Quistgaard-Lund'],
-    rungs: [
-      {
-        name: 'Easy and true',
-        focalPoint: 'Load when the ball drops into the feeder.',
-        gate: { hits: 6, of: 8 },
-        balls: 8,
-        rounds: 3,
-        change: () => ({ hold: { speedMps: 18 }, topspinRpm: -1000, intervalS: 7 }),
-      },
-      {
-        name: 'Quicker hands',
-        focalPoint: 'Short path to the ball.',
-        gate: { hits: 5, of: 8 },
-        balls: 8,
-        rounds: 3,
-        change: () => ({ hold: { speedMps: 22 }, topspinRpm: -1400, intervalS: 7 }),
-      },
-      {
-        name: 'Game look',
-        focalPoint: 'See it early, stay inside it.',
-        gate: { hits: 4, of: 8 },
-        balls: 8,
-        rounds: 3,
-        change: () => ({ hold: { speedMps: 26.5 }, topspinRpm: -1800, intervalS: 8 }),
-      },
-    ],
-  },
-];

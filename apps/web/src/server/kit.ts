@@ -1,15 +1,18 @@
-import type { BallRow, CourtRow, Kit, MachineRow, PlayerRow } from '../api/rows.ts';
+import { machineProfileSchema } from '@good-arc/core';
+import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow } from '../api/rows.ts';
 import type { KitKind } from '../api/schemas.ts';
-import { ballStock, court, machine, player } from '../db/schema.ts';
+import { ballStock, court, gameBall, machine, player, squad } from '../db/schema.ts';
 import { Refusal } from './problem.ts';
 import type { Store } from './store.ts';
 
 /** Table and singular name of each kind of thing that Kit keeps. */
 export const KIT_TABLES = {
   players: { table: player, what: 'player' },
+  squads: { table: squad, what: 'squad' },
   courts: { table: court, what: 'court' },
   balls: { table: ballStock, what: 'ball stock' },
   machines: { table: machine, what: 'machine' },
+  gameBalls: { table: gameBall, what: 'game ball' },
 } as const satisfies Record<KitKind, unknown>;
 
 export const isKitKind = (kind: string | undefined): kind is KitKind => kind !== undefined && Object.hasOwn(KIT_TABLES, kind);
@@ -17,45 +20,66 @@ export const isKitKind = (kind: string | undefined): kind is KitKind => kind !==
 export const noSuchKind = (kind: string | undefined): Refusal =>
   new Refusal(404, `Kit has no “${kind}”; it has ${Object.keys(KIT_TABLES).join(', ')}.`);
 
-const toPlayer = ({ id, name, level, hand, heightM, notes }: typeof player.$inferSelect): PlayerRow => ({
+const toPlayer = ({ id, name, level, hand, heightM, goals, avoid, notes }: typeof player.$inferSelect): PlayerRow => ({
   id,
   name,
   level,
   hand,
   heightM,
+  goals,
+  avoid,
   notes,
 });
-const toCourt = ({ id, name, sport, surfaceId, indoor, notes }: typeof court.$inferSelect): CourtRow => ({
+const toSquad = ({ id, name, playerIds, notes }: typeof squad.$inferSelect): SquadRow => ({ id, name, playerIds, notes });
+const toCourt = ({ id, name, sport, surfaceId, indoor, ceilingM, marksM, notes }: typeof court.$inferSelect): CourtRow => ({
   id,
   name,
   sport,
   surfaceId,
   indoor,
+  ceilingM,
+  marksM,
   notes,
 });
-const toBall = ({ id, name, ballId, count, condition, notes }: typeof ballStock.$inferSelect): BallRow => ({
+const toBall = ({ id, name, ballId, count, condition, openedOn, dragShare, notes }: typeof ballStock.$inferSelect): BallRow => ({
   id,
   name,
   ballId,
   count,
   condition,
+  openedOn,
+  dragShare,
   notes,
 });
-const toMachine = ({ id, name, profile, linkAddress, notes }: typeof machine.$inferSelect): MachineRow => ({
+const toMachine = ({ id, name, profile, dials, today, linkAddress, notes }: typeof machine.$inferSelect): MachineRow => ({
   id,
   name,
-  profile,
+  // a record of before a field was added takes its default
+  profile: machineProfileSchema.parse(profile),
+  dials,
+  today,
   linkAddress,
   notes,
 });
 
+const toGameBall = ({ id, name, document, notes }: typeof gameBall.$inferSelect): GameBallRow => ({ id, name, document, notes });
+
 /** Everything of the club that can be chosen, by name. */
 export async function readKit(store: Store): Promise<Kit> {
-  const [players, courts, balls, machines] = await Promise.all([
+  const [players, squads, courts, balls, machines, gameBalls] = await Promise.all([
     store.list(player, undefined, player.name),
+    store.list(squad, undefined, squad.name),
     store.list(court, undefined, court.name),
     store.list(ballStock, undefined, ballStock.name),
     store.list(machine, undefined, machine.name),
+    store.list(gameBall, undefined, gameBall.name),
   ]);
-  return { players: players.map(toPlayer), courts: courts.map(toCourt), balls: balls.map(toBall), machines: machines.map(toMachine) };
+  return {
+    players: players.map(toPlayer),
+    squads: squads.map(toSquad),
+    courts: courts.map(toCourt),
+    balls: balls.map(toBall),
+    machines: machines.map(toMachine),
+    gameBalls: gameBalls.map(toGameBall),
+  };
 }

@@ -1,7 +1,7 @@
-import { rungSchema } from '@good-arc/core';
+import { type LadderDocument, type RungDocument, rungSchema } from '@good-arc/core';
 import { eq } from 'drizzle-orm';
 import type { LadderRow, RungRow } from '../api/rows.ts';
-import { ladder, rung } from '../db/schema.ts';
+import { court, ladder, machine, rung } from '../db/schema.ts';
 import { Refusal } from './problem.ts';
 import type { Store } from './store.ts';
 
@@ -15,12 +15,14 @@ const toRung = ({ id, ladderId, position, document }: typeof rung.$inferSelect):
 /** All ladders with their rungs, easiest first. */
 export async function readLadders(store: Store): Promise<LadderRow[]> {
   const [ladders, rungs] = await Promise.all([store.list(ladder), store.list(rung, undefined, rung.position)]);
-  return ladders.map(({ id, name, sport, level, approach }) => ({
+  return ladders.map(({ id, name, sport, level, approach, origin }) => ({
     id,
     name,
     sport,
     level,
     approach,
+    // parsed as the rungs are, so that the two can be compared
+    origin: origin && { drillId: origin.drillId, rungs: origin.rungs.map((document) => rungSchema.parse(document)) },
     rungs: rungs.filter(({ ladderId }) => ladderId === id).map(toRung),
   }));
 }
@@ -42,21 +44,6 @@ export function putRung(
   });
 }
 
-/** Puts the rungs in this order from the bottom up. @throws Refusal 409 unless they are exactly the ladder's rungs */
-export function orderRungs(store: Store, ladderId: string, rungIds: readonly string[]): Promise<void> {
-  return store.transaction(async (tx) => {
-    await tx.one(ladder, ladderId, 'ladder');
-    const rungs = await tx.list(rung, eq(rung.ladderId, ladderId));
-    const wanted = new Set(rungIds);
-    if (wanted.size !== rungIds.length || rungs.length !== rungIds.length || !rungs.every(({ id }) => wanted.has(id))) {
-      throw new Refusal(409, 'The ladder has changed in the meantime. Reload it and try again.', [
-        { pointer: '/rungIds', detail: 'Must name every rung of the ladder once.' },
-      ]);
-    }
-    for (const { id, document } of rungs) await tx.put(rung, { id, ladderId, document, position: rungIds.indexOf(id) }, 'rung');
-  });
-}
-
 /** Copies a ladder with its rungs under ids made by the client. */
 export function duplicateLadder(
   store: Store,
@@ -64,11 +51,70 @@ export function duplicateLadder(
   { newId, rungIds }: { newId: string; rungIds: readonly { from: string; to: string }[] },
 ): Promise<void> {
   return store.transaction(async (tx) => {
-    const { name, sport, level, approach } = await tx.one(ladder, id, 'ladder');
-    await tx.put(ladder, { id: newId, name: `${name.slice(0, 113)} (copy)`, sport, level, approach }, 'ladder');
+    const { name, sport, level, approach, origin } = await tx.one(ladder, id, 'ladder');
+    await tx.put(ladder, { id: newId, name: `${name.slice(0, 113)} (copy)`, sport, level, approach, origin }, 'ladder');
     for (const each of await tx.list(rung, eq(rung.ladderId, id))) {
       const copy = rungIds.find(({ from }) => from === each.id);
       if (copy) await tx.put(rung, { id: copy.to, ladderId: newId, position: each.position, document: each.document }, 'rung');
     }
+  });
+}
+
+/** A ladder with its rungs from the bottom up, all or none. @throws Refusal 404 for a court or machine that is not the club's */
+export function importLadder(
+  store: Store,
+  id: string,
+  { ladder: head, rungs, drillId }: { ladder: LadderDocument; rungs: readonly RungPart[]; drillId?: string | undefined },
+): Promise<void> {
+  return store.transaction(async (tx) => {
+    await mustBeOurs(
+      tx,
+      rungs.map(({ document }) => document),
+    );
+    const origin = drillId === undefined ? null : { drillId, rungs: rungs.map(({ document }) => document) };
+    await tx.put(ladder, { id, ...head, origin }, 'ladder');
+    for (const [position, each] of rungs.entries())
+      await tx.put(rung, { id: each.id, ladderId: id, position, document: each.document }, 'rung');
+  });
+}
+
+interface RungPart {
+  id: string;
+  document: RungDocument;
+}
+
+/** @throws Refusal 404 for a machine or court that is not the club's */
+async function mustBeOurs(tx: Store, documents: readonly RungDocument[]): Promise<void> {
+  const machineIds = documents.flatMap(({ machineId, feeds }) => [machineId, ...feeds.flatMap((feed) => feed.machineId ?? [])]);
+  for (const machineId of new Set(machineIds)) await tx.one(machine, machineId, 'machine');
+  for (const courtId of new Set(documents.map((each) => each.courtId))) await tx.one(court, courtId, 'court');
+}
+
+/**
+ * Writes a ladder whole, as it stands in the page: rungs that are not in it are removed, ones that were come back. One transaction.
+ * @throws Refusal 404 for a ladder, machine or court that is not the club's, 409 for an id twice
+ */
+export function putWhole(
+  store: Store,
+  id: string,
+  { ladder: head, rungs }: { ladder: LadderDocument; rungs: readonly RungPart[] },
+): Promise<void> {
+  return store.transaction(async (tx) => {
+    await tx.one(ladder, id, 'ladder');
+    if (new Set(rungs.map((each) => each.id)).size !== rungs.length)
+      throw new Refusal(409, 'The same rung twice.', [{ pointer: '/rungs', detail: 'Every rung has an id of its own.' }]);
+    const known = await tx.list(rung, eq(rung.ladderId, id));
+    const changed = rungs.filter(({ id: rungId, document }, position) => {
+      const before = known.find((each) => each.id === rungId);
+      return !before || before.position !== position || JSON.stringify(before.document) !== JSON.stringify(document);
+    });
+    await mustBeOurs(
+      tx,
+      changed.map(({ document }) => document),
+    );
+    await tx.put(ladder, { id, ...head }, 'ladder');
+    for (const each of changed)
+      await tx.put(rung, { id: each.id, ladderId: id, position: rungs.indexOf(each), document: each.document }, 'rung');
+    for (const { id: rungId } of known) if (!rungs.some((each) => each.id === rungId)) await tx.remove(rung, rungId, 'rung');
   });
 }

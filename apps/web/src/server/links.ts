@@ -23,6 +23,8 @@ class MachineLink {
   readonly address: string;
   private readonly client: MachineClient;
   private readonly listeners = new Set<Listener>();
+  /** The page that gave the last command: a moving machine is its to attend to. */
+  private driver = '';
   private status: Status | null = null;
   private attendedAt = 0;
   private readonly watch: NodeJS.Timeout;
@@ -34,14 +36,17 @@ class MachineLink {
     this.watch = setInterval(() => this.holdIfUnattended(), WATCH_EVERY_MS);
   }
 
-  /** @returns a function that ends it; when the last listener leaves a moving machine is held */
-  listen(listener: Listener): () => void {
+  /**
+   * @param page the listening page’s own id
+   * @returns a function that ends it; a moving machine is held when the page that drives it leaves, whoever else looks on
+   */
+  listen(listener: Listener, page: string): () => void {
     this.listeners.add(listener);
     listener({ event: 'link', up: this.client.isUp });
     if (this.status) listener(this.status);
     return () => {
       this.listeners.delete(listener);
-      if (this.listeners.size === 0) this.holdIfMoving('the page was closed');
+      if (page === this.driver || this.listeners.size === 0) this.holdIfMoving('the page was closed');
     };
   }
 
@@ -49,14 +54,16 @@ class MachineLink {
     for (const listener of this.listeners) listener(event);
   }
 
-  /** A browser says that somebody is there. */
-  attend(): void {
+  /** A page says that somebody is there; for a moving machine that of an onlooker does not count. */
+  attend(page: string): void {
+    if (this.moving && page !== this.driver) return;
     this.attendedAt = Date.now();
     this.client.alive = true;
   }
 
-  send(command: CommandBody): Promise<Reply> {
-    this.attend();
+  send(command: CommandBody, page: string): Promise<Reply> {
+    this.driver = page;
+    this.attend(page);
     return this.client.send(command);
   }
 
@@ -127,7 +134,8 @@ class Links {
       socket.on('close', () => setTimeout(open, 1000).unref());
       readLines(socket, (value) => {
         const { data } = radarReadingSchema.safeParse(value);
-        if (data) this.byMachine.get(data.machineId)?.tell(data);
+        // a spare machine is known to the gun by its address only
+        if (data) [...this.byMachine].find(([id, link]) => id === data.machineId || link.address === data.machineId)?.[1].tell(data);
       });
     };
     open();
@@ -139,3 +147,9 @@ const shared = globalThis as { [KEY]?: Links };
 /** One for the process, whichever bundle asks: the shutdown of the server finds it by the same symbol. */
 export const links: Links = shared[KEY] ?? new Links();
 shared[KEY] = links;
+
+/** Lines of simulated machines that belong to no record yet; none but in the demo. */
+export const spareLines = (): string[] => (process.env.GOODARC_SPARE_LINES ?? '').split(',').filter(Boolean);
+
+/** The id that a page gives itself, from an address `…?page=`. */
+export const pageOf = (url: URL): string => url.searchParams.get('page') ?? '';

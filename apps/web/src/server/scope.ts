@@ -12,6 +12,7 @@ export interface Scope {
   role: Role;
   units: UnitSystem;
   theme: 'chalk' | 'dusk';
+  favourites: string[];
 }
 
 /** What a role may change. Helpers run rounds; coaches and owners also plan and keep the kit. */

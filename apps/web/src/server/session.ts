@@ -24,6 +24,7 @@ const who = (db: Db) =>
       role: membership.role,
       units: person.units,
       theme: person.theme,
+      favourites: person.favourites,
     })
     .from(membership)
     .innerJoin(club, eq(club.id, membership.clubId))

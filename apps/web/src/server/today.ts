@@ -1,4 +1,4 @@
-import { tally } from '@good-arc/core';
+import { gateMet, longestRun, tally } from '@good-arc/core';
 import type { LadderRow, RoundRow } from '../api/rows.ts';
 
 /** The last set-ups that can be run again as they were: one entry a rung, newest first. */
@@ -50,7 +50,8 @@ export function climbsOf(
     const next = ladder.rungs[ladder.rungs.findIndex(({ id }) => id === round.rungId) + 1];
     const { hits, balls } = tally(round.results.map(({ outcome }) => outcome));
     const { gate } = round.card;
-    if (!next || balls === 0 || hits / balls < gate.hits / gate.of) continue;
+    const run = longestRun(round.results.map(({ outcome }) => outcome));
+    if (!next || balls === 0 || !gateMet(gate, { hits, balls, longestRun: run })) continue;
     climbs.push({
       playerName: round.playerName,
       ladderId: ladder.id,

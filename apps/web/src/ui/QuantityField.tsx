@@ -11,6 +11,8 @@ interface Props {
   max?: number;
   /** Change for one press of ↑ or ↓; Shift makes it five times as much, Alt a fifth. */
   step?: number;
+  /** Decimals of a time. */
+  digits?: number;
   hint?: string;
   labelHidden?: boolean;
   className?: string;
@@ -27,6 +29,7 @@ export function QuantityField({
   min,
   max,
   step,
+  digits = 1,
   hint,
   labelHidden = false,
   className = '',
@@ -75,7 +78,7 @@ export function QuantityField({
       <input
         id={id}
         className={`input dial h-11 w-full min-w-0 bg-base-100 px-1.5 text-[0.95rem] tracking-tighter ${problem ? 'input-error border-2' : 'border-base-content/60'}`}
-        value={text ?? print(value, dimension)}
+        value={text ?? print(value, dimension, digits)}
         inputMode={dimension === 'length' ? 'text' : 'decimal'}
         autoComplete="off"
         aria-invalid={problem !== ''}
@@ -86,7 +89,7 @@ export function QuantityField({
         onKeyDown={(event) => {
           if (event.key === 'Enter') {
             event.preventDefault();
-            commit(text ?? print(value, dimension));
+            commit(text ?? print(value, dimension, digits));
           } else if (event.key === 'Escape') {
             setText(null);
             setProblem('');

@@ -19,7 +19,7 @@ export function Select<T extends string>({ label, value, options, onChange, labe
       </label>
       <select
         id={id}
-        className="select h-11 w-full min-w-0 border-base-content/60 bg-base-100 pr-9 pl-2.5 text-base text-ellipsis"
+        className="select block h-11 py-0 leading-[2.6rem] w-full min-w-0 border-base-content/60 bg-base-100 pr-7 pl-2.5 text-base text-ellipsis"
         value={value}
         onChange={(event) => onChange(event.target.value as T)}
       >

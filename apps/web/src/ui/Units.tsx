@@ -28,7 +28,7 @@ export function useUnits() {
     altitude: (m: number) =>
       system === 'imperial' ? `${(Math.round(mToFt(m) / 10) * 10).toLocaleString('en')} ft` : `${Math.round(m / 10) * 10} m`,
     temperature: (c: number) => printTemperature(c, system),
-    print: (value: number, dimension: Dimension): string => {
+    print: (value: number, dimension: Dimension, digits = 1): string => {
       switch (dimension) {
         case 'length':
           return printLength(value, system);
@@ -37,13 +37,15 @@ export function useUnits() {
         case 'spin':
           return printSpin(value);
         case 'time':
-          return printTime(value, 1);
+          return printTime(value, digits);
         case 'angle':
           return printAngle(value, 1);
         case 'temperature':
           return printTemperature(value, system);
         case 'count':
           return String(value);
+        case 'number':
+          return String(Number(value.toFixed(3)));
       }
     },
   };

@@ -26,6 +26,7 @@ export async function makeClub(db: Db, name: string, role: Role = 'owner'): Prom
     role,
     units: 'imperial',
     theme: 'chalk',
+    favourites: [],
   };
   await db.insert(club).values({ id: scope.clubId, name, altitudeM: scope.altitudeM });
   await db.insert(person).values({ id: scope.personId, name: scope.personName, email: `${scope.personId}@example.invalid` });

@@ -39,6 +39,8 @@ export const REASON_TEXT: Record<ReasonCode, string> = {
   'speed-too-low': 'This needs a slower ball than the machine can throw.',
   'elevation-too-high': 'This needs a higher elevation than the machine can set.',
   'elevation-too-low': 'This needs a lower elevation than the machine can set.',
+  ceiling: 'This arc would touch the ceiling.',
+  'between-steps': 'This needs a setting between the steps that the machine has.',
   'out-of-reach': 'No arc with this value reaches the target.',
   'no-net': 'The ball does not pass over a net here.',
 };

@@ -11,14 +11,16 @@ export const solutionOf = (arc: Arc, name: Solution['arc']): Solution => ({
   netClearanceM: arc.clearanceM,
 });
 
-/** The first limit this arc breaks, or null. A millionth of slack keeps a value held at a limit inside it. */
-export function blockedBy({ limits }: AimQuestion, arc: Arc): ReasonCode | null {
-  const slack = 1e-6;
+/** The first limit this arc breaks, or null. A slack that no machine can set keeps a value held at a limit inside it. */
+export function blockedBy({ limits, ceilingM, conditions }: AimQuestion, arc: Arc): ReasonCode | null {
+  const slack = 5e-4;
+  const slackDeg = 2e-3;
   if (arc.speedMps > limits.speedMps[1] + slack) return 'speed-too-high';
   if (arc.speedMps < limits.speedMps[0] - slack) return 'speed-too-low';
-  if (arc.elevationDeg > limits.elevationDeg[1] + slack) return 'elevation-too-high';
-  if (arc.elevationDeg < limits.elevationDeg[0] - slack) return 'elevation-too-low';
-  return arc.clearanceM !== null && arc.clearanceM < 0 ? 'net' : null;
+  if (arc.elevationDeg > limits.elevationDeg[1] + slackDeg) return 'elevation-too-high';
+  if (arc.elevationDeg < limits.elevationDeg[0] - slackDeg) return 'elevation-too-low';
+  if (arc.clearanceM !== null && arc.clearanceM < 0) return 'net';
+  return ceilingM != null && arc.apexM + conditions.ball.radiusM > ceilingM ? 'ceiling' : null;
 }
 
 /** Every arc with this value held, limits and net aside; low before high. */

@@ -2,7 +2,7 @@ import type { Conditions, Launch } from '../flight/index.ts';
 import { ftToM, inToM, mphToMps } from '../quantity/index.ts';
 import { COURT_PLANS, type GameBall, MIDDLE_OF_ZONE_M, PLATE } from '../sport/index.ts';
 import { aim } from './aim.ts';
-import { type AimQuestion, WIDEST_LIMITS } from './types.ts';
+import { type AimQuestion, spinAt, WIDEST_LIMITS } from './types.ts';
 
 /** The opponent's ball as a launch, and where it was solved to go. */
 export interface GameArrival {
@@ -44,5 +44,5 @@ function first(question: AimQuestion, hold: Parameters<typeof aim>[1]): GameArri
   const [solution] = aim(question, hold).solutions;
   if (!solution) return null;
   const { speedMps, elevationDeg, bearingDeg } = solution;
-  return { launch: { ...question.from, ...question.spin, speedMps, elevationDeg, bearingDeg } };
+  return { launch: { ...question.from, ...spinAt(question, speedMps), speedMps, elevationDeg, bearingDeg } };
 }

@@ -1,6 +1,8 @@
 export { aim, REASON_TEXT } from './aim.ts';
-export { arcFamily, type FamilyArc } from './family.ts';
+export { arcFamily, type BlockedPart, type FamilyArc, possibleArcs } from './family.ts';
 export { type GameArrival, gameLaunch } from './game.ts';
+export { distanceToHold } from './nearest.ts';
+export type { Arc } from './probe.ts';
 export {
   type AimAnswer,
   type AimQuestion,
@@ -12,6 +14,7 @@ export {
   type ReasonCode,
   type Solution,
   type Spin,
+  spinAt,
   type Target,
   WIDEST_LIMITS,
 } from './types.ts';

@@ -3,7 +3,7 @@ import { wrapDeg } from '../quantity/index.ts';
 import { arcAtElevation, blockedBy } from './arcs.ts';
 import { arcFamily, type FamilyArc } from './family.ts';
 import { type Arc, Probe } from './probe.ts';
-import type { AimQuestion, Hold, Nearest } from './types.ts';
+import { type AimQuestion, type Hold, type Nearest, type Solution, spinAt } from './types.ts';
 
 const SAMPLES = 41;
 
@@ -35,12 +35,16 @@ const settings = ({ speedMps, elevationDeg, bearingDeg }: Arc): Pick<Nearest, 's
   bearingDeg,
 });
 
-function distanceTo(hold: Hold, arc: Arc): number {
-  if ('speedMps' in hold) return Math.abs(arc.speedMps - hold.speedMps);
-  if ('elevationDeg' in hold) return Math.abs(arc.elevationDeg - hold.elevationDeg);
-  if ('netClearanceM' in hold) return Math.abs((arc.clearanceM ?? 0) - hold.netClearanceM);
-  return Math.abs(arc.timeS - hold.flightTimeS);
+/** How far a solved throw is from the value that was held, in that value's unit. */
+export function distanceToHold(hold: Hold, thrown: Pick<Solution, 'speedMps' | 'elevationDeg' | 'netClearanceM' | 'flightTimeS'>): number {
+  if ('speedMps' in hold) return Math.abs(thrown.speedMps - hold.speedMps);
+  if ('elevationDeg' in hold) return Math.abs(thrown.elevationDeg - hold.elevationDeg);
+  if ('netClearanceM' in hold) return Math.abs((thrown.netClearanceM ?? 0) - hold.netClearanceM);
+  return Math.abs(thrown.flightTimeS - hold.flightTimeS);
 }
+
+const distanceTo = (hold: Hold, arc: Arc): number =>
+  distanceToHold(hold, { ...arc, netClearanceM: arc.clearanceM, flightTimeS: arc.timeS });
 
 /** Goes from the best sample toward its blocked neighbour on the side of the held value, by halving, while it stays possible. */
 function towardHold(question: AimQuestion, hold: Hold, family: FamilyArc[], best: FamilyArc): Arc {
@@ -61,7 +65,7 @@ function towardHold(question: AimQuestion, hold: Hold, family: FamilyArc[], best
 
 /** No arc reaches the target inside the limits: tries slowest to fastest and flat to steep along the line to it. */
 function nearestSpot(question: AimQuestion): Nearest | null {
-  const { conditions, from, spin, target, limits } = question;
+  const { conditions, from, target, limits } = question;
   const probe = new Probe(question);
   const targetY = target.kind === 'landing' ? target.y : target.planeY;
   let best: Nearest | null = null;
@@ -69,13 +73,13 @@ function nearestSpot(question: AimQuestion): Nearest | null {
     const speedMps = limits.speedMps[0] + ((limits.speedMps[1] - limits.speedMps[0]) * i) / 6;
     for (let j = 0; j <= 24; j++) {
       const elevationDeg = limits.elevationDeg[0] + ((limits.elevationDeg[1] - limits.elevationDeg[0]) * j) / 24;
-      const launch = { ...from, speedMps, elevationDeg, bearingDeg: probe.straightDeg, ...spin };
+      const launch = { ...from, speedMps, elevationDeg, bearingDeg: probe.straightDeg, ...spinAt(question, speedMps) };
       const there = probe.shoot(speedMps, elevationDeg, probe.straightDeg, true);
       const clears = probe.clearanceM === null || probe.clearanceM >= 0;
       if (!clears) continue;
       const flight = fly(conditions, launch, { maxBounces: 0 });
       const spot = flight.bounces[0];
-      if (!spot) continue;
+      if (!spot || (question.ceilingM != null && flight.apex.z + conditions.ball.radiusM > question.ceilingM)) continue;
       // a ball that comes down on its own side of the net is no answer either
       if (question.net !== null && from.y > 0 !== targetY > 0 && spot.y > 0 === from.y > 0) continue;
       const missM =

@@ -1,10 +1,8 @@
-import { Stepper } from '../flight/index.ts';
+import { type Launch, Stepper } from '../flight/index.ts';
 import { degToRad, radToDeg } from '../quantity/index.ts';
 import { type Net, netHeightAt } from '../sport/index.ts';
-import type { AimQuestion, Limits } from './types.ts';
+import { type AimQuestion, type Limits, spinAt } from './types.ts';
 
-/** How much longer the steps of a rough flight are: good to a few centimetres at a quarter of the cost. */
-const ROUGH = 3.5;
 /** A ball this far under the target plane will not come up to it. */
 const DEEPEST_M = -150;
 const LONGEST_S = 15;
@@ -31,7 +29,13 @@ export class Probe {
   timeS = 0;
   descentTan = 0;
   clearanceM: number | null = null;
-  private readonly stepper: Stepper;
+  /** Highest point of the ball's centre up to the target. */
+  apexM = 0;
+  private readonly full: Stepper;
+  private readonly rough: Stepper;
+  private stepper: Stepper;
+  /** The launch of the trial, written over by each. */
+  private readonly trial: Launch;
   private readonly nx: number;
   private readonly ny: number;
   private readonly level: number;
@@ -42,7 +46,10 @@ export class Probe {
   constructor(question: AimQuestion) {
     const { conditions, from, target } = question;
     this.question = question;
-    this.stepper = new Stepper(conditions.ball, conditions.airDensityKgM3, conditions.wind);
+    this.full = new Stepper(conditions.ball, conditions.airDensityKgM3, conditions.wind);
+    this.rough = new Stepper(conditions.ball, conditions.airDensityKgM3, conditions.wind, true);
+    this.stepper = this.full;
+    this.trial = { ...from, speedMps: 0, elevationDeg: 0, bearingDeg: 0, ...spinAt(question, 1) };
     const landing = target.kind === 'landing';
     this.targetX = target.x;
     this.targetY = landing ? target.y : target.planeY;
@@ -60,14 +67,12 @@ export class Probe {
 
   /** @returns false when the ball never reaches the plane of the target */
   shoot(speedMps: number, elevationDeg: number, bearingDeg: number, rough: boolean): boolean {
-    const s = this.stepper;
-    const { from, spin, net } = this.question;
-    s.launch({ ...from, speedMps, elevationDeg, bearingDeg, ...spin });
-    this.clearanceM = null;
-    while (s.t < LONGEST_S && s.now[2]! > DEEPEST_M) {
-      s.step(s.stepLength(rough ? ROUGH : 1));
-      this.noteNet(net);
-      if (this.nx * s.now[0]! + this.ny * s.now[1]! < this.level) continue;
+    const s = this.begin(speedMps, elevationDeg, bearingDeg, rough);
+    const { net } = this.question;
+    while (s.t < LONGEST_S && s.now(2) > DEEPEST_M) {
+      s.step();
+      this.notePassages(net);
+      if (this.nx * s.now(0) + this.ny * s.now(1) < this.level) continue;
       this.note(s.crossing(this.nx, this.ny, 0, this.level));
       return true;
     }
@@ -76,15 +81,13 @@ export class Probe {
 
   /** As `shoot`, but to where a lob comes down to the height of the target. @returns false when it never gets there */
   drop(speedMps: number, elevationDeg: number, bearingDeg: number, rough: boolean): boolean {
-    const s = this.stepper;
-    const { from, spin, net } = this.question;
-    s.launch({ ...from, speedMps, elevationDeg, bearingDeg, ...spin });
-    this.clearanceM = null;
+    const s = this.begin(speedMps, elevationDeg, bearingDeg, rough);
+    const { net } = this.question;
     while (s.t < LONGEST_S) {
-      s.step(s.stepLength(rough ? ROUGH : 1));
-      this.noteNet(net);
-      if (s.now[5]! > 0 || s.now[2]! > this.targetZ) continue;
-      if (s.was[2]! < this.targetZ) return false;
+      s.step();
+      this.notePassages(net);
+      if (s.now(5) > 0 || s.now(2) > this.targetZ) continue;
+      if (s.was(2) < this.targetZ) return false;
       const share = s.crossing(0, 0, 1, this.targetZ);
       this.note(share);
       this.beyond = this.nx * s.at(0, share) + this.ny * s.at(1, share) - this.level;
@@ -93,9 +96,25 @@ export class Probe {
     return false;
   }
 
-  private noteNet(net: Net | null): void {
+  private begin(speedMps: number, elevationDeg: number, bearingDeg: number, rough: boolean): Stepper {
+    this.stepper = rough ? this.rough : this.full;
+    const { trial } = this;
+    trial.speedMps = speedMps;
+    trial.elevationDeg = elevationDeg;
+    trial.bearingDeg = bearingDeg;
+    const { spin } = this.question;
+    if (typeof spin === 'function') Object.assign(trial, spin(speedMps));
+    this.stepper.launch(trial);
+    this.clearanceM = null;
+    this.apexM = trial.z;
+    return this.stepper;
+  }
+
+  private notePassages(net: Net | null): void {
     const s = this.stepper;
-    if (!this.passesNet || net === null || s.was[1]! > 0 === s.now[1]! > 0) return;
+    // only the last trials of a search are not rough, and only theirs is asked for
+    if (s === this.full && s.was(5) > 0 && s.now(5) <= 0) this.apexM = Math.max(this.apexM, s.at(2, s.turning()));
+    if (!this.passesNet || net === null || s.was(1) > 0 === s.now(1) > 0) return;
     const share = s.crossing(0, 1, 0, 0);
     this.clearanceM = s.at(2, share) - s.radiusM - netHeightAt(net, s.at(0, share));
   }
@@ -106,7 +125,7 @@ export class Probe {
     this.right = this.ny * (s.at(0, share) - this.targetX) - this.nx * (s.at(1, share) - this.targetY);
     this.up = s.at(2, share) - this.targetZ;
     this.timeS = s.t - s.h + share * s.h;
-    this.descentTan = -s.velocityAt(2, share) / Math.max(1e-9, Math.hypot(s.velocityAt(0, share), s.velocityAt(1, share)));
+    this.descentTan = -s.velocityAt(2, share) / Math.max(1e-9, Math.sqrt(s.velocityAt(0, share) ** 2 + s.velocityAt(1, share) ** 2));
   }
 
   /** Whether the last trial is within 0.1 mm of the target, counting how a miss in height shifts a flat landing. */
@@ -126,6 +145,8 @@ export interface Arc {
   timeS: number;
   clearanceM: number | null;
   descentDeg: number;
+  /** Highest point of the ball's centre. */
+  apexM: number;
 }
 
 /**
@@ -153,6 +174,7 @@ const arcOf = (probe: Probe, speedMps: number, elevationDeg: number, bearingDeg:
   timeS: probe.timeS,
   clearanceM: probe.clearanceM,
   descentDeg: radToDeg(Math.atan(probe.descentTan)),
+  apexM: probe.apexM,
 });
 
 /**

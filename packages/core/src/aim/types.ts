@@ -31,11 +31,17 @@ export const WIDEST_LIMITS: Limits = { speedMps: [1, 75], elevationDeg: [-30, 85
 export interface AimQuestion {
   conditions: Conditions;
   from: Point3;
-  spin: Spin;
+  /** A function for a machine whose spin follows its speed (m/s). */
+  spin: Spin | ((speedMps: number) => Spin);
   target: Target;
   limits: Limits;
   net: Net | null;
+  /** Clear height over the court, m; null or absent out of doors. */
+  ceilingM?: number | null;
 }
+
+/** The spin a question has at one speed. */
+export const spinAt = ({ spin }: Pick<AimQuestion, 'spin'>, speedMps: number): Spin => (typeof spin === 'function' ? spin(speedMps) : spin);
 
 /** One arc that does what was asked. */
 export interface Solution {
@@ -54,6 +60,8 @@ export type ReasonCode =
   | 'speed-too-low'
   | 'elevation-too-high'
   | 'elevation-too-low'
+  | 'ceiling'
+  | 'between-steps'
   | 'out-of-reach'
   | 'no-net';
 

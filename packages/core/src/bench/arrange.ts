@@ -7,10 +7,11 @@ import {
   type ReasonCode,
   type Solution,
   type Spin,
+  spinAt,
 } from '../aim/index.ts';
 import { type Comfort, comfortOf, reactionNeededS, timeBudget } from '../drill/index.ts';
 import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
-import { aimMachine, type MachineProfile } from '../machine/index.ts';
+import { aimMachine, type PlaceQuestion, questionFor, type Thrower } from '../machine/index.ts';
 import { COURT_PLANS, type GameBall, gameBallById, LEVEL_NEEDS, type Stroke } from '../sport/index.ts';
 import { conditionsOf, type Setup } from './setup.ts';
 
@@ -38,6 +39,7 @@ export interface Thrown {
 
 export interface FamilyMember extends FamilyArc {
   path: Flight['path'];
+  arrival: Arrival | null;
   comfort: Comfort | null;
 }
 
@@ -64,20 +66,19 @@ const STEEPEST_DEG = 72;
  * Solves a set-up on a machine, flies it, and sets it beside its game ball.
  * All of it costs a few milliseconds, so that it can follow a drag.
  */
-export function arrange(setup: Setup, machine: Pick<MachineProfile, 'speedMps' | 'elevationDeg' | 'spin'>): Arrangement {
+export function arrange(setup: Setup, machine: Thrower, gameBall: GameBall | null = gameBallById(setup.gameBallId) ?? null): Arrangement {
   const conditions = conditionsOf(setup);
-  const { net } = COURT_PLANS[setup.sport];
-  const question = { conditions, from: setup.from, target: setup.target, net };
+  const question = placeQuestion(setup);
   const answer = aimMachine(machine, question, setup, setup.hold, setup.arc);
   const solution = answer.solutions.find(({ arc }) => arc === setup.arc) ?? answer.solutions[0] ?? null;
   const thrown = solution ? throwBall(conditions, { ...setup.from, ...answer.spin, ...launchOf(solution) }, setup.player.y) : null;
   const stroke = strokeOf(setup, thrown);
   const needed = reactionNeededS(setup.level, stroke, 0);
-  const limits = { speedMps: machine.speedMps, elevationDeg: machine.elevationDeg };
-  const family = arcFamily({ ...question, limits, spin: answer.spin }, FAMILY, STEEPEST_DEG).map((arc): FamilyMember => {
-    const launch = { ...setup.from, ...answer.spin, ...launchOf(arc) };
+  const asked = questionFor(machine, question, setup);
+  const family = arcFamily(asked, FAMILY, STEEPEST_DEG).map((arc): FamilyMember => {
+    const launch = { ...setup.from, ...spinAt(asked, arc.speedMps), ...launchOf(arc) };
     const { flight, arrival } = throwBall(conditions, launch, setup.player.y, 0.05);
-    return { ...arc, path: flight.path, comfort: arrival ? comfortOf(arrival.timeS / needed) : null };
+    return { ...arc, path: flight.path, arrival, comfort: arrival ? comfortOf(arrival.timeS / needed) : null };
   });
   return {
     solution,
@@ -87,13 +88,22 @@ export function arrange(setup: Setup, machine: Pick<MachineProfile, 'speedMps' |
     thrown,
     family,
     stroke,
-    game: gameOf(setup, conditions),
+    game: gameBall ? gameOf(setup, conditions, gameBall) : null,
     comfort: thrown?.arrival ? comfort(setup, stroke, thrown.arrival, needed) : null,
     lowOverNet: solution?.netClearanceM != null && solution.netClearanceM < LEVEL_NEEDS[setup.level].netClearanceM,
   };
 }
 
-const launchOf = ({ speedMps, elevationDeg, bearingDeg }: { speedMps: number; elevationDeg: number; bearingDeg: number }) => ({
+/** Where the ball goes, as a question to the aim. */
+export const placeQuestion = (setup: Setup): PlaceQuestion => ({
+  conditions: conditionsOf(setup),
+  from: setup.from,
+  target: setup.target,
+  net: COURT_PLANS[setup.sport].net,
+  ceilingM: setup.ceilingM ?? null,
+});
+
+export const launchOf = ({ speedMps, elevationDeg, bearingDeg }: { speedMps: number; elevationDeg: number; bearingDeg: number }) => ({
   speedMps,
   elevationDeg,
   bearingDeg,
@@ -141,13 +151,21 @@ function comfort(setup: Setup, stroke: Stroke, arrival: Arrival, needed: number)
 /** How far behind its bounce a game ball is met when it would bounce twice before the player's plane, m. */
 const MET_BEHIND_BOUNCE_M = 1.5;
 
-function gameOf(setup: Setup, conditions: Conditions): Arrangement['game'] {
-  const ball = gameBallById(setup.gameBallId);
-  if (!ball || ball.sport !== setup.sport) return null;
-  const solved = gameLaunch(ball, conditions, setup.target.x);
+/** What the game ball does here, met in the player’s plane. */
+export const gameOf = (setup: Setup, conditions: Conditions, ball: GameBall): (Thrown & { ball: GameBall }) | null =>
+  ball.sport === setup.sport ? throwGameBall(conditions, ball, setup.target.x, setup.player.y) : null;
+
+/** A game ball in still air to `landingX`, met in the plane y = `playerY`; null when it cannot be flown with this ball. */
+export function throwGameBall(
+  conditions: Conditions,
+  ball: GameBall,
+  landingX: number,
+  playerY: number,
+): (Thrown & { ball: GameBall }) | null {
+  const solved = gameLaunch(ball, conditions, landingX);
   if (!solved) return null;
   const still = { ...conditions, wind: { xMps: 0, yMps: 0 } };
-  const thrown = throwBall(still, solved.launch, setup.player.y);
+  const thrown = throwBall(still, solved.launch, playerY);
   if (thrown.arrival) return { ...thrown, ball };
   return { ...throwBall(still, solved.launch, (thrown.flight.bounces[0]?.y ?? 0) - MET_BEHIND_BOUNCE_M), ball };
 }

@@ -1,3 +1,15 @@
-export { type Arrangement, type Arrival, arrange, type FamilyMember, type Thrown, throwBall } from './arrange.ts';
+export { type AirEffect, airEffect, USUAL_AIR } from './air.ts';
+export {
+  type Arrangement,
+  type Arrival,
+  arrange,
+  type FamilyMember,
+  placeQuestion,
+  type Thrown,
+  throwBall,
+  throwGameBall,
+} from './arrange.ts';
+export { type Caution, cautionsOf, MANUAL_FIRST } from './cautions.ts';
+export { bestPlace, closestToGame, FIT_FIGURES, type FitFigure, fitOf, fitParts, type Match } from './match.ts';
 export { flightsOf, type RungChoices, rungFromSetup, setupFromRung } from './rung.ts';
-export { conditionsOf, firstSetup, type Setup, setupSchema } from './setup.ts';
+export { conditionsOf, FIELDING_BALLS, fieldingSetup, firstSetup, planOf, type Setup, setupSchema } from './setup.ts';

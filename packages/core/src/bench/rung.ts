@@ -1,4 +1,5 @@
 import type { RungDocument } from '../drill/index.ts';
+import type { Need } from '../progress/index.ts';
 import { type Arrangement, throwBall } from './arrange.ts';
 import { conditionsOf, type Setup } from './setup.ts';
 
@@ -8,14 +9,26 @@ export interface RungChoices {
   focalPoint: string;
   ballsPerRound: number;
   rounds: number;
-  gate: { hits: number; of: number };
+  gate: Need;
 }
 
-/** A solved set-up as a rung of one feed; null while it cannot be thrown. */
-export function rungFromSetup(setup: Setup, { thrown, stroke }: Arrangement, choices: RungChoices): RungDocument | null {
+/**
+ * A solved set-up as a rung; null while it cannot be thrown.
+ * @param edited the rung it came from and which of its feeds is on the bench: the other feeds, their order and all the rest are kept
+ */
+export function rungFromSetup(
+  setup: Setup,
+  { thrown, stroke }: Arrangement,
+  choices: RungChoices,
+  edited: { document: RungDocument; feed: number } | null = null,
+): RungDocument | null {
   if (!thrown) return null;
   const { name, focalPoint, ballsPerRound, rounds, gate } = choices;
-  return {
+  const own = { launch: thrown.launch, target: setup.target, gameBallId: setup.gameBallId, stroke };
+  const feeds = edited?.document.feeds.map((feed, i) => (i === edited.feed ? { ...feed, ...own } : feed)) ?? [
+    { name, ...own, on: true, cue: '' },
+  ];
+  const made: RungDocument = {
     name,
     focalPoint,
     ballsPerRound,
@@ -24,28 +37,42 @@ export function rungFromSetup(setup: Setup, { thrown, stroke }: Arrangement, cho
     courtId: setup.courtId,
     machineId: setup.machineId,
     ballId: setup.ballId,
+    ...(setup.dragShare !== undefined && { dragShare: setup.dragShare }),
     surfaceId: setup.surfaceId,
     level: setup.level,
     weather: setup.weather,
-    feeds: [{ name, launch: thrown.launch, target: setup.target, gameBallId: setup.gameBallId, stroke, on: true, cue: '' }],
-    order: 'fixed',
+    feeds,
+    order: { kind: 'fixed' },
     intervalS: setup.intervalS,
     player: { start: setup.player, recover: null },
     targetSize: setup.targetSize,
     shadowSwings: 0,
   };
+  if (!edited) return made;
+  const { order, shadowSwings, player, seed, sweep, ritual, absent } = edited.document;
+  return {
+    ...made,
+    order,
+    shadowSwings,
+    player: { start: edited.document.feeds[edited.feed]?.meet ? player.start : setup.player, recover: player.recover },
+    ...(seed !== undefined && { seed }),
+    ...(sweep && { sweep }),
+    ...(ritual && { ritual }),
+    ...(absent && { absent }),
+  };
 }
 
-/** The set-up that a rung's first feed came from, holding its elevation, so that the bench can go on from it. */
-export function setupFromRung(document: RungDocument, sport: Setup['sport']): Setup {
-  const { launch, target, gameBallId } = document.feeds[0]!;
+/** The set-up that a feed of a rung came from, holding its elevation, so that the bench can go on from it. */
+export function setupFromRung(document: RungDocument, sport: Setup['sport'], index = 0): Setup {
+  const { launch, target, gameBallId, meet, machineId } = document.feeds[index] ?? document.feeds[0]!;
   const { x, y, z, elevationDeg, speedMps, topspinRpm, sidespinRpm } = launch;
   return {
     sport,
     courtId: document.courtId,
-    machineId: document.machineId,
+    machineId: machineId ?? document.machineId,
     surfaceId: document.surfaceId,
     ballId: document.ballId,
+    ...(document.dragShare !== undefined && { dragShare: document.dragShare }),
     level: document.level,
     weather: document.weather,
     from: { x, y, z },
@@ -55,7 +82,7 @@ export function setupFromRung(document: RungDocument, sport: Setup['sport']): Se
     arc: 'low',
     topspinRpm,
     sidespinRpm,
-    player: document.player.start,
+    player: meet ?? document.player.start,
     gameBallId: gameBallId ?? '',
     intervalS: document.intervalS,
   };

@@ -1,12 +1,16 @@
 import { z } from 'zod';
 import { spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
-import { airDensity, type Conditions } from '../flight/index.ts';
-import type { MachineProfile } from '../machine/index.ts';
+import { airDensity, type Conditions, fly } from '../flight/index.ts';
+import { type MachineProfile, spinFor } from '../machine/index.ts';
+import { FIELD_POSITIONS } from '../pitch/index.ts';
+import { mphToMps, radToDeg, wrapDeg } from '../quantity/index.ts';
 import {
   type Ball,
   ballById,
   ballIdSchema,
   COURT_PLANS,
+  type CourtPlan,
+  FIELD_PLAN,
   GAME_BOOK,
   LEVELS,
   type Level,
@@ -25,6 +29,8 @@ export const setupSchema = z.strictObject({
   machineId: z.string().max(40),
   surfaceId: surfaceIdSchema,
   ballId: ballIdSchema,
+  /** Drag of these balls over a new one’s; 1 without. */
+  dragShare: z.number().min(0.5).max(2).optional(),
   level: z.enum(LEVELS),
   weather: weatherSchema,
   /** Where the ball leaves the machine. */
@@ -32,7 +38,12 @@ export const setupSchema = z.strictObject({
   target: targetSchema,
   targetSize: z.strictObject({ widthM: z.number().min(0.1).max(30), depthM: z.number().min(0.1).max(30) }),
   /** The value that is held; the other is solved. */
-  hold: z.union([z.strictObject({ elevationDeg: z.number().min(-60).max(89) }), z.strictObject({ speedMps: z.number().min(0.5).max(75) })]),
+  hold: z.union([
+    z.strictObject({ elevationDeg: z.number().min(-60).max(89) }),
+    z.strictObject({ speedMps: z.number().min(0.5).max(75) }),
+    z.strictObject({ netClearanceM: z.number().min(0).max(20) }),
+    z.strictObject({ flightTimeS: z.number().min(0.05).max(10) }),
+  ]),
   /** Which of two arcs to throw at a held speed. */
   arc: z.enum(['low', 'high']),
   topspinRpm: z.number().min(-6000).max(6000),
@@ -40,6 +51,10 @@ export const setupSchema = z.strictObject({
   player: spotSchema,
   gameBallId: z.string().max(80),
   intervalS: z.number().min(0.5).max(120),
+  /** Clear height over the court, m; absent out of doors. */
+  ceilingM: z.number().min(2).max(60).optional(),
+  /** Of the hitter, for the strike zone. */
+  batterHeightM: z.number().min(0.8).max(2.3).optional(),
 });
 export type Setup = z.infer<typeof setupSchema>;
 
@@ -56,7 +71,7 @@ const NEAR_NET = { machine: { x: 0.4, y: -1.2 }, landing: { x: -0.3, y: -4.9 }, 
 
 /** A set-up to start from: the machine where such machines stand, a ball a player of this level can play. */
 export function firstSetup(
-  court: { id: string; sport: Sport; surfaceId: string },
+  court: { id: string; sport: Sport; surfaceId: string; ceilingM?: number | null },
   machine: { id: string; profile: MachineProfile },
   level: Level,
   altitudeM: number,
@@ -64,11 +79,12 @@ export function firstSetup(
   const slow = court.sport !== 'baseball' && machine.profile.speedMps[1] < SLOW_MPS;
   const plan = slow ? NEAR_NET : COURT_PLANS[court.sport];
   const { ballId, game } = FIRST[court.sport];
+  const { speedSteps, elevationSteps } = machine.profile;
   const baseball = court.sport === 'baseball';
   const elevation = Math.min(machine.profile.elevationDeg[1], Math.max(machine.profile.elevationDeg[0], slow ? 40 : 18));
   const oneSpeed = machine.profile.speedMps[0] === machine.profile.speedMps[1];
-  const middle = (machine.profile.speedMps[0] + machine.profile.speedMps[1]) / 2;
-  return {
+  const middle = speedSteps?.[Math.floor(speedSteps.length / 2)] ?? (machine.profile.speedMps[0] + machine.profile.speedMps[1]) / 2;
+  const setup: Setup = {
     sport: court.sport,
     courtId: court.id,
     machineId: machine.id,
@@ -86,15 +102,65 @@ export function firstSetup(
     player: plan.player,
     gameBallId: game(level),
     intervalS: Math.max(4, machine.profile.intervalS[0]),
+    ...(court.ceilingM != null && { ceilingM: court.ceilingM }),
+  };
+  return elevationSteps?.length && oneSpeed ? whereItLands(setup, Math.max(...elevationSteps)) : setup;
+}
+
+/** A machine with one speed and a few heights lands where it lands: the target goes there. */
+function whereItLands(setup: Setup, elevationDeg: number): Setup {
+  if (!('speedMps' in setup.hold) || setup.target.kind !== 'landing') return setup;
+  const { x, y } = setup.from;
+  const bearingDeg = wrapDeg(radToDeg(Math.atan2(setup.target.x - x, setup.target.y - y)));
+  const launch = { ...setup.from, speedMps: setup.hold.speedMps, elevationDeg, bearingDeg, topspinRpm: 0, sidespinRpm: 0, gyroRpm: 0 };
+  const [spot] = fly(conditionsOf(setup), launch, { maxBounces: 0 }).bounces;
+  return { ...setup, arc: 'high', target: { kind: 'landing', x: spot!.x, y: spot!.y }, topspinRpm: 0 };
+}
+
+/** The plan a set-up is drawn on: a ball thrown to fielders needs the whole field. */
+export const planOf = ({ sport, target }: Pick<Setup, 'sport' | 'target'>): CourtPlan =>
+  sport === 'baseball' && target.kind === 'landing' ? FIELD_PLAN : COURT_PLANS[sport];
+
+/** Balls for fielders, to start from: which call, elevation (°), speed (mph), where the fielder stands (the position’s short name). */
+export const FIELDING_BALLS = [
+  { name: 'Pop-up', elevationDeg: 62, mph: 55, to: '2B' },
+  { name: 'Fly ball', elevationDeg: 36, mph: 68, to: 'CF' },
+  { name: 'Line drive', elevationDeg: 14, mph: 66, to: 'LF' },
+  { name: 'Grounder', elevationDeg: -3, mph: 60, to: 'SS' },
+] as const;
+
+/** A set-up for fielders from a machine at home: the ball goes where that elevation and speed carry it, toward the fielder. */
+export function fieldingSetup(setup: Setup, machine: MachineProfile, ball: (typeof FIELDING_BALLS)[number]): Setup {
+  const fielder = FIELD_POSITIONS.find(({ short }) => short === ball.to)!;
+  const from = { ...FIELD_PLAN.machine, z: setup.from.z };
+  const within = ([lo, hi]: readonly [number, number], value: number): number => Math.min(hi, Math.max(lo, value));
+  const speedMps = within(machine.speedMps, mphToMps(ball.mph));
+  const elevationDeg = within(machine.elevationDeg, ball.elevationDeg);
+  const bearingDeg = wrapDeg(radToDeg(Math.atan2(fielder.x - from.x, fielder.y - from.y)));
+  const topspinRpm = ball.elevationDeg < 10 ? 500 : -1200;
+  const spin = spinFor(machine.spin, { topspinRpm, sidespinRpm: 0 }, speedMps);
+  const [spot] = fly(conditionsOf(setup), { ...from, speedMps, elevationDeg, bearingDeg, ...spin }, { maxBounces: 0 }).bounces;
+  return {
+    ...setup,
+    from,
+    target: { kind: 'landing', x: spot!.x, y: spot!.y },
+    targetSize: { widthM: 6, depthM: 6 },
+    hold: { elevationDeg },
+    arc: 'low',
+    topspinRpm,
+    sidespinRpm: 0,
+    player: { x: fielder.x, y: fielder.y },
+    gameBallId: '',
   };
 }
 
 export const conditionsOf = ({
   ballId,
+  dragShare = 1,
   surfaceId,
   weather,
-}: Pick<Setup, 'ballId' | 'surfaceId' | 'weather'>): Conditions & { ball: Ball } => ({
-  ball: ballById(ballId),
+}: Pick<Setup, 'ballId' | 'dragShare' | 'surfaceId' | 'weather'>): Conditions & { ball: Ball } => ({
+  ball: dragShare === 1 ? ballById(ballId) : { ...ballById(ballId), dragFactor: ballById(ballId).dragFactor * dragShare },
   airDensityKgM3: airDensity(weather),
   wind: { xMps: weather.windXMps, yMps: weather.windYMps },
   ground: surfaceById(surfaceId),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { launchSchema } from '../drill/index.ts';
+import { APPROACHES, VERDICTS } from '../progress/index.ts';
 import { ballIdSchema, LEVELS, STROKES, surfaceIdSchema } from '../sport/index.ts';
 
 const finite = z.number();
@@ -74,7 +75,7 @@ export const flyOutSchema = z.strictObject({
 const pair = (lo: number, hi: number) =>
   z.tuple([finite.min(lo).max(hi), finite.min(lo).max(hi)]).refine(([a, b]) => a <= b, 'the lower limit comes first');
 
-export const aimInSchema = z.strictObject({
+const questionFields = {
   ...setting,
   surface: surfaceSchema.optional(),
   from: z.strictObject(point),
@@ -90,6 +91,14 @@ export const aimInSchema = z.strictObject({
     z.strictObject({ kind: z.literal('landing'), x: point.x, y: point.y }),
     z.strictObject({ kind: z.literal('plane'), planeY: point.y, x: point.x, z: point.z }),
   ]),
+  limits: z
+    .strictObject({ speedMps: pair(0, 120), elevationDeg: pair(-90, 90) })
+    .partial()
+    .default({}),
+};
+
+export const aimInSchema = z.strictObject({
+  ...questionFields,
   hold: z.union(
     [
       z.strictObject({ speedMps: finite.min(0.5).max(120) }),
@@ -99,10 +108,24 @@ export const aimInSchema = z.strictObject({
     ],
     { error: 'exactly one of speedMps, elevationDeg, netClearanceM, flightTimeS, inside its range' },
   ),
-  limits: z
-    .strictObject({ speedMps: pair(0, 120), elevationDeg: pair(-90, 90) })
-    .partial()
-    .default({}),
+});
+
+export const familyInSchema = z.strictObject({ ...questionFields, count: z.int().min(1).max(200).default(25) });
+export const familyOutSchema = z.strictObject({
+  arcs: z.array(
+    z.strictObject({
+      speedMps: finite,
+      elevationDeg: finite,
+      bearingDeg: finite,
+      flightTimeS: finite,
+      netClearanceM: finite.nullable(),
+      descentDeg: finite,
+      apexM: finite,
+    }),
+  ),
+  blocked: z.array(
+    z.strictObject({ code: z.string(), text: z.string(), elevationDeg: z.tuple([finite, finite]), speedMps: z.tuple([finite, finite]) }),
+  ),
 });
 
 const nearestOut = z.strictObject({
@@ -145,4 +168,129 @@ export const intervalOutSchema = z.strictObject({
   balls: z.array(z.strictObject({ reactionRatio: finite, availableS: finite, neededS: finite, turnaroundRatio: finite })),
   comfort: z.enum(['calm', 'working', 'rushed', 'too quick']),
   shortestIntervalS: finite,
+});
+
+export const spreadInSchema = flyInSchema.extend({
+  repeatability: z.strictObject({
+    speedPct: finite.min(0).max(50),
+    elevationDeg: finite.min(0).max(20),
+    bearingDeg: finite.min(0).max(20),
+    spinPct: finite.min(0).max(100),
+  }),
+  gustMps: finite.min(0).max(30).default(0),
+  target: z.strictObject({
+    kind: z.literal('rect'),
+    x: point.x,
+    y: point.y,
+    widthM: finite.min(0).max(200),
+    depthM: finite.min(0).max(200),
+  }),
+  samples: z.int().min(2).max(200_000).default(10_000),
+  seed: z.int().min(0).max(4_294_967_295).default(1),
+});
+
+const covOut = z.strictObject({ xx: finite, xy: finite, yy: finite });
+const meanOut = z.strictObject({ x: finite, y: finite });
+const chancesOut = z.strictObject({ net: finite, inTarget: finite, short: finite, long: finite, wide: finite });
+export const spreadOutSchema = z.strictObject({
+  mean: meanOut,
+  cov: covOut,
+  chance: chancesOut,
+  standardError: chancesOut,
+  linear: z.strictObject({ mean: meanOut, cov: covOut, chanceInTarget: finite }),
+});
+
+const speed = finite.gt(0).max(120);
+const away = finite.gt(0).max(500);
+const ratioSide = z.strictObject({ speedMps: speed.optional(), distanceM: away.optional() });
+const release = z.strictObject({
+  speedMps: speed.optional(),
+  releaseM: away.optional(),
+  heightM: finite.min(0.02).max(10),
+  topspinRpm: finite.min(-12000).max(12000).default(0),
+});
+export const paceInSchema = z.discriminatedUnion('mode', [
+  z.strictObject({ mode: z.literal('ratio'), machine: ratioSide, game: ratioSide }),
+  z.strictObject({
+    mode: z.literal('flight'),
+    ball: ballIdSchema,
+    air: airSchema,
+    contact: z.strictObject({ y: finite.min(-50).max(50), z: finite.min(0.02).max(5) }),
+    game: release,
+    machine: release,
+  }),
+]);
+const ratioSideOut = z.strictObject({ speedMps: finite, distanceM: finite, timeS: finite });
+const releaseOut = z.strictObject({ speedMps: finite, releaseM: finite, heightM: finite, topspinRpm: finite, timeS: finite });
+export const paceOutSchema = z.union([
+  z.strictObject({ mode: z.literal('ratio'), machine: ratioSideOut, game: ratioSideOut, timeS: finite }),
+  z.strictObject({
+    mode: z.literal('flight'),
+    ball: z.string(),
+    air: airSchema,
+    contact: z.strictObject({ y: finite, z: finite }),
+    game: releaseOut,
+    machine: releaseOut,
+    timeS: finite,
+    ratioAnswer: finite,
+  }),
+  z.strictObject({ mode: z.literal('flight'), reason: z.strictObject({ code: z.literal('out-of-reach'), text: z.string() }) }),
+]);
+
+const count = z.strictObject({ hits: z.int().min(0).max(100_000), balls: z.int().min(0).max(100_000) });
+const hitsWithin = ({ hits, balls }: { hits: number; balls: number }): boolean => hits <= balls;
+const NOT_MORE = { path: ['hits'], message: 'Must not be more than balls' };
+const rateOut = z.tuple([finite, finite]);
+const needIn = z.union([
+  z
+    .strictObject({ hits: z.int().min(1).max(1000), of: z.int().min(1).max(1000) })
+    .refine(({ hits, of }) => hits <= of, { path: ['hits'], message: 'Must not be more than of' }),
+  z.strictObject({ streak: z.int().min(1).max(1000) }),
+]);
+export const gateInSchema = count
+  .extend({ approach: z.enum(APPROACHES), longestRun: z.int().min(0).max(100_000).optional(), need: needIn.optional() })
+  .refine(hitsWithin, NOT_MORE)
+  .refine(({ longestRun, hits }) => longestRun === undefined || longestRun <= hits, {
+    path: ['longestRun'],
+    message: 'Must not be more than hits',
+  })
+  .refine(({ approach, longestRun }) => approach !== 'in-a-row' || longestRun !== undefined, {
+    path: ['longestRun'],
+    message: 'In a row needs the longest run of hits',
+  })
+  .refine(({ approach, need }) => approach !== 'in-a-row' || (need !== undefined && 'streak' in need), {
+    path: ['need'],
+    message: 'In a row needs {"streak": a whole number}',
+  })
+  .refine(({ approach, need }) => approach !== 'earn-it' || (need !== undefined && 'hits' in need), {
+    path: ['need'],
+    message: 'Earn it needs {"hits", "of"}',
+  });
+export const gateOutSchema = z.strictObject({
+  /** Null while no ball has counted. */
+  rate: finite.nullable(),
+  interval: rateOut,
+  verdict: z.enum(VERDICTS),
+  reason: z.string(),
+});
+
+export const widthInSchema = z
+  .strictObject({
+    widthM: finite.gt(0).max(1000),
+    hits: z.int().min(0).max(100_000),
+    balls: z.int().min(1).max(100_000),
+    wantedRate: finite.gt(0).lt(1),
+  })
+  .refine(hitsWithin, NOT_MORE);
+export const widthOutSchema = z.strictObject({ widthM: finite, sigmaM: finite });
+
+const thrown = z.strictObject({ hits: z.int().min(0).max(100_000), balls: z.int().min(1).max(100_000) }).refine(hitsWithin, NOT_MORE);
+export const compareInSchema = z.strictObject({ a: thrown, b: thrown });
+export const compareOutSchema = z.strictObject({ difference: finite, interval: rateOut, different: z.boolean() });
+
+export const streakInSchema = z.strictObject({ rate: finite.min(0).max(1), streak: z.int().min(1).max(1000) });
+export const streakOutSchema = z.strictObject({
+  /** Null when it never comes. */
+  expectedBalls: finite.nullable(),
+  reason: z.strictObject({ code: z.literal('never'), text: z.string() }).optional(),
 });

@@ -1,13 +1,41 @@
 import { z } from 'zod';
-import { aim, type Spin, WIDEST_LIMITS } from '../aim/index.ts';
+import { type AimQuestion, aim, possibleArcs, REASON_TEXT, type Spin, WIDEST_LIMITS } from '../aim/index.ts';
 import { timeBudget } from '../drill/index.ts';
 import { airDensity, type Conditions, fly, type Ground } from '../flight/index.ts';
-import { ballById, COURT_PLANS, surfaceById } from '../sport/index.ts';
+import { paceFlight, paceRatio } from '../pitch/index.ts';
+import { ballsToStreak, compareRates, firstGate, judgeGate, widthFor } from '../progress/index.ts';
+import { wrapDeg } from '../quantity/index.ts';
+import { ballById, COURT_PLANS, netBetween, surfaceById } from '../sport/index.ts';
+import { linearSpread, sampledSpread } from '../spread/index.ts';
 import { badInput, fieldProblems, type Problem } from './problem.ts';
-import { aimInSchema, aimOutSchema, flyInSchema, flyOutSchema, intervalInSchema, intervalOutSchema } from './schemas.ts';
+import {
+  aimInSchema,
+  aimOutSchema,
+  compareInSchema,
+  compareOutSchema,
+  familyInSchema,
+  familyOutSchema,
+  flyInSchema,
+  flyOutSchema,
+  gateInSchema,
+  gateOutSchema,
+  intervalInSchema,
+  intervalOutSchema,
+  paceInSchema,
+  paceOutSchema,
+  spreadInSchema,
+  spreadOutSchema,
+  streakInSchema,
+  streakOutSchema,
+  widthInSchema,
+  widthOutSchema,
+} from './schemas.ts';
 
 type FlyIn = z.output<typeof flyInSchema>;
 type AimIn = z.output<typeof aimInSchema>;
+type FamilyIn = z.output<typeof familyInSchema>;
+type SpreadIn = z.output<typeof spreadInSchema>;
+type PaceIn = z.output<typeof paceInSchema>;
 
 const STILL_GROUND: Ground = { restitution: 0.7, friction: 0.6, tangentialRestitution: 0 };
 
@@ -44,7 +72,8 @@ function flyVerb(input: FlyIn): z.input<typeof flyOutSchema> {
   return { airDensityKgM3: conditions.airDensityKgM3, apex, bounces, crossings };
 }
 
-function aimVerb({ from, spin, target, hold, limits, ...rest }: AimIn): z.input<typeof aimOutSchema> {
+/** The question of `aim` and `family`, checked for what only shows when fields are seen together. */
+function questionOf({ from, spin, target, limits, ...rest }: Omit<AimIn, 'hold'>): AimQuestion {
   const conditions = conditionsOf(rest);
   aboveGround('/from/z', from.z, conditions.ball.radiusM);
   const full: Spin = { topspinRpm: spin.topspinRpm ?? 0, sidespinRpm: spin.sidespinRpm ?? 0, gyroRpm: spin.gyroRpm ?? 0 };
@@ -52,22 +81,113 @@ function aimVerb({ from, spin, target, hold, limits, ...rest }: AimIn): z.input<
   if (Math.hypot(target.x - from.x, targetY - from.y) < 0.05) throw new FieldError('/target', 'Must be at least 5 cm away from “from”.');
   if (target.kind === 'plane' && Math.abs(targetY - from.y) < 0.05)
     throw new FieldError('/target/planeY', 'Must be at least 5 cm in front of or behind “from”.');
-  const { solutions, reason } = aim(
-    {
-      conditions,
-      from,
-      spin: full,
-      target,
-      net: COURT_PLANS[conditions.ball.sport].net,
-      limits: { speedMps: limits.speedMps ?? WIDEST_LIMITS.speedMps, elevationDeg: limits.elevationDeg ?? WIDEST_LIMITS.elevationDeg },
-    },
-    hold,
-  );
+  return {
+    conditions,
+    from,
+    spin: full,
+    target,
+    net: COURT_PLANS[conditions.ball.sport].net,
+    limits: { speedMps: limits.speedMps ?? WIDEST_LIMITS.speedMps, elevationDeg: limits.elevationDeg ?? WIDEST_LIMITS.elevationDeg },
+  };
+}
+
+function aimVerb({ hold, ...rest }: AimIn): z.input<typeof aimOutSchema> {
+  const { solutions, reason } = aim(questionOf(rest), hold);
   return { solutions, reason };
+}
+
+function familyVerb({ count, ...rest }: FamilyIn): z.input<typeof familyOutSchema> {
+  const { arcs, blocked } = possibleArcs(questionOf(rest), count);
+  return {
+    arcs: arcs.map(({ speedMps, elevationDeg, bearingDeg, timeS, clearanceM, descentDeg, apexM }) => ({
+      speedMps,
+      elevationDeg,
+      bearingDeg: wrapDeg(bearingDeg),
+      flightTimeS: timeS,
+      netClearanceM: clearanceM,
+      descentDeg,
+      apexM,
+    })),
+    blocked: blocked.map((part) => ({ ...part, text: REASON_TEXT[part.code] })),
+  };
+}
+
+function spreadVerb(input: SpreadIn): z.input<typeof spreadOutSchema> {
+  const conditions = conditionsOf(input);
+  aboveGround('/launch/z', input.launch.z, conditions.ball.radiusM);
+  const { launch, repeatability, gustMps, samples, seed } = input;
+  const { x, y, widthM, depthM } = input.target;
+  const question = {
+    conditions,
+    launch,
+    repeatability,
+    gustMps,
+    target: { kind: 'landing' as const, x, y },
+    size: { widthM, depthM },
+    net: netBetween(conditions.ball.sport, launch.y, y),
+  };
+  const { mean, cov, chance, standardError } = sampledSpread(question, samples, seed);
+  // a landing always comes, so that there is always a linear answer
+  const linear = linearSpread(question)!;
+  return { mean, cov, chance, standardError, linear: { mean: linear.mean, cov: linear.cov, chanceInTarget: linear.chance.inTarget } };
+}
+
+function paceVerb(input: PaceIn): z.input<typeof paceOutSchema> {
+  const open = (['machine', 'game'] as const).flatMap((side) =>
+    (input.mode === 'ratio' ? (['speedMps', 'distanceM'] as const) : (['speedMps', 'releaseM'] as const))
+      .filter((key) => (input[side] as Record<string, unknown>)[key] === undefined)
+      .map((key) => `/${side}/${key}`),
+  );
+  if (open.length !== 1)
+    throw new FieldError(
+      open[1] ?? '/machine/speedMps',
+      `Exactly one of the speeds and distances must be left out; ${open.length === 0 ? 'none is' : `left out are ${open.join(', ')}`}.`,
+    );
+  if (input.mode === 'ratio') {
+    const side = ({ speedMps, distanceM }: typeof input.game) => ({ speedMps: speedMps ?? null, distanceM: distanceM ?? null });
+    const { machine, game, timeS } = paceRatio({ machine: side(input.machine), game: side(input.game) });
+    return { mode: 'ratio', machine: { ...machine, timeS }, game: { ...game, timeS }, timeS };
+  }
+  const { ball, air, contact } = input;
+  const side = ({ speedMps, releaseM, ...rest }: typeof input.game) => ({
+    ...rest,
+    speedMps: speedMps ?? null,
+    releaseM: releaseM ?? null,
+  });
+  const answer = paceFlight({
+    ball: ballById(ball),
+    airDensityKgM3: airDensity(air),
+    contact,
+    machine: side(input.machine),
+    game: side(input.game),
+  });
+  if (!answer)
+    return {
+      mode: 'flight',
+      reason: { code: 'out-of-reach', text: 'No speed or distance makes the two times equal: one of the balls does not get there.' },
+    };
+  const { machine, game, timeS, ratioAnswer } = answer;
+  return { mode: 'flight', ball, air, contact, machine: { ...machine, timeS }, game: { ...game, timeS }, timeS, ratioAnswer };
 }
 
 function aboveGround(pointer: string, z: number, radiusM: number): void {
   if (z < radiusM) throw new FieldError(pointer, `The ball’s centre must be at least one radius (${radiusM} m) above the ground.`);
+}
+
+function gateVerb({ need, longestRun = 0, ...question }: z.output<typeof gateInSchema>): z.output<typeof gateOutSchema> {
+  const { rate, interval, verdict, reason } = judgeGate({ ...question, longestRun, need: need ?? firstGate(question.approach) });
+  return { rate: Number.isNaN(rate) ? null : rate, interval: [...interval], verdict, reason };
+}
+
+const widthVerb = ({ widthM, hits, balls, wantedRate }: z.output<typeof widthInSchema>) => widthFor(widthM, hits, balls, wantedRate);
+
+const compareVerb = ({ a, b }: z.output<typeof compareInSchema>) => compareRates(a, b);
+
+function streakVerb({ rate, streak }: z.output<typeof streakInSchema>): z.output<typeof streakOutSchema> {
+  const expectedBalls = ballsToStreak(rate, streak);
+  return Number.isFinite(expectedBalls)
+    ? { expectedBalls }
+    : { expectedBalls: null, reason: { code: 'never', text: 'At this rate such a streak never comes.' } };
 }
 
 interface Verb {
@@ -81,7 +201,14 @@ interface Verb {
 export const CALC_VERBS: Readonly<Record<string, Verb>> = {
   fly: { input: flyInSchema, output: flyOutSchema, run: flyVerb },
   aim: { input: aimInSchema, output: aimOutSchema, run: aimVerb },
+  family: { input: familyInSchema, output: familyOutSchema, run: familyVerb },
+  spread: { input: spreadInSchema, output: spreadOutSchema, run: spreadVerb },
+  pace: { input: paceInSchema, output: paceOutSchema, run: paceVerb },
   interval: { input: intervalInSchema, output: intervalOutSchema, run: timeBudget },
+  gate: { input: gateInSchema, output: gateOutSchema, run: gateVerb },
+  width: { input: widthInSchema, output: widthOutSchema, run: widthVerb },
+  compare: { input: compareInSchema, output: compareOutSchema, run: compareVerb },
+  streak: { input: streakInSchema, output: streakOutSchema, run: streakVerb },
 };
 
 /** Runs a verb on one parsed JSON document. @returns the answer, or the problem document for bad input */

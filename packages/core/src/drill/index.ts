@@ -1,6 +1,6 @@
+export { type Balance, balanceOf, ballsOf, deal, doubtBits, isIn, minutesOf, programOf, REST_S } from './order.ts';
+export { bouncesThatFit, ritualFromTaps, ritualS } from './ritual.ts';
 export {
-  APPROACH_NAMES,
-  APPROACHES,
   type Feed,
   feedSchema,
   gateSchema,
@@ -8,14 +8,20 @@ export {
   ladderSchema,
   launchSchema,
   nameSchema,
+  ORDERS,
+  type Order,
+  type OrderKind,
+  orderSchema,
+  type Ritual,
   type RungDocument,
+  ritualSchema,
   rungSchema,
   spotSchema,
+  sweepSchema,
   targetSchema,
   type Weather,
   weatherSchema,
 } from './schema.ts';
-export { ballsOf, minutesOf } from './sequence.ts';
 export {
   type BallTiming,
   COMFORT_FROM,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { APPROACHES } from '../progress/index.ts';
 import { ballIdSchema, LEVELS, SPORTS, STROKES, surfaceIdSchema } from '../sport/index.ts';
 
 const finite = z.number();
@@ -32,6 +33,10 @@ export const weatherSchema = z.strictObject({
   relativeHumidity: finite.min(0).max(1),
   windXMps: finite.min(-25).max(25),
   windYMps: finite.min(-25).max(25),
+  /** Station pressure; counts instead of the altitude when it is given. */
+  pressureHpa: finite.min(500).max(1100).optional(),
+  /** Gusts, 1 σ on each component of the wind. */
+  gustMps: finite.min(0).max(10).optional(),
 });
 
 /** One ball of a rung: its launch, where it should go, the game ball it stands for. */
@@ -43,12 +48,66 @@ export const feedSchema = z.strictObject({
   stroke: z.enum(STROKES),
   on: z.boolean(),
   cue: z.string().max(160),
+  /** Where the player meets it; without, in the plane of the rung’s start. */
+  meet: spotSchema.optional(),
+  /** A marker that is touched before this ball. */
+  marker: spotSchema.optional(),
+  /** Seconds from this release to the next; without, the rung’s interval. */
+  thenS: finite.min(0.5).max(120).optional(),
+  /** False for a spare ball that is only hit away. */
+  counts: z.boolean().optional(),
+  /** Who should take it, by short name; with all of them absent it is left out. */
+  positions: z.array(z.string().min(1).max(12)).max(9).optional(),
+  /** Another machine than the rung’s. */
+  machineId: z.uuid().optional(),
 });
 
-/** The rule that opens the next rung: so many hits of so many balls. */
-export const gateSchema = z
-  .strictObject({ hits: z.int().min(1).max(200), of: z.int().min(1).max(200) })
-  .refine(({ hits, of }) => hits <= of, { path: ['hits'], message: 'Cannot ask for more hits than balls' });
+export const ORDERS = ['fixed', 'alternate', 'blocks', 'bag', 'weighted', 'calls', 'player'] as const;
+export type OrderKind = (typeof ORDERS)[number];
+
+/** In which order the feeds come; what is random is dealt from the rung’s seed. */
+export const orderSchema = z.discriminatedUnion('kind', [
+  /** The feeds as they are listed, over and over. */
+  z.strictObject({ kind: z.literal('fixed') }),
+  /** Turn about; with more than two the first comes back between the others. */
+  z.strictObject({ kind: z.literal('alternate') }),
+  /** So many of each. */
+  z.strictObject({ kind: z.literal('blocks'), size: z.int().min(1, 'At least 1').max(20, 'At most 20') }),
+  /** Every feed once before any comes twice. */
+  z.strictObject({ kind: z.literal('bag') }),
+  /** At random by weight, one for each feed, with a longest run. */
+  z.strictObject({
+    kind: z.literal('weighted'),
+    weights: z.array(finite.min(0, 'Not below 0').max(100, 'At most 100')).min(1).max(24),
+    longestRun: z.int().min(1, 'At least 1').max(20, 'At most 20'),
+  }),
+  /** A list that is called, feeds by their number from 1. */
+  z.strictObject({ kind: z.literal('calls'), list: z.array(z.int().min(1).max(24)).min(1, 'At least one call').max(200) }),
+  /** One ball repeats; the player shifts as they choose. */
+  z.strictObject({ kind: z.literal('player') }),
+]);
+export type Order = z.infer<typeof orderSchema>;
+
+/** A machine that turns while it feeds: at random across ± `halfDeg`, or between two lines. */
+export const sweepSchema = z.strictObject({ kind: z.enum(['wide', 'two-line']), halfDeg: finite.min(0.5).max(45) });
+
+/** A player’s own ritual before a serve: `bounces` of the ball, then the toss up to the hit. */
+export const ritualSchema = z.strictObject({
+  bounces: z.int().min(0).max(20),
+  bounceS: finite.min(0.2).max(3),
+  tossS: finite.min(0.3).max(6),
+  /** Wanted rest between being ready and the next ball, s. */
+  readyS: finite.min(0).max(20),
+});
+export type Ritual = z.infer<typeof ritualSchema>;
+
+/** The rule that opens the next rung: so many hits of so many balls, or a streak. */
+export const gateSchema = z.union([
+  z
+    .strictObject({ hits: z.int().min(1).max(200), of: z.int().min(1).max(200) })
+    .refine(({ hits, of }) => hits <= of, { path: ['hits'], message: 'Cannot ask for more hits than balls' }),
+  z.strictObject({ streak: z.int().min(1, 'At least 1').max(50, 'At most 50') }),
+]);
 
 /** One stage of a ladder: everything that rebuilds it, as one document. */
 export const rungSchema = z.strictObject({
@@ -57,12 +116,19 @@ export const rungSchema = z.strictObject({
   courtId: z.uuid(),
   machineId: z.uuid(),
   ballId: ballIdSchema,
+  /** Drag of these balls over a new one’s, as a tune-up found it; 1 without. */
+  dragShare: finite.min(0.5).max(2).optional(),
   surfaceId: surfaceIdSchema,
   level: z.enum(LEVELS),
   weather: weatherSchema,
   feeds: z.array(feedSchema).min(1).max(24),
-  /** `fixed`: the feeds in the order of the list, over and over. */
-  order: z.literal('fixed'),
+  order: orderSchema,
+  /** Of the deal; another seed is another deal. 1 without. */
+  seed: z.int().min(0).max(4_294_967_295).optional(),
+  sweep: sweepSchema.optional(),
+  ritual: ritualSchema.optional(),
+  /** Positions that are not there today. */
+  absent: z.array(z.string().min(1).max(12)).max(9).optional(),
   intervalS: finite.min(0.5).max(120),
   ballsPerRound: z.int().min(1).max(200),
   rounds: z.int().min(1).max(50),
@@ -74,14 +140,6 @@ export const rungSchema = z.strictObject({
 export type RungDocument = z.infer<typeof rungSchema>;
 export type Feed = z.infer<typeof feedSchema>;
 export type Weather = z.infer<typeof weatherSchema>;
-
-export const APPROACHES = ['sweet-spot', 'earn-it', 'in-a-row', 'coachs-eye'] as const;
-export const APPROACH_NAMES: Record<(typeof APPROACHES)[number], string> = {
-  'sweet-spot': 'Sweet spot',
-  'earn-it': 'Earn it',
-  'in-a-row': 'In a row',
-  'coachs-eye': 'Coach’s eye',
-};
 
 export const ladderSchema = z.strictObject({
   name: nameSchema,

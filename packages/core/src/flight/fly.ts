@@ -82,49 +82,47 @@ export function fly(conditions: Conditions, launch: Launch, { planesY = [], maxB
   if (sampleS > 0) flight.path.push([0, x, y, z]);
 
   while (s.t < LONGEST_S) {
-    const touchesDown = advanceToGround(s, 1);
-    const start = s.t - s.h;
-    noteCrossings(s, planesY, flight);
-    if (flight.bounces.length === 0 && s.was[5]! > 0 && s.now[5]! <= 0) noteApex(s, flight);
+    const touchesDown = advanceToGround(s);
+    if (planesY.length > 0) noteCrossings(s, planesY, flight);
+    if (flight.bounces.length === 0 && s.was(5) > 0 && s.now(5) <= 0) noteApex(s, flight);
     for (; sampleS > 0 && (sampled + 1) * sampleS <= s.t; sampled++) {
-      const share = ((sampled + 1) * sampleS - start) / s.h;
+      const share = 1 - (s.t - (sampled + 1) * sampleS) / s.h;
       flight.path.push([(sampled + 1) * sampleS, s.at(0, share), s.at(1, share), s.at(2, share)]);
     }
     if (!touchesDown) continue;
-    if (sampleS > 0) flight.path.push([s.t, s.now[0]!, s.now[1]!, s.now[2]!]);
-    if (!touchGround(s, flight, conditions.ground, maxBounces)) break;
+    if (sampleS > 0) flight.path.push([s.t, s.now(0), s.now(1), s.radiusM]);
+    if (!touchGround(s, flight, conditions, maxBounces)) break;
   }
   return flight;
 }
 
 /** One step, cut short at the ground (centre one radius above it). @returns whether it ends there */
-export function advanceToGround(s: Stepper, coarseness: number): boolean {
+export function advanceToGround(s: Stepper): boolean {
   const ground = s.radiusM;
-  let h = s.stepLength(coarseness);
   // a hop that is shorter than a step must not be stepped over
-  if (s.now[2]! - ground < 1e-6 && s.now[5]! > 0) h = Math.min(h, s.now[5]! / 10);
-  s.step(h);
-  if (s.now[2]! > ground) return false;
-  s.restep(s.crossing(0, 0, 1, ground) * h);
-  settleOn(s, ground);
+  if (s.now(2) - ground < 1e-6 && s.now(5) > 0) s.step(Math.max(1e-3, s.now(5) / 10));
+  else s.step();
+  if (s.now(2) > ground) {
+    // lifted off again within the step, by backspin: was it under the ground in between?
+    if (s.was(5) >= 0 || s.now(5) <= 0) return false;
+    const lowest = s.turning();
+    if (s.at(2, lowest) > ground) return false;
+    s.cut(lowest);
+  }
+  s.cut(s.crossing(0, 0, 1, ground));
   return true;
 }
 
-/** Moves the end of a step, already within microns of the ground, onto it. */
-function settleOn(s: Stepper, ground: number): void {
-  if (s.now[5] !== 0) s.shift((ground - s.now[2]!) / s.now[5]!);
-  s.now[2] = ground;
-}
-
 function noteCrossings(s: Stepper, planesY: readonly number[], flight: Flight): void {
-  const found: Crossing[] = [];
+  let found: Crossing[] | null = null;
   for (const planeY of planesY) {
-    const before = s.was[1]! - planeY;
-    const after = s.now[1]! - planeY;
+    const before = s.was(1) - planeY;
+    const after = s.now(1) - planeY;
     // a ball that starts on a plane does not cross it; one that comes to it does
     if (before === 0 || before * after > 0) continue;
     const share = s.crossing(0, 1, 0, planeY);
     const [vx, vy, vz] = [s.velocityAt(0, share), s.velocityAt(1, share), s.velocityAt(2, share)];
+    found ??= [];
     found.push({
       planeY,
       leg: flight.bounces.length,
@@ -135,28 +133,31 @@ function noteCrossings(s: Stepper, planesY: readonly number[], flight: Flight): 
       descentDeg: radToDeg(Math.atan2(-vz, Math.hypot(vx, vy))),
     });
   }
-  flight.crossings.push(...found.sort((a, b) => a.t - b.t));
+  if (found) flight.crossings.push(...found.sort((a, b) => a.t - b.t));
 }
 
 function noteApex(s: Stepper, flight: Flight): void {
-  // vz is nearly straight over a step: one secant and the cubic are far below a millimetre in height
-  let share = s.was[5]! / (s.was[5]! - s.now[5]!);
-  for (let i = 0; i < 3; i++) {
-    const slope = s.now[5]! - s.was[5]! || -1;
-    share = Math.min(1, Math.max(0, share - s.velocityAt(2, share) / slope));
-  }
+  const share = s.turning();
   flight.apex = { t: s.t - s.h + share * s.h, x: s.at(0, share), y: s.at(1, share), z: s.at(2, share) };
 }
 
 /** Records the touch and, while bounces remain, sends the ball on. @returns whether the flight goes on */
-function touchGround(s: Stepper, flight: Flight, ground: Ground, maxBounces: number): boolean {
-  const [x, y, , vx, vy, vz] = s.now as unknown as [number, number, number, number, number, number];
-  const level = Math.hypot(vx, vy);
-  const touch: Bounce = { t: s.t, x, y, speedInMps: Math.hypot(level, vz), angleInDeg: radToDeg(Math.atan2(-vz, level)) };
+function touchGround(s: Stepper, flight: Flight, { ball, ground }: Conditions, maxBounces: number): boolean {
+  const vx = s.now(3);
+  const vy = s.now(4);
+  const vz = s.now(5);
+  // Math.hypot costs a hundred times a root
+  const level = Math.sqrt(vx * vx + vy * vy);
+  const touch: Bounce = {
+    t: s.t,
+    x: s.now(0),
+    y: s.now(1),
+    speedInMps: Math.sqrt(level * level + vz * vz),
+    angleInDeg: radToDeg(Math.atan2(-vz, level)),
+  };
   flight.bounces.push(touch);
   if (flight.bounces.length > maxBounces) return false;
-  const [wx, wy, wz] = s.spin as unknown as [number, number, number];
-  const after = bounce({ vx, vy, vz, wx, wy, wz }, s.radiusM, s.inertiaShare, ground);
+  const after = bounce({ vx, vy, vz, wx: s.spin(0), wy: s.spin(1), wz: s.spin(2) }, s.radiusM, ball.inertiaShare, ground);
   if (after.vz < REST_MPS) return false;
   const levelOut = Math.hypot(after.vx, after.vy);
   touch.speedOutMps = Math.hypot(levelOut, after.vz);
@@ -164,9 +165,6 @@ function touchGround(s: Stepper, flight: Flight, ground: Ground, maxBounces: num
   // topspin turns about −r, r = (vy, −vx)/|v| being the right of the travel
   touch.spinOutRpm = levelOut < 1e-9 ? 0 : radPerSToRpm((-after.wx * after.vy + after.wy * after.vx) / levelOut);
   touch.contact = after.contact;
-  s.now[3] = after.vx;
-  s.now[4] = after.vy;
-  s.now[5] = after.vz;
-  s.setSpin(after.wx, after.wy, after.wz);
+  s.leave(after.vx, after.vy, after.vz, after.wx, after.wy, after.wz);
   return true;
 }

@@ -2,4 +2,4 @@ export { type Air, airDensity, isaPressurePa, saturationPressurePa } from './air
 export { bounce, type Ground, type Motion } from './bounce.ts';
 export { advanceToGround, type Bounce, type Conditions, type Crossing, type Flight, type FlyOptions, fly } from './fly.ts';
 export { GRAVITY, type Launch, Stepper, type Wind } from './stepper.ts';
-export { tennisSpinDrag } from './tennis-drag.ts';
+export { tennisSpinDragAt } from './tennis-drag.ts';

@@ -1,6 +1,33 @@
 import { degToRad, rpmToRadPerS } from '../quantity/index.ts';
 import type { Ball } from '../sport/index.ts';
-import { tennisSpinDrag } from './tennis-drag.ts';
+import {
+  ACC,
+  ACC_NOW,
+  ACC_WAS,
+  ALLOWED,
+  CD,
+  CL_BASE,
+  CL_SLOPE,
+  DRAG_FACTOR,
+  ERROR,
+  EXTRA,
+  K,
+  LastStep,
+  LENGTH,
+  LIFT,
+  LOOSENESS,
+  NEXT,
+  NOW,
+  RADIUS,
+  SPIN,
+  TIME,
+  V,
+  WAS,
+  WIND_X,
+  WIND_Y,
+} from './last-step.ts';
+import { A61, A62, A63, A64, A65, B1, B3, B4, B5, B6, E1, E3, E4, E5, E6, P3, P4, P5 } from './pair.ts';
+import { tennisSpinDragAt } from './tennis-drag.ts';
 
 /** Standard gravity, m/s² (ISO 80000-3 conventional value). */
 export const GRAVITY = 9.80665;
@@ -29,92 +56,70 @@ export interface Wind {
 }
 
 const TENNIS = 0;
-const CONSTANT_CD = 1;
+const WITH_SPIN = 1;
 const NO_SPIN = 2;
 
-/** Longest and shortest step, s, and the longest by what the air and the turn of the path allow; set by the accuracy tests (1 mm and 0.1 ms against odex). */
-const MAX_STEP_S = 0.11;
-const MIN_STEP_S = 0.02;
-const MAX_STEP_IN_DRAG_TIMES = 0.06;
-const MAX_TURN_RAD = 0.25;
+/**
+ * Largest estimated error of velocity in one step, m/s, of a ball at `USUAL_MPS` that is a second in the air; set by the accuracy tests
+ * (1 mm and 0.1 ms against odex). Slow balls get less of it, since the pull of air and spin changes faster along their path, and high ones,
+ * since an early error has longer to grow. The step that is kept is one order better than the estimate.
+ */
+const TOLERANCE_MPS = 4e-5;
+const USUAL_MPS = 20;
+/** Searches may begin with flights that are this much looser. */
+const ROUGH = 300;
+const LONGEST_STEP_S = 0.8;
+const SHORTEST_STEP_S = 1e-3;
+/** First step, as a share of the time in which air and gravity would turn the velocity over. */
+const FIRST_STEP = 0.25;
 
 /**
- * Classical fixed-stage Runge–Kutta (RK4) over one leg of a flight, with the spin held constant.
+ * Adaptive Runge–Kutta of order 5 with an embedded order 4 (Dormand and Prince, J. Comput. Appl. Math. 6 (1980) 19; coefficients
+ * quoted from memory, checked by the tests) over one leg of a flight, with the spin held constant.
  *
- * The state lives in preallocated arrays and a step allocates nothing. (`private` rather than `#`: bundlers turn `#` into weak maps
+ * The force does not depend on place, so only the velocity has stages; the position follows with weights b(1 − c). Between the ends of a
+ * step the path is the quintic through place, velocity and acceleration at both.
+ * One buffer holds everything that changes and a step allocates nothing. (`private` rather than `#`: bundlers turn `#` into weak maps
  * for older browsers, which made a flight five times slower.)
- * `now` and `was` are `[x, y, z, vx, vy, vz]` at the end and the start of the last step (m, m/s),
- * `accNow` and `accWas` the accelerations there (m/s²), `t` and `h` the time at its end and its length (s).
  */
-export class Stepper {
-  readonly now = new Float64Array(6);
-  readonly was = new Float64Array(6);
-  readonly accNow = new Float64Array(3);
-  readonly accWas = new Float64Array(3);
-  /** Spin vector, rad/s. */
-  readonly spin = new Float64Array(3);
-  readonly radiusM: number;
-  readonly inertiaShare: number;
-  /** `[t, h]`; an array, since a number field that changes is boxed anew at every change. */
-  private readonly clock = new Float64Array(2);
-
-  private readonly k: number;
+export class Stepper extends LastStep {
   private readonly ball: Ball;
-  private readonly dragFactor: number;
-  private readonly windX: number;
-  private readonly windY: number;
-  private readonly acc = new Float64Array(3);
   private law = NO_SPIN;
-  private cd = 0;
-  private clTop = 0;
-  private clBase = 0;
-  private clSlope = 0;
 
-  constructor(ball: Ball, airDensityKgM3: number, wind: Wind) {
+  /** @param rough good to a few centimetres, at two thirds of the cost: for searches */
+  constructor(ball: Ball, airDensityKgM3: number, wind: Wind, rough = false) {
+    super();
+    const { d } = this;
     this.ball = ball;
-    this.dragFactor = ball.dragFactor;
-    this.radiusM = ball.radiusM;
-    this.inertiaShare = ball.inertiaShare;
-    this.k = (airDensityKgM3 * Math.PI * ball.radiusM ** 2) / (2 * ball.massKg);
-    this.windX = wind.xMps;
-    this.windY = wind.yMps;
-  }
-
-  get t(): number {
-    return this.clock[0]!;
-  }
-
-  get h(): number {
-    return this.clock[1]!;
-  }
-
-  /** Moves the end of the last step by `dt` seconds along its velocity: for microns only. */
-  shift(dt: number): void {
-    this.now[0]! += this.now[3]! * dt;
-    this.now[1]! += this.now[4]! * dt;
-    this.now[2]! += this.now[5]! * dt;
-    this.clock[0]! += dt;
-    this.clock[1]! += dt;
+    d[RADIUS] = ball.radiusM;
+    d[K] = (airDensityKgM3 * Math.PI * ball.radiusM * ball.radiusM) / (2 * ball.massKg);
+    d[DRAG_FACTOR] = ball.dragFactor;
+    d[WIND_X] = wind.xMps;
+    d[WIND_Y] = wind.yMps;
+    d[LOOSENESS] = rough ? ROUGH : 1;
   }
 
   /** Puts the ball at its launch at t = 0. */
   launch(l: Launch): void {
     const el = degToRad(l.elevationDeg);
     const b = degToRad(l.bearingDeg);
-    const [sinE, cosE, sinB, cosB] = [Math.sin(el), Math.cos(el), Math.sin(b), Math.cos(b)];
+    const sinE = Math.sin(el);
+    const cosE = Math.cos(el);
+    const sinB = Math.sin(b);
+    const cosB = Math.cos(b);
     // forward f, right r, up u = r × f; ω = −topspin·r − sidespin·u + gyro·f
     const top = rpmToRadPerS(l.topspinRpm);
     const side = rpmToRadPerS(l.sidespinRpm);
     const gyro = rpmToRadPerS(l.gyroRpm);
-    const now = this.now;
-    now[0] = l.x;
-    now[1] = l.y;
-    now[2] = l.z;
-    now[3] = l.speedMps * cosE * sinB;
-    now[4] = l.speedMps * cosE * cosB;
-    now[5] = l.speedMps * sinE;
-    this.clock[0] = 0;
-    this.clock[1] = 0;
+    const d = this.d;
+    d[NOW] = l.x;
+    d[NOW + 1] = l.y;
+    d[NOW + 2] = l.z;
+    d[NOW + 3] = l.speedMps * cosE * sinB;
+    d[NOW + 4] = l.speedMps * cosE * cosB;
+    d[NOW + 5] = l.speedMps * sinE;
+    d[TIME] = 0;
+    d[LENGTH] = 0;
     this.setSpin(
       -top * cosB + side * sinE * sinB + gyro * cosE * sinB,
       top * sinB + side * sinE * cosB + gyro * cosE * cosB,
@@ -122,177 +127,193 @@ export class Stepper {
     );
   }
 
-  /** Starts a leg with this spin vector (rad/s): picks the coefficient law once, so that a step need not. */
-  setSpin(wx: number, wy: number, wz: number): void {
-    this.spin[0] = wx;
-    this.spin[1] = wy;
-    this.spin[2] = wz;
-    const total = Math.sqrt(wx * wx + wy * wy + wz * wz);
-    const { aero, dragFactor } = this.ball;
-    this.law = aero.kind === 'tennis' ? TENNIS : CONSTANT_CD;
-    if (aero.kind === 'tennis') this.cd = 0.508 * dragFactor;
-    else if (aero.kind === 'baseball') {
-      this.cd = (0.3008 + (0.0292 * total) / rpmToRadPerS(1000)) * dragFactor;
-      this.clTop = 1.12;
-      this.clBase = 0.583;
-      this.clSlope = 2.333;
-    } else {
-      this.cd = aero.cd * dragFactor;
-      this.clTop = 1;
-      this.clBase = 1;
-      this.clSlope = 2.5;
-    }
-    if (total < 1e-9) this.law = NO_SPIN;
-    this.accelerate(this.now[3]!, this.now[4]!, this.now[5]!);
-    this.accNow.set(this.acc);
+  /** Goes on from the ground with this velocity (m/s) and spin vector (rad/s). */
+  leave(vx: number, vy: number, vz: number, wx: number, wy: number, wz: number): void {
+    const d = this.d;
+    d[NOW + 3] = vx;
+    d[NOW + 4] = vy;
+    d[NOW + 5] = vz;
+    this.setSpin(wx, wy, wz);
   }
 
-  /** a = g + k·|vr|·(−Cd·vr + Cl·|vr|·n̂); writes `acc`. */
-  private accelerate(vx: number, vy: number, vz: number): void {
-    const acc = this.acc;
-    const rx = vx - this.windX;
-    const ry = vy - this.windY;
+  /** Starts a leg with this spin vector: picks the coefficient law once, so that a step need not. */
+  private setSpin(wx: number, wy: number, wz: number): void {
+    const d = this.d;
+    d[SPIN] = wx;
+    d[SPIN + 1] = wy;
+    d[SPIN + 2] = wz;
+    const total = Math.sqrt(wx * wx + wy * wy + wz * wz);
+    const { aero, dragFactor } = this.ball;
+    this.law = aero.kind === 'tennis' ? TENNIS : WITH_SPIN;
+    const kr = d[K]! * d[RADIUS]!;
+    if (aero.kind === 'tennis') {
+      // 1/(2.022 + 0.981 q) with q = 1/S
+      d[CD] = 0.508 * dragFactor;
+      d[LIFT] = kr;
+      d[CL_BASE] = 0.981;
+      d[CL_SLOPE] = 2.022;
+    } else if (aero.kind === 'baseball') {
+      d[CD] = (0.3008 + (0.0292 * total) / rpmToRadPerS(1000)) * dragFactor;
+      d[LIFT] = 1.12 * kr;
+      d[CL_BASE] = 0.583;
+      d[CL_SLOPE] = 2.333;
+    } else {
+      d[CD] = aero.cd * dragFactor;
+      d[LIFT] = kr;
+      d[CL_BASE] = 1;
+      d[CL_SLOPE] = 2.5;
+    }
+    if (total < 1e-9) this.law = NO_SPIN;
+    d[V] = d[NOW + 3]!;
+    d[V + 1] = d[NOW + 4]!;
+    d[V + 2] = d[NOW + 5]!;
+    this.accelerate();
+    d[ACC_NOW] = d[ACC]!;
+    d[ACC_NOW + 1] = d[ACC + 1]!;
+    d[ACC_NOW + 2] = d[ACC + 2]!;
+    const speed2 = d[NOW + 3]! ** 2 + d[NOW + 4]! ** 2 + d[NOW + 5]! ** 2;
+    const acc2 = d[ACC]! ** 2 + d[ACC + 1]! ** 2 + d[ACC + 2]! ** 2;
+    d[NEXT] = Math.min(LONGEST_STEP_S, Math.max(0.01, FIRST_STEP * Math.sqrt(speed2 / (acc2 + 1e-9))));
+    const inAirS = (d[NOW + 5]! + Math.sqrt(d[NOW + 5]! ** 2 + 2 * GRAVITY * d[NOW + 2]!)) / GRAVITY;
+    d[ALLOWED] =
+      d[LOOSENESS]! * TOLERANCE_MPS * Math.min(2, Math.max(0.02, speed2 / USUAL_MPS ** 2)) * Math.min(1.5, 1 / (inAirS * inAirS));
+  }
+
+  /** a = g + k·|vr|·(−Cd·vr + Cl·|vr|·n̂); from the buffer at V to the buffer at ACC. */
+  private accelerate(): void {
+    const d = this.d;
+    const rx = d[V]! - d[WIND_X]!;
+    const ry = d[V + 1]! - d[WIND_Y]!;
+    const vz = d[V + 2]!;
     const v2 = rx * rx + ry * ry + vz * vz;
     const v = Math.sqrt(v2);
-    let cd = this.cd;
+    let cd = d[CD]!;
     let lift = 0;
     let cx = 0;
     let cy = 0;
     let cz = 0;
-    if (this.law !== NO_SPIN) {
-      const spin = this.spin;
-      const wx = spin[0]!;
-      const wy = spin[1]!;
-      const wz = spin[2]!;
+    if (this.law !== NO_SPIN && v2 > 0) {
+      const wx = d[SPIN]!;
+      const wy = d[SPIN + 1]!;
+      const wz = d[SPIN + 2]!;
       cx = wy * vz - wz * ry;
       cy = wz * rx - wx * vz;
       cz = wx * ry - wy * rx;
-      const cross = Math.sqrt(cx * cx + cy * cy + cz * cz);
-      if (cross > 1e-9) {
-        const s = (this.radiusM * cross) / v2;
-        if (this.law === TENNIS) {
-          const q = 1 / s;
-          cd += tennisSpinDrag(s) * this.dragFactor;
-          lift = (this.k * v2) / ((2.022 + 0.981 * q) * cross);
-        } else {
-          lift = (this.k * v2 * this.clTop * s) / ((this.clBase + this.clSlope * s) * cross);
-        }
+      // S/|ω × vr| = R/vr², so that the lift needs no division by the cross product
+      const s = (d[RADIUS]! * Math.sqrt(cx * cx + cy * cy + cz * cz)) / v2;
+      if (this.law === TENNIS) {
+        d[EXTRA] = s;
+        tennisSpinDragAt(d, EXTRA);
+        cd += d[EXTRA]! * d[DRAG_FACTOR]!;
       }
+      lift = d[LIFT]! / (d[CL_BASE]! + d[CL_SLOPE]! * s);
     }
-    const drag = this.k * v * cd;
-    acc[0] = -drag * rx + lift * cx;
-    acc[1] = -drag * ry + lift * cy;
-    acc[2] = -drag * vz + lift * cz - GRAVITY;
-  }
-
-  /** The step that keeps the error in bounds here, times `coarseness` (1 for full accuracy). */
-  stepLength(coarseness: number): number {
-    const { now, accNow } = this;
-    const v2 = now[3]! * now[3]! + now[4]! * now[4]! + now[5]! * now[5]!;
-    const level2 = accNow[0]! * accNow[0]! + accNow[1]! * accNow[1]!;
-    const lifted = accNow[2]! + GRAVITY;
-    // seconds² in which the air alone would stop the ball, and in which its path turns by a radian
-    const stops = v2 / (level2 + lifted * lifted + 1e-9);
-    const turns = v2 / (level2 + accNow[2]! * accNow[2]! + 1e-9);
-    const own = Math.sqrt(Math.min(MAX_STEP_IN_DRAG_TIMES ** 2 * stops, MAX_TURN_RAD ** 2 * turns));
-    return coarseness * Math.min(MAX_STEP_S, Math.max(MIN_STEP_S, own));
-  }
-
-  /** Goes on by `h` seconds. Costs four force evaluations. */
-  step(h: number): void {
-    const { now, was, accNow, accWas } = this;
-    // by hand: TypedArray.set costs more than the four force evaluations
-    for (let i = 0; i < 6; i++) was[i] = now[i]!;
-    for (let i = 0; i < 3; i++) accWas[i] = accNow[i]!;
-    this.advance(h);
-  }
-
-  /** Takes the last step again with another length, from the same start. */
-  restep(h: number): void {
-    this.clock[0]! -= this.clock[1]!;
-    this.advance(h);
-  }
-
-  private advance(h: number): void {
-    const { was, now, accWas } = this;
-    const acc = this.acc;
-    const vx = was[3]!;
-    const vy = was[4]!;
-    const vz = was[5]!;
-    const ax1 = accWas[0]!;
-    const ay1 = accWas[1]!;
-    const az1 = accWas[2]!;
-    const half = h / 2;
-    this.accelerate(vx + half * ax1, vy + half * ay1, vz + half * az1);
-    const ax2 = acc[0]!;
-    const ay2 = acc[1]!;
-    const az2 = acc[2]!;
-    this.accelerate(vx + half * ax2, vy + half * ay2, vz + half * az2);
-    const ax3 = acc[0]!;
-    const ay3 = acc[1]!;
-    const az3 = acc[2]!;
-    this.accelerate(vx + h * ax3, vy + h * ay3, vz + h * az3);
-    const sixth = h / 6;
-    // the force does not depend on place, so the position stages fold into one sum
-    const fold = (h * h) / 6;
-    now[0] = was[0]! + h * vx + fold * (ax1 + ax2 + ax3);
-    now[1] = was[1]! + h * vy + fold * (ay1 + ay2 + ay3);
-    now[2] = was[2]! + h * vz + fold * (az1 + az2 + az3);
-    now[3] = vx + sixth * (ax1 + 2 * (ax2 + ax3) + acc[0]!);
-    now[4] = vy + sixth * (ay1 + 2 * (ay2 + ay3) + acc[1]!);
-    now[5] = vz + sixth * (az1 + 2 * (az2 + az3) + acc[2]!);
-    this.accelerate(now[3]!, now[4]!, now[5]!);
-    const { accNow } = this;
-    accNow[0] = acc[0]!;
-    accNow[1] = acc[1]!;
-    accNow[2] = acc[2]!;
-    this.clock[0]! += h;
-    this.clock[1] = h;
+    const drag = d[K]! * v * cd;
+    d[ACC] = -drag * rx + lift * cx;
+    d[ACC + 1] = -drag * ry + lift * cy;
+    d[ACC + 2] = -drag * vz + lift * cz - GRAVITY;
   }
 
   /**
-   * Where in the last step (0 to 1) `n·(x, y, z)` passes `level`, by the cubic through both ends.
-   * @returns a number in [0, 1]; the caller has seen the sign change
+   * Goes on by one step whose estimated error is within the tolerance: six force evaluations, a few more where a longer step was tried.
+   * @param longestS no step longer than this
    */
-  crossing(nx: number, ny: number, nz: number, level: number): number {
-    const { was, now, h } = this;
-    const f0 = nx * was[0]! + ny * was[1]! + nz * was[2]! - level;
-    const f1 = nx * now[0]! + ny * now[1]! + nz * now[2]! - level;
-    const d0 = h * (nx * was[3]! + ny * was[4]! + nz * was[5]!);
-    const d1 = h * (nx * now[3]! + ny * now[4]! + nz * now[5]!);
-    const c2 = 3 * (f1 - f0) - 2 * d0 - d1;
-    const c3 = 2 * (f0 - f1) + d0 + d1;
-    let lo = 0;
-    let hi = 1;
-    let s = f0 === f1 ? 0 : Math.min(1, Math.max(0, f0 / (f0 - f1)));
-    for (let i = 0; i < 40; i++) {
-      const f = f0 + s * (d0 + s * (c2 + s * c3));
-      if (f > 0 === f0 > 0) lo = s;
-      else hi = s;
-      const slope = d0 + s * (2 * c2 + 3 * s * c3);
-      let next = s - f / slope;
-      if (!(next >= lo && next <= hi)) next = (lo + hi) / 2;
-      if (Math.abs(next - s) < 1e-12) return next;
-      s = next;
+  step(longestS = LONGEST_STEP_S): void {
+    const d = this.d;
+    // by hand: TypedArray.set costs more than the force evaluations
+    for (let i = 0; i < 6; i++) d[WAS + i] = d[NOW + i]!;
+    for (let i = 0; i < 3; i++) d[ACC_WAS + i] = d[ACC_NOW + i]!;
+    d[LENGTH] = Math.min(longestS, d[NEXT]!);
+    for (;;) {
+      this.attempt();
+      const h = d[LENGTH]!;
+      const ratio = d[ERROR]! / d[ALLOWED]!;
+      // the usual controller of an embedded pair, exponent 1/5; kept between a fifth and three times
+      const factor = ratio < 4e-4 ? 3 : Math.max(0.2, Math.min(3, 0.9 * ratio ** -0.2));
+      const next = Math.min(LONGEST_STEP_S, Math.max(SHORTEST_STEP_S, h * factor));
+      if (ratio <= 1 || h <= SHORTEST_STEP_S) {
+        d[TIME]! += h;
+        // a step that was cut short from outside says nothing against a longer one
+        d[NEXT] = Math.max(next, ratio <= 1 && h < d[NEXT]! ? d[NEXT]! : 0);
+        return;
+      }
+      d[LENGTH] = next;
+      d[NEXT] = next;
     }
-    return s;
   }
 
-  /** One coordinate (0 x, 1 y, 2 z) at share `s` of the last step, by the cubic through both ends. */
-  at(axis: number, s: number): number {
-    const f0 = this.was[axis]!;
-    const f1 = this.now[axis]!;
-    const d0 = this.h * this.was[axis + 3]!;
-    const d1 = this.h * this.now[axis + 3]!;
-    return f0 + s * (d0 + s * (3 * (f1 - f0) - 2 * d0 - d1 + s * (2 * (f0 - f1) + d0 + d1)));
-  }
-
-  /** One velocity component at share `s` of the last step, by the cubic through both ends. */
-  velocityAt(axis: number, s: number): number {
-    const f0 = this.was[axis + 3]!;
-    const f1 = this.now[axis + 3]!;
-    const d0 = this.h * this.accWas[axis]!;
-    const d1 = this.h * this.accNow[axis]!;
-    return f0 + s * (d0 + s * (3 * (f1 - f0) - 2 * d0 - d1 + s * (2 * (f0 - f1) + d0 + d1)));
+  /** Tries a step of the length at LENGTH from the kept start; leaves the estimated error of the velocity, m/s, at ERROR. */
+  private attempt(): void {
+    const d = this.d;
+    const h = d[LENGTH]!;
+    const vx = d[WAS + 3]!;
+    const vy = d[WAS + 4]!;
+    const vz = d[WAS + 5]!;
+    const ax1 = d[ACC_WAS]!;
+    const ay1 = d[ACC_WAS + 1]!;
+    const az1 = d[ACC_WAS + 2]!;
+    let f = h / 5;
+    d[V] = vx + f * ax1;
+    d[V + 1] = vy + f * ay1;
+    d[V + 2] = vz + f * az1;
+    this.accelerate();
+    const ax2 = d[ACC]!;
+    const ay2 = d[ACC + 1]!;
+    const az2 = d[ACC + 2]!;
+    f = h / 40;
+    d[V] = vx + f * (3 * ax1 + 9 * ax2);
+    d[V + 1] = vy + f * (3 * ay1 + 9 * ay2);
+    d[V + 2] = vz + f * (3 * az1 + 9 * az2);
+    this.accelerate();
+    const ax3 = d[ACC]!;
+    const ay3 = d[ACC + 1]!;
+    const az3 = d[ACC + 2]!;
+    f = h / 45;
+    d[V] = vx + f * (44 * ax1 - 168 * ax2 + 160 * ax3);
+    d[V + 1] = vy + f * (44 * ay1 - 168 * ay2 + 160 * ay3);
+    d[V + 2] = vz + f * (44 * az1 - 168 * az2 + 160 * az3);
+    this.accelerate();
+    const ax4 = d[ACC]!;
+    const ay4 = d[ACC + 1]!;
+    const az4 = d[ACC + 2]!;
+    f = h / 6561;
+    d[V] = vx + f * (19372 * ax1 - 76080 * ax2 + 64448 * ax3 - 1908 * ax4);
+    d[V + 1] = vy + f * (19372 * ay1 - 76080 * ay2 + 64448 * ay3 - 1908 * ay4);
+    d[V + 2] = vz + f * (19372 * az1 - 76080 * az2 + 64448 * az3 - 1908 * az4);
+    this.accelerate();
+    const ax5 = d[ACC]!;
+    const ay5 = d[ACC + 1]!;
+    const az5 = d[ACC + 2]!;
+    d[V] = vx + h * (A61 * ax1 + A62 * ax2 + A63 * ax3 + A64 * ax4 + A65 * ax5);
+    d[V + 1] = vy + h * (A61 * ay1 + A62 * ay2 + A63 * ay3 + A64 * ay4 + A65 * ay5);
+    d[V + 2] = vz + h * (A61 * az1 + A62 * az2 + A63 * az3 + A64 * az4 + A65 * az5);
+    this.accelerate();
+    const ax6 = d[ACC]!;
+    const ay6 = d[ACC + 1]!;
+    const az6 = d[ACC + 2]!;
+    const h2 = h * h;
+    d[NOW] = d[WAS]! + h * vx + h2 * (B1 * ax1 + P3 * ax3 + P4 * ax4 + P5 * ax5);
+    d[NOW + 1] = d[WAS + 1]! + h * vy + h2 * (B1 * ay1 + P3 * ay3 + P4 * ay4 + P5 * ay5);
+    d[NOW + 2] = d[WAS + 2]! + h * vz + h2 * (B1 * az1 + P3 * az3 + P4 * az4 + P5 * az5);
+    const nx = vx + h * (B1 * ax1 + B3 * ax3 + B4 * ax4 + B5 * ax5 + B6 * ax6);
+    const ny = vy + h * (B1 * ay1 + B3 * ay3 + B4 * ay4 + B5 * ay5 + B6 * ay6);
+    const nz = vz + h * (B1 * az1 + B3 * az3 + B4 * az4 + B5 * az5 + B6 * az6);
+    d[NOW + 3] = nx;
+    d[NOW + 4] = ny;
+    d[NOW + 5] = nz;
+    d[V] = nx;
+    d[V + 1] = ny;
+    d[V + 2] = nz;
+    this.accelerate();
+    const ax7 = d[ACC]!;
+    const ay7 = d[ACC + 1]!;
+    const az7 = d[ACC + 2]!;
+    d[ACC_NOW] = ax7;
+    d[ACC_NOW + 1] = ay7;
+    d[ACC_NOW + 2] = az7;
+    const ex = E1 * ax1 + E3 * ax3 + E4 * ax4 + E5 * ax5 + E6 * ax6 - ax7 / 40;
+    const ey = E1 * ay1 + E3 * ay3 + E4 * ay4 + E5 * ay5 + E6 * ay6 - ay7 / 40;
+    const ez = E1 * az1 + E3 * az3 + E4 * az4 + E5 * az5 + E6 * az6 - az7 / 40;
+    d[ERROR] = h * Math.sqrt(ex * ex + ey * ey + ez * ez);
   }
 }

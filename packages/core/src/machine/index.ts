@@ -1,2 +1,15 @@
-export { aimMachine, type MachineAim } from './aim.ts';
+export { aimMachine, type MachineAim, type PlaceQuestion, questionFor, type Thrower } from './aim.ts';
+export {
+  type ByHand,
+  type Capability,
+  type ClickTrim,
+  capability,
+  clicksFor,
+  type DialledMachine,
+  type DialSetting,
+} from './capability.ts';
+export { type Checklist, checklistSchema, firstChecklist } from './checks.ts';
+export { expectedRange, firstDials, placeOfDial } from './dials.ts';
+export { MOTION, reachS } from './motion.ts';
 export { MACHINE_KINDS, type MachineProfile, machineProfileSchema, type SpinLaw, spinFor, spinLawSchema } from './profile.ts';
+export { type MachineToday, machineTodaySchema, speedShareOn } from './today.ts';

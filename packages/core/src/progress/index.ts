@@ -1,2 +1,24 @@
-export { OUTCOME_NAMES, OUTCOMES, type Outcome, tally } from './outcome.ts';
+export { ballsToCount, ballsToStreak } from './climb.ts';
+export { type Comparison, type Count, compareRates } from './compare.ts';
+export {
+  APPROACH_NAMES,
+  APPROACH_WORDS,
+  APPROACHES,
+  type Approach,
+  firstGate,
+  type GateAnswer,
+  type GateQuestion,
+  gateFor,
+  gateMet,
+  judgeGate,
+  type Need,
+  rateAsked,
+  SWEET_SPOT,
+  sayNeed,
+  VERDICTS,
+  type Verdict,
+} from './gate.ts';
+export { longestRun, OUTCOME_NAMES, OUTCOMES, type Outcome, tally } from './outcome.ts';
 export { type Rate, wilsonRate } from './rate.ts';
+export { studentT975, Z975 } from './student.ts';
+export { rateAt, roundWidthFor, type Width, widthAt, widthFor } from './width.ts';

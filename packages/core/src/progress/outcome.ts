@@ -4,6 +4,17 @@ export type Outcome = (typeof OUTCOMES)[number];
 
 export const OUTCOME_NAMES: Record<Outcome, string> = { in: 'In', near: 'Near', out: 'Out', 'let-go': 'Let go', 'not-fed': 'Not fed' };
 
+/** Longest run of hits; a ball that was let go or not fed does not break it. */
+export function longestRun(outcomes: readonly Outcome[]): number {
+  let [longest, run] = [0, 0];
+  for (const outcome of outcomes) {
+    if (outcome === 'in') run += 1;
+    else if (outcome === 'near' || outcome === 'out') run = 0;
+    longest = Math.max(longest, run);
+  }
+  return longest;
+}
+
 /** Balls that count toward the rate: in, near or out. A ball that was let go or not fed was no attempt. */
 export function tally(outcomes: readonly Outcome[]): { hits: number; balls: number; near: number; letGo: number } {
   const count = (wanted: Outcome): number => outcomes.filter((each) => each === wanted).length;

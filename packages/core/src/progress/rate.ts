@@ -1,5 +1,4 @@
-/** Standard normal quantile for a two-sided 95 % interval. */
-const Z95 = 1.959963984540054;
+import { Z975 } from './student.ts';
 
 export interface Rate {
   hits: number;
@@ -19,8 +18,8 @@ export function wilsonRate(hits: number, balls: number): Rate {
     throw new RangeError(`hits: ${hits} of ${balls} is not a count`);
   if (balls === 0) return { hits, balls, rate: Number.NaN, interval: [0, 1] };
   const p = hits / balls;
-  const z2 = Z95 ** 2 / balls;
+  const z2 = Z975 ** 2 / balls;
   const centre = (p + z2 / 2) / (1 + z2);
-  const half = (Z95 * Math.sqrt((p * (1 - p)) / balls + z2 / (4 * balls))) / (1 + z2);
+  const half = (Z975 * Math.sqrt((p * (1 - p)) / balls + z2 / (4 * balls))) / (1 + z2);
   return { hits, balls, rate: p, interval: [Math.max(0, centre - half), Math.min(1, centre + half)] };
 }

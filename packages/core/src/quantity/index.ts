@@ -11,6 +11,7 @@ export {
   radPerSToRpm,
   radToDeg,
   rpmToRadPerS,
+  shortTurnDeg,
   UNIT_OF,
   type UnitSystem,
   wrapDeg,

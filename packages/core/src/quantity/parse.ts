@@ -62,6 +62,7 @@ const EXAMPLE: Record<Dimension, string> = {
   angle: '18°',
   temperature: '24 °C or 75 °F',
   count: 'a whole number such as 10',
+  number: 'a number such as 1.5',
 };
 
 const FRACTIONS: Record<string, string> = { '¼': ' 1/4', '½': ' 1/2', '¾': ' 3/4', '⅓': ' 1/3', '⅔': ' 2/3', '⅛': ' 1/8' };
@@ -102,6 +103,9 @@ export function parseQuantity(text: string, dimension: Dimension, system: UnitSy
   if (rest === '') return fail('Nothing was typed');
   if (dimension === 'count') {
     return /^-?\d+$/.test(rest) ? { ok: true, value: Number(rest) } : fail(`“${text}” is not a whole number`);
+  }
+  if (dimension === 'number') {
+    return /^-?\d*\.?\d+$/.test(rest) ? { ok: true, value: Number(rest) } : fail(`“${text}” is not a number`);
   }
   let sign = 1;
   if (/^[+-]/.test(rest)) {

@@ -4,7 +4,7 @@
  */
 
 /** What a number measures. */
-export type Dimension = 'length' | 'speed' | 'spin' | 'time' | 'angle' | 'temperature' | 'count';
+export type Dimension = 'length' | 'speed' | 'spin' | 'time' | 'angle' | 'temperature' | 'count' | 'number';
 
 /** SI value of one of each unit, by dimension (temperature is affine and handled in `parse`/`print`). */
 export const FACTORS = {
@@ -38,3 +38,6 @@ export const radToDeg = (rad: number): number => (rad * 180) / Math.PI;
 
 /** The same direction, from 0 up to 360. */
 export const wrapDeg = (deg: number): number => ((deg % 360) + 360) % 360;
+
+/** The same turn by the shorter way round, from −180 to 180°. */
+export const shortTurnDeg = (deg: number): number => deg - 360 * Math.round(deg / 360);

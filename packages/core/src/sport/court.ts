@@ -40,6 +40,8 @@ export interface CourtPlan {
   machine: { x: number; y: number };
   landing: { x: number; y: number };
   source: Sourced;
+  /** Drawn with the near end on the left: a field that is played away from home. */
+  nearOnLeft?: boolean;
 }
 
 const line = (name: string, x1: number, y1: number, x2: number, y2: number): CourtLine => ({ name, x1, y1, x2, y2 });
@@ -144,7 +146,38 @@ const baseball: CourtPlan = {
   source: { what: 'field', source: 'Official Baseball Rules 2.01–2.02 (plate 17 in, pitcher’s plate 60 ft 6 in); quoted from memory' },
 };
 
+const bases = ftToM(90) / Math.SQRT2;
+const foul = 92;
+/** The whole field, for balls thrown or hit to fielders. */
+export const FIELD_PLAN: CourtPlan = {
+  sport: 'baseball',
+  view: { x1: -66, x2: 66, y1: -8, y2: 124 },
+  inPlay: { x1: -66, x2: 66, y1: 0, y2: 120 },
+  net: null,
+  lines: [
+    line('left foul line', 0, 0, -foul / Math.SQRT2, foul / Math.SQRT2),
+    line('right foul line', 0, 0, foul / Math.SQRT2, foul / Math.SQRT2),
+    line('first to second base', bases, bases, 0, 2 * bases),
+    line('second to third base', 0, 2 * bases, -bases, bases),
+    line('pitcher’s plate', -inToM(12), PITCHERS_PLATE_Y_M, inToM(12), PITCHERS_PLATE_Y_M),
+  ],
+  references: [
+    { id: 'plate', name: 'rear tip of the plate', axis: 'y', at: 0 },
+    { id: 'rubber', name: 'pitcher’s plate', axis: 'y', at: PITCHERS_PLATE_Y_M },
+    { id: 'second', name: 'second base', axis: 'y', at: 2 * bases },
+    { id: 'centre', name: 'line from home to second', axis: 'x', at: 0 },
+  ],
+  player: { x: 0, y: ftToM(315) },
+  machine: { x: 2, y: 2 },
+  landing: { x: -8, y: 78 },
+  nearOnLeft: true,
+  source: { what: 'field', source: 'Official Baseball Rules 2.01 (bases 90 ft); fences differ from field to field; quoted from memory' },
+};
+
 export const COURT_PLANS: Readonly<Record<Sport, CourtPlan>> = { tennis, pickleball, baseball };
+
+/** The sport's net, when it stands between two places along the court; null where there is none on the way. */
+export const netBetween = (sport: Sport, fromY: number, toY: number): Net | null => (fromY > 0 !== toY > 0 ? COURT_PLANS[sport].net : null);
 
 /** Top of the net at x, in metres; straight between the heights at centre and edge, level beyond the edge. */
 export function netHeightAt(net: Net, x: number): number {

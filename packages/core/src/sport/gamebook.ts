@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { LEVELS, type Level, type Sport } from './types.ts';
 
 /** A net-sport ball as a person would say it; its speed is solved for the court's own air. */
@@ -13,8 +14,8 @@ export interface ShapedGameBall {
   landsPastM: number;
   /** Clears the net by this much, m. */
   clearsByM: number;
-  /** Speed the reference model gives at sea level, 20 °C: a check value, never used as input. */
-  checkMph: number;
+  /** Of a book entry: speed the reference model gives at sea level, 20 °C: a check value, never used as input. */
+  checkMph?: number;
 }
 
 /** A serve: speed is given, elevation is solved so that it lands in the middle of the service box's depth. */
@@ -46,6 +47,35 @@ export interface PitchGameBall {
 }
 
 export type GameBall = ShapedGameBall | ServeGameBall | PitchGameBall;
+
+const rpm = z.number().min(-8000, 'At least −8,000 rpm').max(8000, 'At most 8,000 rpm');
+/** A game ball of a coach’s own, without name and id: the same figures as an entry of the book. */
+export const ownGameBallSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('shaped'),
+    sport: z.enum(['tennis', 'pickleball']),
+    level: z.enum(LEVELS),
+    from: z.strictObject({
+      y: z.number().min(0.5, 'At least 50 cm behind the net').max(20, 'At most 20 m behind the net'),
+      z: z.number().min(0.05, 'Above the ground').max(4, 'At most 4 m'),
+    }),
+    topspinRpm: rpm,
+    landsPastM: z.number().min(0.3, 'At least 30 cm past the net').max(14, 'At most 14 m past the net'),
+    clearsByM: z.number().min(0.02, 'Over the net').max(15, 'At most 15 m'),
+  }),
+  z.strictObject({
+    kind: z.literal('pitch'),
+    sport: z.literal('baseball'),
+    level: z.enum(LEVELS),
+    band: z.string().max(40),
+    releaseFt: z.number().min(20, 'At least 20 ft').max(62, 'At most 62 ft'),
+    speedMph: z.number().min(15, 'At least 15 mph').max(110, 'At most 110 mph'),
+    topspinRpm: rpm,
+    sidespinRpm: rpm,
+    gyroRpm: rpm,
+  }),
+]);
+export type OwnGameBall = z.infer<typeof ownGameBallSchema>;
 
 /** Said wherever a game ball is shown. */
 export const GAME_BOOK_SOURCE = 'Common practice, from memory, rounded: a starting point to edit, not a standard.';

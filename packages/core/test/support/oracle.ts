@@ -1,6 +1,6 @@
 /**
  * An independent flight: the equations of the physics written out again, integrated by the general-purpose `odex` package at a tight
- * tolerance, with event times found by bisection on re-integration. Shares nothing with the stepper but the ball's mass, size and law.
+ * tolerance, with event times found by bisection on its dense output. Shares nothing with the stepper but the ball's mass, size and law.
  */
 import { Solver } from 'odex';
 import { type Ball, type Conditions, coefficients, type Launch } from '../../src/index.ts';
@@ -8,6 +8,8 @@ import { type Ball, type Conditions, coefficients, type Launch } from '../../src
 type State = number[];
 
 const G = 9.80665;
+const LONGEST_S = 40;
+const PARTS = 8;
 
 function derivative(ball: Ball, density: number, wind: { xMps: number; yMps: number }, spin: readonly number[]) {
   const k = (density * Math.PI * ball.radiusM ** 2) / (2 * ball.massKg);
@@ -50,7 +52,7 @@ export function oracleFlight(
   conditions: Conditions,
   launch: Launch,
   planesY: readonly number[],
-  tolerance = 1e-11,
+  tolerance = 1e-10,
   legs = 2,
 ): OracleEvent[] {
   const { ball, ground } = conditions;
@@ -61,37 +63,44 @@ export function oracleFlight(
     const solver = new Solver(6);
     solver.absoluteTolerance = tolerance;
     solver.relativeTolerance = tolerance;
+    solver.denseOutput = true;
     const f = derivative(ball, conditions.airDensityKgM3, conditions.wind, spin);
-    const start = state;
-    const at = (dt: number): State => (dt === 0 ? start : solver.solve(f, 0, start, dt).y);
-    const marching = 0.02;
     const found: OracleEvent[] = [];
-    let landed: number | undefined;
+    let landed: { dt: number; state: State } | undefined;
     let before = state;
-    for (let n = 1; landed === undefined && n < 4000; n++) {
-      const after = at(n * marching);
-      const root = (event: (s: State) => number): number => {
-        let [lo, hi] = [(n - 1) * marching, n * marching];
-        const up = event(after) > 0;
-        for (let i = 0; i < 45; i++) {
-          const mid = (lo + hi) / 2;
-          if (event(at(mid)) > 0 === up) hi = mid;
-          else lo = mid;
+    solver.solve(f, 0, state, LONGEST_S, (_n, from, to, _y, interpolate) => {
+      const at = (dt: number): State => [0, 1, 2, 3, 4, 5].map((i) => interpolate(i, dt));
+      // its steps are long: look between their ends too
+      for (let i = 1; i <= PARTS && to > from && !landed; i++) {
+        const [t1, t2] = [from + ((to - from) * (i - 1)) / PARTS, from + ((to - from) * i) / PARTS];
+        const after = at(t2);
+        const root = (axis: number, level: number): number => {
+          let [lo, hi] = [t1, t2];
+          const up = after[axis]! > level;
+          for (let k = 0; k < 40; k++) {
+            const mid = (lo + hi) / 2;
+            if (interpolate(axis, mid) > level === up) hi = mid;
+            else lo = mid;
+          }
+          return hi;
+        };
+        if (after[2]! < ball.radiusM && (t1 > 0 || leg === 0 || after[5]! < 0)) {
+          const dt = root(2, ball.radiusM);
+          landed = { dt, state: at(dt) };
         }
-        return hi;
-      };
-      if (after[2]! < ball.radiusM && (n > 1 || leg === 0 || after[5]! < 0)) landed = root((s) => s[2]! - ball.radiusM);
-      for (const planeY of planesY) {
-        if (before[1]! > planeY === after[1]! > planeY || before[1] === planeY) continue;
-        const dt = root((s) => s[1]! - planeY);
-        if (landed === undefined || dt < landed) found.push({ kind: 'plane', planeY, leg, t: t0 + dt, state: at(dt) });
+        for (const planeY of planesY) {
+          if (before[1]! > planeY === after[1]! > planeY || before[1] === planeY) continue;
+          const dt = root(1, planeY);
+          if (!landed || dt < landed.dt) found.push({ kind: 'plane', planeY, leg, t: t0 + dt, state: at(dt) });
+        }
+        before = after;
       }
-      before = after;
-    }
+      return landed ? false : undefined;
+    });
     if (landed === undefined) break;
-    const down = at(landed);
-    events.push(...found.sort((a, b) => a.t - b.t), { kind: 'bounce', leg, t: t0 + landed, state: down });
-    t0 += landed;
+    const down = landed.state;
+    events.push(...found.sort((a, b) => a.t - b.t), { kind: 'bounce', leg, t: t0 + landed.dt, state: down });
+    t0 += landed.dt;
     // Brody's bounce, in components
     const [, , , vx, vy, vz] = down as [number, number, number, number, number, number];
     const R = ball.radiusM;

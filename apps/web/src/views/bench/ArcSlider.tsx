@@ -2,17 +2,7 @@ import { type Arrangement, type FamilyMember, printAngle, REASON_TEXT, type Reas
 import { useId } from 'react';
 import { comfortColour } from '../../ui/ComfortMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
-
-/** A word on the track; the list for screen readers and the title say the whole. */
-const SHORT: Record<ReasonCode, string> = {
-  net: 'net',
-  'speed-too-high': 'too fast',
-  'speed-too-low': 'too slow',
-  'elevation-too-high': 'too steep',
-  'elevation-too-low': 'too flat',
-  'out-of-reach': 'out of reach',
-  'no-net': '',
-};
+import { SHORT_REASON } from './reasons.ts';
 
 /** From slow and high to fast and flat with the landing spot kept; what cannot be thrown is hatched with its reason. */
 export function ArcSlider({
@@ -121,7 +111,7 @@ interface Run {
 function runsOf(steepFirst: readonly FamilyMember[]): Run[] {
   const runs: Run[] = [];
   for (const arc of steepFirst) {
-    const text = arc.blocked ? SHORT[arc.blocked] : (arc.comfort ?? '');
+    const text = arc.blocked ? SHORT_REASON[arc.blocked] : (arc.comfort ?? '');
     const last = runs.at(-1);
     if (last && last.text === text) last.to = arc.elevationDeg;
     else

@@ -1,10 +1,10 @@
-import { type Arrangement, type Nearest, printAngle, type Setup } from '@good-arc/core';
+import { type Arrangement, type Nearest, printAngle, printTime, type ReasonCode, type Setup, type Thrower } from '@good-arc/core';
 import { useUnits } from '../../ui/Units.tsx';
 
 interface Props {
   setup: Setup;
   arrangement: Arrangement;
-  machine: { name: string; profile: { speedMps: readonly [number, number]; elevationDeg: readonly [number, number] } };
+  machine: { name: string; profile: Thrower };
   onChange: (change: Partial<Setup>) => void;
 }
 
@@ -15,7 +15,15 @@ export function Impossible({ setup, arrangement, machine, onChange }: Props) {
   if (!reason) return null;
   const [needs] = blocked;
   const { speedMps, elevationDeg } = machine.profile;
-  const held = 'elevationDeg' in setup.hold ? `at ${printAngle(setup.hold.elevationDeg)}` : `at ${units.speed(setup.hold.speedMps)}`;
+  const { hold } = setup;
+  const held =
+    'elevationDeg' in hold
+      ? `at ${printAngle(hold.elevationDeg)}`
+      : 'speedMps' in hold
+        ? `at ${units.speed(hold.speedMps)}`
+        : 'netClearanceM' in hold
+          ? `${units.length(hold.netClearanceM)} over the net`
+          : `with ${printTime(hold.flightTimeS)} in the air`;
   const say: Record<typeof reason.code, string> = {
     net: `An arc ${held} hits the net${needs?.netClearanceM != null ? `, ${units.length(-needs.netClearanceM)} under its top` : ''}.`,
     'speed-too-high': needs
@@ -27,13 +35,21 @@ export function Impossible({ setup, arrangement, machine, onChange }: Props) {
     'elevation-too-high': `It takes ${printAngle(needs?.elevationDeg ?? 0)}; ${machine.name} goes up to ${printAngle(elevationDeg[1])}.`,
     'elevation-too-low': `It takes ${printAngle(needs?.elevationDeg ?? 0)}; ${machine.name} goes down to ${printAngle(elevationDeg[0])}.`,
     'out-of-reach': `No arc ${held} reaches this spot.`,
+    ceiling: `An arc ${held} touches the ceiling${setup.ceilingM === undefined ? '' : ` at ${units.length(setup.ceilingM)}`}.`,
+    'between-steps': `This needs a setting between the steps that ${machine.name} has.`,
     'no-net': 'There is no net between the machine and this spot.',
   };
   return (
     <div role="status" className="border-l-4 border-error bg-base-200 p-3">
       <p className="font-semibold">{say[reason.code].replace(/\s+;/, ';')}</p>
       {reason.nearest ? (
-        <Suggestion setup={setup} nearest={reason.nearest} onChange={onChange} />
+        <Suggestion
+          setup={setup}
+          nearest={reason.nearest}
+          reason={reason.code}
+          hasPins={(machine.profile.speedSteps ?? []).length > 0}
+          onChange={onChange}
+        />
       ) : (
         <p>Nothing this machine can throw from here comes near. Move the machine or the spot.</p>
       )}
@@ -44,7 +60,20 @@ export function Impossible({ setup, arrangement, machine, onChange }: Props) {
 /** A little inside the limit, so that rounding does not put it outside again. */
 const INSIDE_DEG = 0.02;
 
-function Suggestion({ setup, nearest, onChange }: { setup: Setup; nearest: Nearest; onChange: Props['onChange'] }) {
+function Suggestion({
+  setup,
+  nearest,
+  reason,
+  hasPins,
+  onChange,
+}: {
+  setup: Setup;
+  nearest: Nearest;
+  reason: ReasonCode;
+  /** The machine has only certain speeds. */
+  hasPins: boolean;
+  onChange: Props['onChange'];
+}) {
   const units = useUnits();
   const settings = `${printAngle(nearest.elevationDeg, 1)} at ${units.speed(nearest.speedMps)}`;
   const sameSpot = nearest.missM < 0.01;
@@ -62,9 +91,11 @@ function Suggestion({ setup, nearest, onChange }: { setup: Setup; nearest: Neare
           const toward = 'elevationDeg' in setup.hold && nearest.elevationDeg < setup.hold.elevationDeg ? -INSIDE_DEG : INSIDE_DEG;
           onChange({
             hold:
-              sameSpot || 'elevationDeg' in setup.hold
-                ? { elevationDeg: nearest.elevationDeg + (sameSpot ? toward : 0) }
-                : { speedMps: nearest.speedMps },
+              reason === 'between-steps' && hasPins
+                ? { speedMps: nearest.speedMps }
+                : sameSpot || 'elevationDeg' in setup.hold
+                  ? { elevationDeg: nearest.elevationDeg + (sameSpot ? toward : 0) }
+                  : { speedMps: nearest.speedMps },
             ...(sameSpot ? {} : { target: target.kind === 'landing' ? { ...target, x: nearest.x, y: nearest.y } : target }),
           });
         }}

@@ -1,4 +1,4 @@
-import { COURT_PLANS, type Setup } from '@good-arc/core';
+import { planOf, type Setup } from '@good-arc/core';
 import { useState } from 'react';
 import { atLine, fromLine, nearestLine } from '../../ui/place.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
@@ -15,7 +15,7 @@ interface SpotProps {
 
 /** One place on the court as distances from lines of one's choice. */
 function SpotFields({ name, setup, spot, side, onSpot }: SpotProps) {
-  const plan = COURT_PLANS[setup.sport];
+  const plan = planOf(setup);
   const [chosen, setChosen] = useState<{ x?: string; y?: string }>({});
   const lineOf = (axis: 'x' | 'y') => plan.references.find(({ id }) => id === chosen[axis]) ?? nearestLine(plan, axis, spot);
   const along = lineOf('y');

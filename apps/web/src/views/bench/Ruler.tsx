@@ -1,14 +1,19 @@
-import { type Arrangement, COURT_PLANS, type Setup, strikeZone } from '@good-arc/core';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { type Arrangement, COURT_PLANS, FIELD_POSITIONS, planOf, reachM, type Setup, strikeZone } from '@good-arc/core';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { type RulerScale, rulerScale } from '../../ui/scale.ts';
 import { useUnits } from '../../ui/Units.tsx';
+import { useWidth } from '../../ui/useWidth.ts';
+import { ellipse } from './ellipse.ts';
 import { Handles } from './Handles.tsx';
 import { TimeRuler } from './TimeRuler.tsx';
+import { BATTER_M, type Worked } from './useBench.ts';
 
 interface Props {
-  setup: Setup;
-  arrangement: Arrangement;
+  now: Worked;
+  /** The set-up beside it, drawn thin. */
+  other: Worked | null;
+  /** Which of the two is in hand; empty when there is one. */
+  label: '' | 'A' | 'B';
   onChange: (change: Partial<Setup>, key: string) => void;
   onDone: () => void;
 }
@@ -16,26 +21,22 @@ interface Props {
 const PROFILE_PX = 176;
 const TIME_PX = 66;
 const GAP_PX = 10;
-const BATTER_M = 1.75;
 
 type Point = readonly [t: number, x: number, y: number, z: number];
 
 /** Plan, side profile and time ruler over one length axis. */
-export function Ruler({ setup, arrangement, onChange, onDone }: Props) {
-  const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(820);
-  useLayoutEffect(() => {
-    const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.max(280, Math.floor(entry.contentRect.width))));
-    if (box.current) observer.observe(box.current);
-    return () => observer.disconnect();
-  }, []);
-
-  const plan = COURT_PLANS[setup.sport];
-  const scale = rulerScale(plan, width, width < 600 ? 230 : setup.sport === 'baseball' ? 170 : 236);
+export function Ruler({ now, other, label, onChange, onDone }: Props) {
+  const { setup, arrangement, field } = now;
+  const [box, width] = useWidth(820);
+  const plan = planOf(setup);
+  const tallest = plan.nearOnLeft ? Math.min(420, width) : width < 600 ? 230 : setup.sport === 'baseball' ? 170 : 236;
+  const scale = rulerScale(plan, width, tallest);
   const profileTop = scale.planHeight + GAP_PX;
   const ground = profileTop + PROFILE_PX;
-  const height = ground + TIME_PX;
+  const beside = other && other.setup.sport === setup.sport && planOf(other.setup) === plan ? other : null;
+  const height = ground + TIME_PX * (beside ? 2 : 1);
   const up = (z: number): number => ground - z * scale.perM;
+  const otherLabel = label === 'A' ? 'B' : 'A';
 
   return (
     <div ref={box} className="w-full">
@@ -48,13 +49,30 @@ export function Ruler({ setup, arrangement, onChange, onDone }: Props) {
         aria-label="Plan, side view and time of the ball"
       >
         <CourtDrawing plan={plan} scale={scale} />
+        {plan.nearOnLeft && <Fielders now={now} scale={scale} />}
         <line x1={0} x2={width} y1={profileTop - GAP_PX / 2} y2={profileTop - GAP_PX / 2} stroke="var(--color-base-300)" />
         <clipPath id="profile">
           <rect x={0} y={profileTop - 4} width={width} height={PROFILE_PX + 5} />
         </clipPath>
-        <Profile setup={setup} arrangement={arrangement} scale={scale} up={up} ground={ground} width={width} />
-        <PlanFlights arrangement={arrangement} scale={scale} setup={setup} />
-        <TimeRuler arrangement={arrangement} scale={scale} top={ground} profileTop={profileTop} />
+        <Profile now={now} beside={beside} scale={scale} up={up} ground={ground} width={width} />
+        <PlanFlights now={now} beside={beside} scale={scale} />
+        <TimeRuler
+          thrown={arrangement.thrown}
+          scale={scale}
+          top={ground}
+          profileTop={profileTop}
+          label={label}
+          {...(field && { path: field.path })}
+        />
+        {beside && (
+          <TimeRuler
+            thrown={beside.arrangement.thrown}
+            scale={scale}
+            top={ground + TIME_PX}
+            profileTop={ground + TIME_PX}
+            label={otherLabel}
+          />
+        )}
         <Handles setup={setup} scale={scale} up={up} onChange={onChange} onDone={onDone} />
       </svg>
     </div>
@@ -70,68 +88,121 @@ const points = (path: readonly Point[], to: (point: Point) => [number, number]):
     )
     .join(' ');
 
-function PlanFlights({ setup, arrangement, scale }: { setup: Setup; arrangement: Arrangement; scale: RulerScale }) {
+function PlanFlights({ now, beside, scale }: { now: Worked; beside: Worked | null; scale: RulerScale }) {
   const { along, across } = scale;
+  const { setup, arrangement, spread, field } = now;
   const { target, targetSize } = setup;
   const { thrown, game } = arrangement;
   const targetY = target.kind === 'landing' ? target.y : target.planeY;
   const depth = target.kind === 'landing' ? targetSize.depthM : 0.12;
+  const top = ([, x, y]: Point): [number, number] => [along(y), across(x)];
+  const tall = targetSize.widthM * scale.perAcross;
   return (
     <g>
       <rect
-        x={along(targetY + depth / 2)}
-        y={across(target.x + targetSize.widthM / 2)}
+        x={along(targetY) - (depth * scale.perM) / 2}
+        y={across(target.x) - tall / 2}
         width={depth * scale.perM}
-        height={across(target.x - targetSize.widthM / 2) - across(target.x + targetSize.widthM / 2)}
+        height={tall}
         fill="none"
         stroke="var(--color-arrive)"
         strokeWidth={2}
         strokeDasharray="5 4"
       />
-      {game && (
-        <polyline
-          points={points(game.flight.path, ([, x, y]) => [along(y), across(x)])}
-          fill="none"
-          stroke="var(--color-arrive)"
-          strokeWidth={1.6}
-          strokeDasharray="6 5"
+      {target.kind === 'landing' && spread && (
+        <polygon
+          points={ellipse(spread.mean, spread.cov)
+            .map(({ x, y }) => `${along(y).toFixed(1)},${across(x).toFixed(1)}`)
+            .join(' ')}
+          fill="var(--color-ball)"
+          fillOpacity={0.14}
+          stroke="var(--color-ball)"
+          strokeWidth={1.2}
         />
       )}
+      {game && (
+        <polyline points={points(game.flight.path, top)} fill="none" stroke="var(--color-arrive)" strokeWidth={1.6} strokeDasharray="6 5" />
+      )}
+      {beside?.arrangement.thrown && (
+        <polyline points={points(beside.arrangement.thrown.flight.path, top)} fill="none" stroke="currentColor" strokeWidth={2} />
+      )}
       {thrown && (
-        <polyline
-          points={points(thrown.flight.path, ([, x, y]) => [along(y), across(x)])}
-          fill="none"
-          stroke="var(--color-ball)"
-          strokeWidth={3}
-        />
+        <polyline points={points(field?.path ?? thrown.flight.path, top)} fill="none" stroke="var(--color-ball)" strokeWidth={3} />
       )}
     </g>
   );
 }
 
+/** The nine where they usually stand, and how far the nearest one gets while the ball is in the air. */
+function Fielders({ now, scale }: { now: Worked; scale: RulerScale }) {
+  const { field, setup } = now;
+  return (
+    <g aria-hidden="true">
+      {FIELD_POSITIONS.map(({ short, x, y }) => {
+        const nearest = field?.fielder.short === short;
+        const reach = nearest ? reachM(field.hangTimeS, setup.level) : 0;
+        return (
+          <g key={short}>
+            {nearest && (
+              <ellipse
+                cx={scale.along(y)}
+                cy={scale.across(x)}
+                rx={reach * scale.perM}
+                ry={reach * scale.perAcross}
+                fill="var(--color-arrive)"
+                fillOpacity={0.12}
+                stroke="var(--color-arrive)"
+              />
+            )}
+            <text
+              x={scale.along(y)}
+              y={scale.across(x) + 5}
+              textAnchor="middle"
+              className={`fill-current text-[13px] ${nearest ? 'font-bold' : ''}`}
+            >
+              {short}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
 function Profile({
-  setup,
-  arrangement,
+  now,
+  beside,
   scale,
   up,
   ground,
   width,
 }: {
-  setup: Setup;
-  arrangement: Arrangement;
+  now: Worked;
+  beside: Worked | null;
   scale: RulerScale;
   up: (z: number) => number;
   ground: number;
   width: number;
 }) {
   const { along } = scale;
+  const { setup, arrangement, field } = now;
   const { net, sport } = COURT_PLANS[setup.sport];
-  const { family, thrown, game, solution } = arrangement;
-  const units = useUnits();
+  const { family, thrown, game } = arrangement;
   const side = ([, , y, z]: Point): [number, number] => [along(y), up(z)];
-  const zone = strikeZone(BATTER_M);
+  const zone = strikeZone(setup.batterHeightM ?? BATTER_M);
   return (
     <g clipPath="url(#profile)">
+      {setup.ceilingM !== undefined && (
+        <line
+          x1={0}
+          x2={width}
+          y1={up(setup.ceilingM)}
+          y2={up(setup.ceilingM)}
+          stroke="currentColor"
+          strokeWidth={2}
+          strokeDasharray="10 6"
+        />
+      )}
       {family.map((arc) => (
         <polyline
           key={arc.elevationDeg}
@@ -146,25 +217,14 @@ function Profile({
       {game && (
         <polyline points={points(game.flight.path, side)} fill="none" stroke="var(--color-arrive)" strokeWidth={2} strokeDasharray="7 5" />
       )}
-      {thrown && <polyline points={points(thrown.flight.path, side)} fill="none" stroke="var(--color-ball)" strokeWidth={3.4} />}
-      <line x1={0} x2={width} y1={ground} y2={ground} stroke="currentColor" strokeWidth={2.4} />
-      {net && (
-        <>
-          <line x1={along(0)} x2={along(0)} y1={ground} y2={up(net.centreHeightM)} stroke="currentColor" strokeWidth={4} />
-          {solution?.netClearanceM != null && (
-            <text
-              x={along(0) + 8}
-              y={up(net.centreHeightM / 2) + 4}
-              className="fill-current text-[13px] font-semibold"
-              paintOrder="stroke"
-              stroke="var(--color-base-100)"
-              strokeWidth={4}
-            >
-              {units.length(solution.netClearanceM)} over the net{arrangement.lowOverNet ? ' (low for the level)' : ''}
-            </text>
-          )}
-        </>
+      {beside?.arrangement.thrown && (
+        <polyline points={points(beside.arrangement.thrown.flight.path, side)} fill="none" stroke="currentColor" strokeWidth={2} />
       )}
+      {thrown && (
+        <polyline points={points(field?.path ?? thrown.flight.path, side)} fill="none" stroke="var(--color-ball)" strokeWidth={3.4} />
+      )}
+      <line x1={0} x2={width} y1={ground} y2={ground} stroke="currentColor" strokeWidth={2.4} />
+      {net && <NetLabel arrangement={arrangement} x={along(0)} ground={ground} up={up} height={net.centreHeightM} />}
       {sport === 'baseball' && setup.target.kind === 'plane' && (
         <rect
           x={along(setup.target.planeY) - 5}
@@ -185,7 +245,9 @@ function Profile({
         strokeWidth={1.4}
         strokeDasharray="3 4"
       />
-      {thrown?.arrival && <circle cx={along(thrown.arrival.y)} cy={up(thrown.arrival.heightM)} r={6} fill="var(--color-arrive)" />}
+      {thrown?.arrival && !field && (
+        <circle cx={along(thrown.arrival.y)} cy={up(thrown.arrival.heightM)} r={6} fill="var(--color-arrive)" />
+      )}
       {game?.arrival && (
         <circle
           cx={along(game.arrival.y)}
@@ -197,5 +259,39 @@ function Profile({
         />
       )}
     </g>
+  );
+}
+
+function NetLabel({
+  arrangement,
+  x,
+  ground,
+  up,
+  height,
+}: {
+  arrangement: Arrangement;
+  x: number;
+  ground: number;
+  up: (z: number) => number;
+  height: number;
+}) {
+  const units = useUnits();
+  const clearance = arrangement.solution?.netClearanceM;
+  return (
+    <>
+      <line x1={x} x2={x} y1={ground} y2={up(height)} stroke="currentColor" strokeWidth={4} />
+      {clearance != null && (
+        <text
+          x={x + 8}
+          y={up(height / 2) + 4}
+          className="fill-current text-[13px] font-semibold"
+          paintOrder="stroke"
+          stroke="var(--color-base-100)"
+          strokeWidth={4}
+        >
+          {units.length(clearance)} over the net{arrangement.lowOverNet ? ' (low for the level)' : ''}
+        </text>
+      )}
+    </>
   );
 }

@@ -1,4 +1,12 @@
-import { type Arrangement, gateSchema, type LadderDocument, nameSchema, rungFromSetup, type Setup } from '@good-arc/core';
+import {
+  type Arrangement,
+  gateSchema,
+  type LadderDocument,
+  nameSchema,
+  type RungDocument,
+  rungFromSetup,
+  type Setup,
+} from '@good-arc/core';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -18,11 +26,9 @@ export interface LadderChoice {
 export interface EditedRung {
   id: string;
   ladderId: string;
-  name: string;
-  focalPoint: string;
-  ballsPerRound: number;
-  rounds: number;
-  gate: { hits: number; of: number };
+  document: RungDocument;
+  /** Which of its feeds is on the bench. */
+  feed: number;
 }
 
 const NEW = 'new';
@@ -37,6 +43,7 @@ const formSchema = z
     rounds: z.coerce.number('Type a whole number').int('Type a whole number').min(1, 'At least 1').max(50, 'At most 50'),
     hits: z.coerce.number('Type a whole number').int('Type a whole number').min(1, 'At least 1'),
     of: z.coerce.number('Type a whole number').int('Type a whole number').min(1, 'At least 1').max(200, 'At most 200'),
+    streak: z.coerce.number('Type a whole number').int('Type a whole number').min(1, 'At least 1').max(50, 'At most 50'),
   })
   .refine(({ ladderId, newLadder }) => ladderId !== NEW || newLadder !== '', { path: ['newLadder'], message: 'Give the new ladder a name' })
   .refine(({ hits, of }) => hits <= of, { path: ['hits'], message: 'Cannot ask for more hits than balls' });
@@ -53,19 +60,22 @@ interface Props {
 
 /** Saves the bench as a rung of a ladder, new or existing. Nothing is lost when the server is away: the form stays as it is. */
 export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, onClose, onSaved }: Props) {
+  const before = edited?.document;
+  const streak = before !== undefined && 'streak' in before.gate ? before.gate.streak : null;
+  const count = before !== undefined && 'hits' in before.gate ? before.gate : { hits: 5, of: 10 };
   const fitting = ladders.filter(({ sport }) => sport === setup.sport);
   const [failed, setFailed] = useState('');
   const form = useForm({
     resolver: zodResolver(formSchema),
     defaultValues: {
-      name: edited?.name ?? suggestedName,
-      focalPoint: edited?.focalPoint ?? '',
+      name: before?.name ?? suggestedName,
+      focalPoint: before?.focalPoint ?? '',
       ladderId: edited?.ladderId ?? fitting[0]?.id ?? NEW,
       newLadder: '',
-      ballsPerRound: edited?.ballsPerRound ?? 10,
-      rounds: edited?.rounds ?? 2,
-      hits: edited?.gate.hits ?? 5,
-      of: edited?.gate.of ?? 10,
+      ballsPerRound: before?.ballsPerRound ?? 10,
+      rounds: before?.rounds ?? 2,
+      ...count,
+      streak: streak ?? 5,
     },
   });
   const { errors, isSubmitting } = form.formState;
@@ -74,14 +84,9 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
   const save = (asNew: boolean) =>
     form.handleSubmit(async (values) => {
       setFailed('');
-      const gate = gateSchema.parse({ hits: values.hits, of: values.of });
-      const document = rungFromSetup(setup, arrangement, {
-        name: values.name,
-        focalPoint: values.focalPoint,
-        ballsPerRound: values.ballsPerRound,
-        rounds: values.rounds,
-        gate,
-      });
+      const gate = gateSchema.parse(streak === null ? { hits: values.hits, of: values.of } : { streak: values.streak });
+      const { name, focalPoint, ballsPerRound, rounds } = values;
+      const document = rungFromSetup(setup, arrangement, { name, focalPoint, ballsPerRound, rounds, gate }, edited);
       if (!document) return;
       const rungId = edited && !asNew ? edited.id : uuidv7();
       const ladderId = values.ladderId === NEW ? uuidv7() : values.ladderId;
@@ -101,15 +106,7 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
           rungId,
           ladderId,
           ladderName,
-          edited: {
-            id: rungId,
-            ladderId,
-            name: values.name,
-            focalPoint: values.focalPoint,
-            ballsPerRound: values.ballsPerRound,
-            rounds: values.rounds,
-            gate,
-          },
+          edited: { id: rungId, ladderId, document, feed: edited?.feed ?? 0 },
         });
       } catch (error) {
         setFailed(messageOf(error));
@@ -149,8 +146,14 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
         )}
         <TextField label="Balls a round" inputMode="numeric" {...form.register('ballsPerRound')} problem={errors.ballsPerRound?.message} />
         <TextField label="Rounds" inputMode="numeric" {...form.register('rounds')} problem={errors.rounds?.message} />
-        <TextField label="Climb at … hits" inputMode="numeric" {...form.register('hits')} problem={errors.hits?.message} />
-        <TextField label="… of balls" inputMode="numeric" {...form.register('of')} problem={errors.of?.message} />
+        {streak === null ? (
+          <>
+            <TextField label="Climb at … hits" inputMode="numeric" {...form.register('hits')} problem={errors.hits?.message} />
+            <TextField label="… of balls" inputMode="numeric" {...form.register('of')} problem={errors.of?.message} />
+          </>
+        ) : (
+          <TextField label="Climb at so many in a row" inputMode="numeric" {...form.register('streak')} problem={errors.streak?.message} />
+        )}
         {failed && (
           <p role="alert" className="col-span-2 border-l-4 border-error bg-base-200 p-3 font-medium">
             {failed}

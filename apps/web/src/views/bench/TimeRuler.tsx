@@ -1,19 +1,24 @@
-import { type Arrangement, printTime } from '@good-arc/core';
+import { printTime, type Thrown } from '@good-arc/core';
 import type { RulerScale } from '../../ui/scale.ts';
 
 /** Ticks where the ball is each tenth of a second; release, bounce and hit line up through plan and profile. */
 export function TimeRuler({
-  arrangement,
+  thrown,
   scale,
   top,
   profileTop,
+  label = '',
+  path: whole,
 }: {
-  arrangement: Arrangement;
+  thrown: Thrown | null;
   scale: RulerScale;
   top: number;
   profileTop: number;
+  /** Which of two set-ups it is. */
+  label?: string;
+  /** A ball that goes on to roll: its whole way. */
+  path?: Thrown['flight']['path'];
 }) {
-  const { thrown } = arrangement;
   const y0 = top + 20;
   if (!thrown) {
     return (
@@ -23,29 +28,38 @@ export function TimeRuler({
     );
   }
   const { flight, arrival, launch } = thrown;
-  const end = arrival?.timeS ?? flight.bounces.at(-1)?.t ?? 0;
-  const path = flight.path;
+  const path = whole ?? flight.path;
+  const end = whole ? whole.at(-1)![0] : (arrival?.timeS ?? flight.bounces.at(-1)?.t ?? 0);
   const xAt = (t: number): number => {
     const i = path.findIndex(([time]) => time >= t);
     const [b, a] = [path[Math.max(0, i)]!, path[Math.max(0, i - 1)]!];
     const share = b[0] === a[0] ? 0 : (t - a[0]) / (b[0] - a[0]);
     return scale.along(a[2] + share * (b[2] - a[2]));
   };
-  const ticks = Array.from({ length: Math.floor(end * 10 + 1e-9) + 1 }, (_, i) => i / 10);
+  const every = Array.from({ length: Math.floor(end * 10 + 1e-9) + 1 }, (_, i) => i / 10);
+  // a ball that rolls out would draw a black bar: ticks keep their distance there
+  const ticks = every.filter((t, i) => i === 0 || !whole || (t * 2) % 1 < 1e-6 || Math.abs(xAt(t) - xAt(every[i - 1]!)) > 5);
   const bounce = flight.bounces[0];
   const marks = [
     { name: 'release', t: 0, x: scale.along(launch.y) },
-    ...(bounce && (arrival === null || arrival.leg > 0) ? [{ name: 'bounce', t: bounce.t, x: scale.along(bounce.y) }] : []),
-    ...(arrival ? [{ name: 'hit', t: arrival.timeS, x: scale.along(arrival.y) }] : []),
+    ...(bounce && (whole || arrival === null || arrival.leg > 0)
+      ? [{ name: whole ? 'lands' : 'bounce', t: bounce.t, x: scale.along(bounce.y) }]
+      : []),
+    ...(whole ? [{ name: 'rests', t: end, x: xAt(end) }] : arrival ? [{ name: 'hit', t: arrival.timeS, x: scale.along(arrival.y) }] : []),
   ];
   const first = marks[0]!.x;
   const last = xAt(end);
   const crowded = Math.abs(last - first) < 300;
-  const [hit, touch] = [marks.at(-1), marks.find(({ name }) => name === 'bounce')];
+  const [hit, touch] = [marks.at(-1), marks.find(({ name }) => name === 'bounce' || name === 'lands')];
   // on a phone the two labels would stand in each other: the bounce moves up a line
   const tight = hit !== undefined && touch !== undefined && Math.abs(hit.x - touch.x) < 96;
   return (
     <g aria-hidden="true">
+      {label && (
+        <text x={Math.max(2, first - 16)} y={y0 + 5} className="fill-current text-[15px] font-bold">
+          {label}
+        </text>
+      )}
       {marks.map(({ name, x }) => (
         <line
           key={name}
@@ -75,6 +89,7 @@ export function TimeRuler({
             {half &&
               t > 0 &&
               (!crowded || t === 0.5) &&
+              (!whole || (t % 1 === 0 && Math.abs(xAt(t) - xAt(t - 1)) > 40)) &&
               Math.abs(xAt(t) - (hit?.x ?? 0)) > 34 &&
               !(tight && Math.abs(xAt(t) - touch.x) < 70) && (
                 <text x={xAt(t)} y={y0 + 22} textAnchor="middle" className="dial fill-current text-[13px]">
@@ -88,7 +103,7 @@ export function TimeRuler({
         <text
           key={name}
           x={Math.min(scale.width - 2, x)}
-          y={name === 'bounce' && tight ? y0 + 22 : y0 + 38}
+          y={(name === 'bounce' || name === 'lands') && tight ? y0 + 22 : y0 + 38}
           textAnchor={i === 0 ? 'start' : x > scale.width - 60 ? 'end' : 'middle'}
           className="fill-current text-[13px] font-semibold"
         >

@@ -13,3 +13,11 @@ export function setupFromText(text: string): Setup | null {
     return null;
   }
 }
+
+/** Both set-ups of an address, and which is in hand. @returns null when the first is none of ours */
+export function pairFromParams(params: URLSearchParams): { a: Setup; b: Setup | null; at: 'a' | 'b' } | null {
+  const a = setupFromText(params.get('s') ?? '');
+  if (!a) return null;
+  const b = setupFromText(params.get('b') ?? '');
+  return { a, b, at: b && params.get('on') === 'b' ? 'b' : 'a' };
+}

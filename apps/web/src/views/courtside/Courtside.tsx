@@ -1,6 +1,17 @@
-import { type Outcome, printAngle, type Sport, tally, type Weather, wilsonRate } from '@good-arc/core';
+import {
+  type Approach,
+  type Checklist,
+  gameBallById,
+  judgeRung,
+  longestRun,
+  type Outcome,
+  printAngle,
+  type Sport,
+  tally,
+  type Weather,
+} from '@good-arc/core';
 import { Volume2, VolumeX } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { MachineRow, PlayerRow, RungRow, Viewer } from '../../api/rows.ts';
@@ -9,32 +20,35 @@ import { messageOf } from '../../ui/api.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
+import { Checks } from './Checks.tsx';
+import { sayNext } from './cue.ts';
+import { Finished, type FinishedRound } from './Finished.tsx';
 import { Lane } from './Lane.tsx';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { Notices, StatusLine } from './Notices.tsx';
 import { useOutbox } from './outbox.ts';
-import { outingOfToday, type Run, type RunBall, savedRun, saveRun, withBall } from './run.ts';
+import { Pads, padsFor } from './Pads.tsx';
+import { outcomesOf, outingOfToday, type Run, type RunBall, savedRun, saveRun, thrownOf, withBall } from './run.ts';
 import { Score, Tally } from './Tally.tsx';
-import { useMachine } from './useMachine.ts';
+import { Unsafe } from './Unsafe.tsx';
+import { useCrew } from './useCrew.ts';
 
 interface Props {
   viewer: Viewer;
   rung: RungRow;
   number: number;
-  ladder: { id: string; name: string; sport: Sport };
+  ladder: { id: string; name: string; sport: Sport; approach: Approach };
+  /** The rung above, if there is one. */
+  next: { id: string; name: string } | null;
   machine: MachineRow;
+  /** Of a rung for two. */
+  second: MachineRow | null;
   courtName: string;
   players: PlayerRow[];
+  /** Who hits first, by the plan. */
+  playerId: string | null;
+  checks: Checklist;
 }
-
-const PADS: readonly { outcome: Outcome; name: string; key: string; shows: string; look: string }[] = [
-  { outcome: 'in', name: 'In', key: 'j', shows: 'J', look: 'bg-secondary text-secondary-content' },
-  { outcome: 'near', name: 'Near', key: 'k', shows: 'K', look: 'bg-base-100' },
-  { outcome: 'out', name: 'Out', key: 'l', shows: 'L', look: 'bg-base-content text-base-100' },
-  { outcome: 'let-go', name: 'Let go', key: ' ', shows: 'space', look: 'bg-base-300' },
-];
-
-const thrownOf = (run: Run | null): number => (run ? Math.max(0, ...run.balls.map(({ seq }) => seq)) : 0);
 
 export default function Courtside(props: Props) {
   return (
@@ -44,16 +58,21 @@ export default function Courtside(props: Props) {
   );
 }
 
-function CourtsideView({ rung, number, ladder, machine, courtName, players }: Props) {
+function CourtsideView({ viewer, rung, number, ladder, next, machine, second, courtName, players, playerId: planned, checks }: Props) {
   const { document } = rung;
   const units = useUnits();
   const outbox = useOutbox();
-  const hasLine = machine.linkAddress !== '';
   const [run, setRun] = useState<Run | null>(null);
-  const [playerId, setPlayerId] = useState(players[0]?.id ?? '');
+  const [playerId, setPlayerId] = useState(planned ?? players[0]?.id ?? '');
   const [weather, setWeather] = useState<Weather>(document.weather);
-  const [finished, setFinished] = useState<{ roundId: string; hits: number; balls: number } | null>(null);
+  const [finished, setFinished] = useState<FinishedRound | null>(null);
   const [sound, setSound] = useState(false);
+  const [confirmed, setConfirmed] = useState('');
+  const judged = useMemo(
+    () => judgeRung(document, { sport: ladder.sport, machine: machine.profile, gameBall: gameBallById }),
+    [document, ladder.sport, machine],
+  );
+  const blocked = judged?.unsafe === true && confirmed === '';
   const current = useRef<Run | null>(null);
 
   /** The page, the device and the handlers of the machine's events see the same run. */
@@ -79,26 +98,26 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
     [update],
   );
 
-  /** The machine's count as the number of the ball in this round. */
-  const numberOf = (seq: number): number => seq + (current.current?.offset ?? 0);
-
-  const { view, command } = useMachine(machine.id, hasLine, {
-    release: ({ seq, launch }) =>
-      changeBall(numberOf(seq), { speedMps: launch.speedMps, elevationDeg: launch.elevationDeg, bearingDeg: launch.bearingDeg }),
-    misfeed: (seq) => {
-      changeBall(numberOf(seq), { fed: false });
-      judge('not-fed', numberOf(seq));
+  const crew = useCrew(machine, second, document, () => current.current?.offset ?? 0, {
+    release: (ball, { launch }) => {
+      changeBall(ball, { speedMps: launch.speedMps, elevationDeg: launch.elevationDeg, bearingDeg: launch.bearingDeg });
+      // a spare ball is only hit away: it asks for no judgement
+      if (crew.feedOf(ball)?.counts === false) judge('let-go', ball);
     },
-    reading: (seq, radarMps) => {
-      if (current.current?.balls.some((ball) => ball.seq === numberOf(seq))) changeBall(numberOf(seq), { radarMps });
+    misfeed: (ball) => {
+      changeBall(ball, { fed: false });
+      judge('not-fed', ball);
+    },
+    reading: (ball, radarMps) => {
+      if (current.current?.balls.some(({ seq }) => seq === ball)) changeBall(ball, { radarMps });
     },
   });
-  const { status } = view;
-  const state = hasLine ? (status?.state ?? 'unknown') : 'by hand';
+  const { hasLine, view, state } = crew;
+  const pads = padsFor(ladder.approach);
 
   async function give(body: CourtsideCommand): Promise<boolean> {
     try {
-      const reply = await command(body);
+      const reply = await crew.tell(body, thrownOf(current.current));
       if (!reply.ok) toast.error(reply.text ?? 'The machine did not take that.');
       return reply.ok;
     } catch (error) {
@@ -181,8 +200,8 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
     if (!now) return;
     if (hasLine && (state === 'feeding' || state === 'arming')) await give({ do: 'hold' });
     outbox.post({ method: 'POST', path: `rounds/${now.roundId}/finish`, body: { finishedAt: new Date().toISOString(), weather } });
-    const { hits, balls } = tally(now.balls.flatMap(({ outcome }) => (outcome ? [outcome] : [])));
-    setFinished({ roundId: now.roundId, hits, balls });
+    const { hits, balls } = tally(outcomesOf(now.balls));
+    setFinished({ roundId: now.roundId, hits, balls, longestRun: longestRun(outcomesOf(now.balls)) });
     update(null);
   }
 
@@ -191,23 +210,25 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
   const left = document.ballsPerRound - thrown;
   const allThrown = run !== null && left <= 0 && state !== 'feeding';
   const byState = mainAction(
-    state,
+    // two machines that were held begin again from the ball that is next, so that their order stays
+    second && state === 'held' ? 'idle' : state,
     { arm, feed: () => give({ do: 'feed' }), resume: () => give({ do: 'resume' }), clear: () => give({ do: 'clear' }), begin },
     run !== null,
-    document.ballsPerRound - (run?.offset ?? 0),
+    { own: crew.ownLeft, all: document.ballsPerRound - (run?.offset ?? 0) },
     view,
   );
 
-  const main: MainAction | null = allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : byState;
+  const guarded: MainAction | null = byState && blocked && !run ? { ...byState, off: true } : byState;
+  const main: MainAction | null = allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : guarded;
 
   const keys: Record<string, (() => unknown) | undefined> = {
     h: () => give({ do: 'hold' }),
     s: () => give({ do: 'stow' }),
     u: undoLast,
     f: main?.key === 'f' && !main.off ? main.act : undefined,
-    a: main?.key === 'a' ? main.act : undefined,
+    a: main?.key === 'a' && !main.off ? main.act : undefined,
     r: main?.key === 'r' ? main.act : undefined,
-    ...Object.fromEntries(PADS.map(({ key, outcome }) => [key, () => canJudge && judge(outcome)])),
+    ...Object.fromEntries(pads.map(({ key, outcome }) => [key, () => canJudge && judge(outcome)])),
   };
   const keysNow = useRef(keys);
   keysNow.current = keys;
@@ -216,6 +237,7 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
       const { target } = event;
       const typing =
         target instanceof HTMLInputElement ||
+        target instanceof HTMLTextAreaElement ||
         target instanceof HTMLSelectElement ||
         (target instanceof HTMLButtonElement && event.key === ' ');
       if (typing || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
@@ -245,6 +267,9 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
       </div>
 
       <div className="flex min-w-0 flex-col">
+        {blocked && !run && <Unsafe onConfirm={setConfirmed} />}
+        {confirmed && judged?.unsafe && <p className="mt-1 font-semibold">Confirmed by {confirmed}.</p>}
+        {!run && <Checks checks={checks} part={finished ? 'after' : 'before'} mayEdit={viewer.canPlan} post={outbox.post} />}
         {!run && (
           <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">
             <Select
@@ -274,45 +299,19 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
             />
           </div>
         )}
-        {finished && !run && (
-          <div role="status" className="mb-3 border-l-4 border-secondary bg-base-200 p-3 text-lg">
-            <b>
-              Round finished: {finished.hits} of {finished.balls} in.
-            </b>{' '}
-            {finished.balls > 0 &&
-              `True rate somewhere from ${Math.round(wilsonRate(finished.hits, finished.balls).interval[0] * 100)} to ${Math.round(wilsonRate(finished.hits, finished.balls).interval[1] * 100)} %. `}
-            <a className="font-semibold underline" href={`/logbook?round=${finished.roundId}`}>
-              See it in the logbook
-            </a>
-          </div>
-        )}
+        {finished && !run && <Finished finished={finished} approach={ladder.approach} gate={document.gate} next={next} />}
         <Lane
           dueAt={view.dueAt}
-          intervalS={document.intervalS}
+          intervalS={crew.secondsAfter(thrown)}
           next={thrown + 1}
           last={document.ballsPerRound}
-          cue={document.focalPoint}
+          cue={sayNext(crew.feedOf(thrown + 1), document)}
+          cueNeeded={document.feeds.length > 1 || document.ritual !== undefined}
+          ritualBeforeS={judged?.ritualBeforeS ?? null}
           sound={sound}
           aside={<Score balls={run?.balls ?? []} />}
         />
-        <div
-          className="mt-2 grid grow grid-cols-2 gap-2.5 md:mt-3 md:grid-cols-4"
-          role="group"
-          aria-label={pending ? `Ball ${pending.seq}` : 'Result'}
-        >
-          {PADS.map(({ outcome, name, shows, look }) => (
-            <button
-              key={outcome}
-              type="button"
-              disabled={!canJudge}
-              onClick={() => judge(outcome)}
-              className={`flex min-h-[5.5rem] flex-col items-center justify-center border-2 border-base-content font-title text-3xl font-bold disabled:opacity-45 md:min-h-36 ${look}`}
-            >
-              {name}
-              <span className="hidden font-sans text-base font-medium md:block">{shows}</span>
-            </button>
-          ))}
-        </div>
+        <Pads pads={pads} label={pending ? `Ball ${pending.seq}` : 'Result'} off={!canJudge} onJudge={judge} />
         <div className="mt-3 hidden md:block">
           <Tally balls={run?.balls ?? []} count={document.ballsPerRound} />
         </div>
@@ -357,10 +356,21 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
           <Tally balls={run?.balls ?? []} count={document.ballsPerRound} />
         </div>
         {hasLine && <StatusLine view={view} />}
-        <div className="flex items-center justify-between">
+        {second && (
+          <p className="text-sm text-quiet" data-testid="second-machine">
+            {second.name}: {crew.secondState ?? 'fed by a helper'}
+          </p>
+        )}
+        <div className="flex flex-wrap items-center justify-between">
           <button type="button" className="btn btn-ghost min-h-11 px-2" aria-pressed={sound} onClick={() => setSound(!sound)}>
             {sound ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />} Sound {sound ? 'on' : 'off'}
           </button>
+          <a className="btn btn-ghost min-h-11 px-2" href={`/right?rung=${rung.id}`}>
+            Trim it in
+          </a>
+          <a className="btn btn-ghost min-h-11 px-2" href={`/card?ladder=${ladder.id}`}>
+            Card
+          </a>
           <a className="btn btn-ghost min-h-11 px-2" href={`/ladders/${ladder.id}`}>
             Ladder
           </a>
@@ -373,12 +383,7 @@ function CourtsideView({ rung, number, ladder, machine, courtName, players }: Pr
                 Hopper filled
               </button>
               {(['jam', 'misfeed', 'silence', 'drop-link'] as const).map((fault) => (
-                <button
-                  key={fault}
-                  type="button"
-                  className="btn btn-sm min-h-11"
-                  onClick={() => command({ do: 'simulate', fault }).catch((error: unknown) => toast.error(messageOf(error)))}
-                >
+                <button key={fault} type="button" className="btn btn-sm min-h-11" onClick={() => give({ do: 'simulate', fault })}>
                   {fault}
                 </button>
               ))}

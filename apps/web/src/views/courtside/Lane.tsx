@@ -9,6 +9,10 @@ interface Props {
   next: number;
   last: number;
   cue: string;
+  /** Of several kinds of ball: the cue is said on a phone, too. */
+  cueNeeded: boolean;
+  /** A serve of one’s own: its ritual begins so long before the release, s. */
+  ritualBeforeS: number | null;
   sound: boolean;
   /** Shown beside the countdown where there is little height. */
   aside: ReactNode;
@@ -18,7 +22,7 @@ const SHOWN = 6;
 const BEEP_BEFORE_S = 1;
 
 /** The coming balls roll along a lane toward the release line; the countdown under it. */
-export function Lane({ dueAt, intervalS, next, last, cue, sound, aside }: Props) {
+export function Lane({ dueAt, intervalS, next, last, cue, cueNeeded, ritualBeforeS, sound, aside }: Props) {
   const lane = useRef<HTMLDivElement>(null);
   const [inS, setInS] = useState<number | null>(null);
   const beeped = useRef(0);
@@ -66,14 +70,24 @@ export function Lane({ dueAt, intervalS, next, last, cue, sound, aside }: Props)
           </div>
         ))}
       </div>
-      <div className="flex items-baseline gap-4 pt-1">
+      <div className="flex flex-wrap items-baseline gap-x-4 pt-1">
         <p className="dial shrink-0 text-3xl tracking-tighter whitespace-nowrap md:text-6xl" role="timer" aria-live="off">
           {inS === null ? '–' : printTime(inS, 1)}
         </p>
         <p className="text-base">
           <span className="hidden md:inline">to the next ball, </span>every {printTime(intervalS, 1)}
         </p>
-        {cue && <p className="ml-auto hidden text-right font-medium text-secondary md:block">{cue}</p>}
+        {cue && (
+          <p
+            className={`font-medium text-secondary md:order-none md:ml-auto md:block md:w-auto md:text-right ${cueNeeded ? 'order-last w-full text-lg' : 'hidden'}`}
+            data-testid="cue"
+          >
+            {ritualBeforeS !== null && inS !== null && (
+              <b className="mr-2">{inS > ritualBeforeS ? `ritual in ${Math.ceil(inS - ritualBeforeS)} s` : 'ritual now'}</b>
+            )}
+            {cue}
+          </p>
+        )}
         <div className="ml-auto md:hidden">{aside}</div>
       </div>
     </div>

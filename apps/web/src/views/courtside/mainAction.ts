@@ -10,7 +10,7 @@ export function mainAction(
   state: string,
   acts: Record<'arm' | 'feed' | 'resume' | 'clear' | 'begin', () => unknown>,
   running: boolean,
-  count: number,
+  count: { own: number; all: number },
   { linkUp, status }: { linkUp: boolean; status: { thrown: number; count: number } | null },
 ): MainAction | null {
   switch (state) {
@@ -22,8 +22,8 @@ export function mainAction(
     case 'arming':
       return { name: 'Arming …', act: () => {}, off: true };
     case 'ready':
-      return running && status && status.count === count
-        ? { name: `Feed ${count} balls`, key: 'f', act: acts.feed }
+      return running && status && status.count === count.own
+        ? { name: `Feed ${count.all} balls`, key: 'f', act: acts.feed }
         : { name: 'Arm', key: 'a', act: acts.arm };
     case 'feeding':
       return { name: 'Feeding', act: () => {}, off: true };

@@ -76,3 +76,6 @@ export function withBall(balls: readonly RunBall[], seq: number, part: Partial<R
 }
 
 export const outcomesOf = (balls: readonly RunBall[]): Outcome[] => balls.flatMap(({ outcome }) => (outcome ? [outcome] : []));
+
+/** Number of the last ball that left; 0 before the first. */
+export const thrownOf = (run: Run | null): number => (run ? Math.max(0, ...run.balls.map(({ seq }) => seq)) : 0);

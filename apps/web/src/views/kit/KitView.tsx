@@ -1,7 +1,7 @@
-import { BALLS, COURT_PLANS, type Sport, SURFACES } from '@good-arc/core';
+import { BALLS, COURT_PLANS, mphToMps, type Sport, SURFACES } from '@good-arc/core';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { BallRow, CourtRow, Kit, MachineRow, PlayerRow, Viewer } from '../../api/rows.ts';
+import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow, Viewer } from '../../api/rows.ts';
 import { KIT_KINDS, type KitKind } from '../../api/schemas.ts';
 import { api, messageOf } from '../../ui/api.ts';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
@@ -10,12 +10,20 @@ import { rulerScale } from '../../ui/scale.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { BallForm, CourtForm, type KitRow, MachineForm, PlayerForm } from './forms.tsx';
+import { GameBallForm } from './GameBallForm.tsx';
+import { SquadForm } from './SquadForm.tsx';
 
 const NAMES: Record<KitKind, { many: string; one: string; empty: string }> = {
   players: { many: 'Players', one: 'player', empty: 'Nobody yet. Add a player: every round belongs to somebody.' },
+  squads: { many: 'Squads', one: 'squad', empty: 'No squad yet. Put together who comes together: a plan takes them all at once.' },
   courts: { many: 'Courts', one: 'court', empty: 'No court yet. Add the one you stand on; its lines are known already.' },
   balls: { many: 'Balls', one: 'basket of balls', empty: 'No balls yet. Age and kind change the flight: note what is in each basket.' },
   machines: { many: 'Machines', one: 'machine', empty: 'No machine yet. Start from its kind, then put in what differs.' },
+  gameBalls: {
+    many: 'Game balls',
+    one: 'game ball',
+    empty: 'None of your own yet; the book’s are on the bench. Add what your players really face, or save a feed as a game ball there.',
+  },
 };
 
 export default function KitView({ viewer, kit, at }: { viewer: Viewer; kit: Kit; at: KitKind }) {
@@ -63,7 +71,9 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
   }
 
   const describe = (row: KitRow): string => {
+    if ('document' in row) return gameBallLine(row, units.length, units.speed);
     if ('level' in row) return playerLine(row, units.length);
+    if ('playerIds' in row) return squadLine(row, kit.players);
     if ('surfaceId' in row) return courtLine(row);
     if ('ballId' in row) return ballLine(row);
     return machineLine(row, units.speed);
@@ -106,6 +116,11 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
                 {row.notes && ` · ${row.notes}`}
               </p>
             </div>
+            {'profile' in row && (
+              <a className="btn btn-outline min-h-11" href={`/machines/${row.id}`}>
+                Dials<span className="sr-only"> of {row.name}</span>
+              </a>
+            )}
             {viewer.canPlan && (
               <div className="flex">
                 <button type="button" className="btn btn-ghost min-h-11" aria-label={`Change ${row.name}`} onClick={() => setEditing(row)}>
@@ -121,7 +136,7 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
       </ul>
       {editing && (
         <Dialog title={editing === 'new' ? `Add a ${one}` : `Change ${editing.name}`} onClose={() => setEditing(null)}>
-          <KitForm kind={kind} row={editing === 'new' ? null : editing} save={save} />
+          <KitForm kind={kind} row={editing === 'new' ? null : editing} save={save} players={kit.players} />
         </Dialog>
       )}
     </div>
@@ -141,27 +156,46 @@ function CourtThumb({ sport }: { sport: Sport }) {
   );
 }
 
-function KitForm({ kind, row, save }: { kind: KitKind; row: KitRow | null; save: (values: Record<string, unknown>) => Promise<void> }) {
+interface KitFormProps {
+  kind: KitKind;
+  row: KitRow | null;
+  save: (values: Record<string, unknown>) => Promise<void>;
+  players: readonly PlayerRow[];
+}
+
+function KitForm({ kind, row, save, players }: KitFormProps) {
   switch (kind) {
     case 'players':
       return <PlayerForm row={row as PlayerRow | null} save={save} />;
+    case 'squads':
+      return <SquadForm row={row as SquadRow | null} save={save} players={players} />;
     case 'courts':
       return <CourtForm row={row as CourtRow | null} save={save} />;
     case 'balls':
       return <BallForm row={row as BallRow | null} save={save} />;
+    case 'gameBalls':
+      return <GameBallForm row={row as GameBallRow | null} save={save} />;
     case 'machines':
       return <MachineForm row={row as MachineRow | null} save={save} />;
   }
 }
 
-const playerLine = ({ level, hand, heightM }: PlayerRow, length: (m: number) => string): string =>
-  `${level} · ${hand}-handed · ${length(heightM)}`;
+const playerLine = ({ level, hand, heightM, goals, avoid }: PlayerRow, length: (m: number) => string): string =>
+  [`${level} · ${hand}-handed · ${length(heightM)}`, goals && `goal: ${goals}`, avoid && `avoid: ${avoid}`].filter(Boolean).join(' · ');
+const squadLine = ({ playerIds }: SquadRow, players: readonly PlayerRow[]): string =>
+  playerIds.flatMap((id) => players.find((player) => player.id === id)?.name ?? []).join(', ') || 'nobody who is still here';
 const courtLine = ({ sport, surfaceId, indoor }: CourtRow): string =>
   `${sport} · ${SURFACES.find(({ id }) => id === surfaceId)?.name ?? surfaceId}${indoor ? ' · indoors' : ''}`;
 const ballLine = ({ ballId, count, condition }: BallRow): string =>
   `${BALLS.find(({ id }) => id === ballId)?.name ?? ballId} · ${count} · ${condition}`;
 
+function gameBallLine({ document }: GameBallRow, length: (m: number) => string, speed: (mps: number) => string): string {
+  const { sport, level } = document;
+  if (document.kind === 'pitch') return `${sport} · ${level} · ${speed(mphToMps(document.speedMph))} from ${document.releaseFt} ft`;
+  return `${sport} · ${level} · lands ${length(document.landsPastM)} past the net, clears it by ${length(document.clearsByM)}`;
+}
+
 function machineLine({ profile, linkAddress }: MachineRow, speed: (mps: number) => string): string {
-  const { kind, speedMps, elevationDeg, hopper } = profile;
-  return `${kind} · ${speed(speedMps[0])} to ${speed(speedMps[1])} · ${elevationDeg[0]}° to ${elevationDeg[1]}° · holds ${hopper} · ${linkAddress ? 'on a line' : 'worked by hand'}`;
+  const { kind, speedMps, elevationDeg, hopper, speedSteps } = profile;
+  return `${kind} · ${speedSteps?.length ? speedSteps.map((each) => speed(each)).join(', ') : `${speed(speedMps[0])} to ${speed(speedMps[1])}`} · ${elevationDeg[0]}° to ${elevationDeg[1]}° · holds ${hopper} · ${linkAddress ? 'on a line' : 'worked by hand'}`;
 }

@@ -1,26 +1,28 @@
-import { BALLS, LEVELS, MACHINE_KINDS, type MachineProfile, SPORTS, SURFACES } from '@good-arc/core';
+import { BALLS, firstDials, LEVELS, MACHINE_KINDS, type MachineProfile, SPORTS, SURFACES } from '@good-arc/core';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { Controller, type DefaultValues, type FieldValues, type Path, type Resolver, useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import type { BallRow, CourtRow, MachineRow, PlayerRow } from '../../api/rows.ts';
+import type { BallRow, CourtRow, GameBallRow, MachineRow, PlayerRow, SquadRow } from '../../api/rows.ts';
 import { ballBody, courtBody, machineBody, playerBody } from '../../api/schemas.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { TextField } from '../../ui/TextField.tsx';
+import { MachineMore } from './MachineMore.tsx';
+import { StepsField, TiedSpin } from './steps.tsx';
 
-export type KitRow = PlayerRow | CourtRow | BallRow | MachineRow;
+export type KitRow = PlayerRow | SquadRow | CourtRow | BallRow | MachineRow | GameBallRow;
 
 /** What a form is saved with; it throws an Error whose message is shown when the server did not take it. */
 export type Save = (values: Record<string, unknown>) => Promise<void>;
 
-interface FormProps<T> {
+export interface FormProps<T> {
   row: T | null;
   save: Save;
 }
 
 /** A form over one schema: its fields, its errors beside them, and the server's word when it refuses. */
-function useKitForm<T extends FieldValues>(schema: z.ZodType, defaults: DefaultValues<T>, save: Save) {
+export function useKitForm<T extends FieldValues>(schema: z.ZodType, defaults: DefaultValues<T>, save: Save) {
   const form = useForm<T>({ resolver: zodResolver(schema as never) as unknown as Resolver<T>, defaultValues: defaults });
   const [failed, setFailed] = useState('');
   const submit = form.handleSubmit(async (values) => {
@@ -49,7 +51,7 @@ function useKitForm<T extends FieldValues>(schema: z.ZodType, defaults: DefaultV
   return { form, submit, problemOf, buttons };
 }
 
-const GRID = 'grid grid-cols-2 gap-x-4 gap-y-3';
+export const GRID = 'grid grid-cols-2 gap-x-4 gap-y-3';
 
 export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
   const { form, submit, problemOf, buttons } = useKitForm<z.infer<typeof playerBody>>(
@@ -59,6 +61,8 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
       level: row?.level ?? 'Building',
       hand: row?.hand ?? 'right',
       heightM: row?.heightM ?? 1.7,
+      goals: row?.goals ?? '',
+      avoid: row?.avoid ?? '',
       notes: row?.notes ?? '',
     },
     save,
@@ -92,7 +96,9 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
           <QuantityField label="Height" dimension="length" min={0.8} max={2.4} step={0.01} value={field.value} onChange={field.onChange} />
         )}
       />
-      <TextField className="col-span-2" label="Notes: goals, what to avoid" {...form.register('notes')} problem={problemOf('notes')} />
+      <TextField className="col-span-2" label="Goals" {...form.register('goals')} problem={problemOf('goals')} />
+      <TextField className="col-span-2" label="What to avoid" {...form.register('avoid')} problem={problemOf('avoid')} />
+      <TextField className="col-span-2" label="Notes" {...form.register('notes')} problem={problemOf('notes')} />
       {buttons}
     </form>
   );
@@ -106,6 +112,8 @@ export function CourtForm({ row, save }: FormProps<CourtRow>) {
       sport: row?.sport ?? 'tennis',
       surfaceId: row?.surfaceId ?? 'tennis-acrylic-medium',
       indoor: row?.indoor ?? false,
+      ceilingM: row?.ceilingM ?? null,
+      marksM: row?.marksM ?? [],
       notes: row?.notes ?? '',
     },
     save,
@@ -138,6 +146,40 @@ export function CourtForm({ row, save }: FormProps<CourtRow>) {
       <label className="col-span-2 flex min-h-11 items-center gap-3">
         <input type="checkbox" className="checkbox" {...form.register('indoor')} /> Indoors
       </label>
+      {form.watch('indoor') && (
+        <Controller
+          control={form.control}
+          name="ceilingM"
+          render={({ field }) => (
+            <QuantityField
+              className="col-span-2"
+              label="Clear height (lamps and beams counted)"
+              dimension="length"
+              min={2}
+              max={60}
+              step={0.25}
+              value={field.value ?? 9}
+              onChange={field.onChange}
+              hint={field.value === null ? 'not measured yet: type it to have arcs kept below' : 'arcs are kept below it'}
+            />
+          )}
+        />
+      )}
+      {sport === 'baseball' && (
+        <Controller
+          control={form.control}
+          name="marksM"
+          render={({ field }) => (
+            <StepsField
+              className="col-span-2"
+              label="Painted marks, from the plate tip (with commas)"
+              dimension="length"
+              values={field.value}
+              onChange={field.onChange}
+            />
+          )}
+        />
+      )}
       <TextField className="col-span-2" label="Notes" {...form.register('notes')} problem={problemOf('notes')} />
       {buttons}
     </form>
@@ -152,6 +194,8 @@ export function BallForm({ row, save }: FormProps<BallRow>) {
       ballId: row?.ballId ?? 'tennis-standard',
       count: row?.count ?? 60,
       condition: row?.condition ?? 'good',
+      openedOn: row?.openedOn ?? '',
+      dragShare: row?.dragShare ?? 1,
       notes: row?.notes ?? '',
     },
     save,
@@ -188,6 +232,23 @@ export function BallForm({ row, save }: FormProps<BallRow>) {
           />
         )}
       />
+      <TextField label="Opened on" type="date" {...form.register('openedOn')} problem={problemOf('openedOn')} />
+      <Controller
+        control={form.control}
+        name="dragShare"
+        render={({ field }) => (
+          <QuantityField
+            label="Drag, a new ball is 1"
+            dimension="number"
+            min={0.5}
+            max={2}
+            step={0.01}
+            value={field.value}
+            onChange={field.onChange}
+            hint="a tune-up can find it"
+          />
+        )}
+      />
       <TextField className="col-span-2" label="Notes" {...form.register('notes')} problem={problemOf('notes')} />
       {buttons}
     </form>
@@ -197,7 +258,14 @@ export function BallForm({ row, save }: FormProps<BallRow>) {
 export function MachineForm({ row, save }: FormProps<MachineRow>) {
   const { form, submit, problemOf, buttons } = useKitForm<z.infer<typeof machineBody>>(
     machineBody,
-    { name: row?.name ?? '', profile: row?.profile ?? MACHINE_KINDS[2]!, linkAddress: row?.linkAddress ?? '', notes: row?.notes ?? '' },
+    {
+      name: row?.name ?? '',
+      profile: row?.profile ?? MACHINE_KINDS[2]!,
+      dials: row?.dials ?? firstDials(MACHINE_KINDS[2]!),
+      today: row?.today ?? null,
+      linkAddress: row?.linkAddress ?? '',
+      notes: row?.notes ?? '',
+    },
     save,
   );
   const profile = form.watch('profile') as MachineProfile;
@@ -210,7 +278,11 @@ export function MachineForm({ row, save }: FormProps<MachineRow>) {
         className="col-span-2"
         label="Kind (sets all figures below; then change what differs)"
         value={profile.kind}
-        onChange={(kind) => set(MACHINE_KINDS.find((each) => each.kind === kind) ?? profile)}
+        onChange={(kind) => {
+          set(MACHINE_KINDS.find((each) => each.kind === kind) ?? profile);
+          // a machine that is there keeps the dials it has
+          if (!row) form.setValue('dials', firstDials({ kind }));
+        }}
         options={MACHINE_KINDS.map(({ kind }) => [kind, kind] as const)}
       />
       <QuantityField
@@ -277,6 +349,22 @@ export function MachineForm({ row, save }: FormProps<MachineRow>) {
         value={profile.hopper}
         onChange={(hopper) => set({ hopper })}
       />
+      <StepsField
+        label="Only these speeds (pins), empty: any"
+        dimension="speed"
+        values={profile.speedSteps ?? []}
+        onChange={(speedSteps) => set({ speedSteps })}
+      />
+      <StepsField
+        label="Only these elevations, empty: any"
+        dimension="angle"
+        values={profile.elevationSteps ?? []}
+        onChange={(elevationSteps) => set({ elevationSteps })}
+      />
+      {profile.spin.kind === 'tied' && (
+        <TiedSpin rpmPerMps={profile.spin.rpmPerMps} onChange={(rpmPerMps) => set({ spin: { kind: 'tied', rpmPerMps } })} />
+      )}
+      <MachineMore profile={profile} set={set} />
       {problem && (
         <p role="alert" className="col-span-2 font-medium text-error">
           {problem}

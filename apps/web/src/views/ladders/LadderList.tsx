@@ -1,23 +1,38 @@
 import { APPROACH_NAMES, minutesOf } from '@good-arc/core';
+import { Star } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import type { LadderRow, Viewer } from '../../api/rows.ts';
+import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { api } from '../../ui/api.ts';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { duplicateLadder } from './duplicate.ts';
+import { ReadCard } from './ReadCard.tsx';
+import { useFavourites } from './useFavourites.ts';
 
 /** All ladders of the club. */
 export default function LadderList({
   viewer,
   ladders: initial,
   deleted,
+  kit,
 }: {
   viewer: Viewer;
+  kit: Kit;
   ladders: LadderRow[];
   deleted: string | null;
 }) {
   const [ladders, setLadders] = useState(initial);
+  const [reading, setReading] = useState(false);
+  const [wanted, setWanted] = useState('');
+  const favourites = useFavourites(viewer);
+  const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
+  const shown = ladders
+    .filter(({ name, sport, level, rungs }) => {
+      const text = [name, sport, level, ...rungs.map(({ document }) => `${document.name} ${document.focalPoint}`)].join(' ').toLowerCase();
+      return words.every((word) => text.includes(word));
+    })
+    .sort((a, b) => Number(favourites.has(b.id)) - Number(favourites.has(a.id)));
 
   useEffect(() => {
     if (!deleted) return;
@@ -43,17 +58,41 @@ export default function LadderList({
         <div className="flex flex-wrap items-end gap-4">
           <h1 className="text-3xl">Ladders</h1>
           <p className="pb-1 text-quiet">from a kind ball to the game ball, one small step at a time</p>
-          <a className="btn btn-primary ml-auto min-h-12 text-base" href="/bench">
+          {viewer.canPlan && (
+            <button type="button" className="btn btn-outline ml-auto min-h-12 text-base" onClick={() => setReading(true)}>
+              Read a card
+            </button>
+          )}
+          <a className="btn btn-outline min-h-12 text-base" href="/bench">
             New rung on the bench
           </a>
+          <a className="btn btn-outline min-h-12 text-base" href="/ladders/library">
+            Library
+          </a>
+          <a className="btn btn-primary min-h-12 text-base" href="/ladders/build">
+            Build to a game ball
+          </a>
         </div>
+        {ladders.length > 4 && (
+          <label className="mt-3 block max-w-md">
+            <span className="mb-0.5 block text-sm font-medium text-quiet">Find a ladder</span>
+            <input
+              type="search"
+              className="input h-11 w-full border-base-content/60 bg-base-100 text-base"
+              value={wanted}
+              onChange={({ target }) => setWanted(target.value)}
+            />
+          </label>
+        )}
+        {ladders.length > 0 && shown.length === 0 && <p className="mt-4 text-lg">No ladder is called like that.</p>}
         {ladders.length === 0 && (
           <p className="mt-8 max-w-xl text-lg">
-            There is no ladder yet. Set up a ball on the bench, press “Add to ladder”, and give the ladder a name.
+            There is no ladder yet. Build one to a game ball, take a drill from the library, or set up a ball on the bench and press “Add to
+            ladder”.
           </p>
         )}
         <ul className="mt-4 border-t border-base-content">
-          {ladders.map((ladder) => {
+          {shown.map((ladder) => {
             const { id, name, sport, level, approach, rungs } = ladder;
             return (
               <li key={id} className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-base-300 py-4">
@@ -69,14 +108,28 @@ export default function LadderList({
                   </p>
                 </div>
                 <div className="flex flex-wrap gap-x-3" aria-hidden="true">
-                  {rungs.slice(0, 5).map((rung) => (
+                  {rungs.slice(0, 4).map((rung) => (
                     <ArcThumb key={rung.id} document={rung.document} sport={sport} width={104} height={40} />
                   ))}
                 </div>
-                <div className="flex">
+                <div className="flex flex-wrap">
+                  <button
+                    type="button"
+                    className="btn btn-ghost btn-square min-h-11"
+                    aria-pressed={favourites.has(id)}
+                    aria-label={`Favourite: ${name}`}
+                    onClick={() => favourites.toggle(id)}
+                  >
+                    <Star size={20} aria-hidden fill={favourites.has(id) ? 'currentColor' : 'none'} />
+                  </button>
                   {rungs[0] && (
                     <a className="btn btn-ghost min-h-11" href={`/courtside?rung=${rungs[0].id}`}>
                       Run
+                    </a>
+                  )}
+                  {rungs[0] && (
+                    <a className="btn btn-ghost min-h-11" href={`/card?ladder=${id}`}>
+                      Card
                     </a>
                   )}
                   <button
@@ -94,6 +147,7 @@ export default function LadderList({
             );
           })}
         </ul>
+        {reading && <ReadCard kit={kit} onClose={() => setReading(false)} />}
       </div>
     </Units>
   );

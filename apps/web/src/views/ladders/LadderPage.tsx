@@ -1,199 +1,219 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { APPROACH_NAMES, APPROACHES, LEVELS, minutesOf } from '@good-arc/core';
-import { useState } from 'react';
+import { ballsToCount, ballsToStreak, evenOut, type RungDocument, stepBetween } from '@good-arc/core';
+import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
-import { api } from '../../ui/api.ts';
-import { Select } from '../../ui/Select.tsx';
+import { contextOf, judge, venueOf } from '../../ui/judge.ts';
 import { Units } from '../../ui/Units.tsx';
-import { attempt, saidWithUndo } from '../../ui/undo.ts';
-import { duplicateLadder } from './duplicate.ts';
-import { RungLine } from './RungLine.tsx';
+import { CompareRungs } from './CompareRungs.tsx';
+import { LadderHead } from './LadderHead.tsx';
+import { GapLine, RungLine } from './RungLine.tsx';
+import type { RecentRate } from './rates.ts';
+import { useLadder } from './useLadder.ts';
 
-const APPROACH_ADVICE: Record<LadderRow['approach'], string> = {
-  'sweet-spot': 'aim for about half; tighten at 8 of 10, loosen at 3 of 10',
-  'earn-it': 'the same rung until its count is met; never down',
-  'in-a-row': 'a streak opens the next rung',
-  'coachs-eye': 'the coach decides on form, not on outcome',
-};
+interface Props {
+  viewer: Viewer;
+  kit: Kit;
+  ladder: LadderRow;
+  rates: RecentRate[];
+}
 
-/** One ladder: its rungs, easiest at the bottom. Every change is saved at once; what fails is put back. */
-export default function LadderPage({ viewer, kit, ladder: initial }: { viewer: Viewer; kit: Kit; ladder: LadderRow }) {
-  const [ladder, setLadder] = useState(initial);
-  const { rungs } = ladder;
+/** One ladder: its rungs, easiest at the bottom, judged as they change. */
+export default function LadderPage(props: Props) {
+  return (
+    <Units system={props.viewer.units}>
+      <LadderView {...props} />
+    </Units>
+  );
+}
+
+function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
+  const state = useLadder(initial);
+  const { ladder, putRungs, undo, redo } = state;
+  const { rungs, sport } = ladder;
+  const readOnly = !viewer.canPlan;
+  const [open, setOpen] = useState<string | null>(null);
+  const [compared, setCompared] = useState<string[]>([]);
+  const [comparing, setComparing] = useState(false);
+  const [players, setPlayers] = useState(1);
+  const [playerId, setPlayerId] = useState(rates[0]?.playerId ?? '');
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
 
-  /** Shows the change at once, and puts it back when the server did not take it. */
-  async function change(next: LadderRow, save: () => Promise<unknown>): Promise<boolean> {
-    const before = ladder;
-    setLadder(next);
-    const worked = await attempt(save);
-    if (!worked) setLadder(before);
-    return worked;
-  }
+  // a rung that did not change is not judged again
+  const known = useRef(new WeakMap<RungDocument, ReturnType<typeof judge>>());
+  const judged = useMemo(() => {
+    const found = new Map<string, ReturnType<typeof judge>>();
+    for (const { id, document } of rungs) {
+      const before = known.current.get(document);
+      const now = before === undefined ? judge(kit, sport, document) : before;
+      known.current.set(document, now);
+      found.set(id, now);
+    }
+    return found;
+  }, [rungs, kit, sport]);
 
-  function saveHead(part: Partial<Pick<LadderRow, 'name' | 'level' | 'approach'>>): void {
-    const next = { ...ladder, ...part };
-    const { name, sport, level, approach } = next;
-    void change(next, () => api('PUT', `ladders/${ladder.id}`, { name, sport, level, approach }));
-  }
-
-  const reorder = (next: RungRow[]): Promise<boolean> =>
-    change({ ...ladder, rungs: next }, () => api('PUT', `ladders/${ladder.id}/order`, { rungIds: next.map(({ id }) => id) }));
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+      const { target } = event;
+      // a field that is being typed in has an undo of its own
+      if (target instanceof HTMLInputElement && target.type !== 'checkbox') return;
+      event.preventDefault();
+      if (event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo]);
 
   function move(index: number, by: 1 | -1): void {
     const to = index + by;
-    if (to >= 0 && to < rungs.length) void reorder(arrayMove(rungs, index, to));
+    if (to >= 0 && to < rungs.length) putRungs(arrayMove(rungs, index, to));
   }
 
   function onDragEnd({ active, over }: DragEndEvent): void {
     const [from, to] = [rungs.findIndex(({ id }) => id === active.id), rungs.findIndex(({ id }) => id === over?.id)];
-    if (from >= 0 && to >= 0 && from !== to) void reorder(arrayMove(rungs, from, to));
+    if (from >= 0 && to >= 0 && from !== to) putRungs(arrayMove(rungs, from, to));
   }
 
-  async function duplicate(rung: RungRow, index: number): Promise<void> {
+  function duplicate(rung: RungRow, index: number): void {
     const copy: RungRow = { ...rung, id: uuidv7(), document: { ...rung.document, name: `${rung.document.name.slice(0, 113)} (copy)` } };
-    const next = rungs.toSpliced(index + 1, 0, copy);
-    await change({ ...ladder, rungs: next }, async () => {
-      await api('PUT', `rungs/${copy.id}`, { ladderId: ladder.id, document: copy.document });
-      await api('PUT', `ladders/${ladder.id}/order`, { rungIds: next.map(({ id }) => id) });
-    });
+    putRungs(rungs.toSpliced(index + 1, 0, copy));
   }
 
-  async function remove(rung: RungRow): Promise<void> {
-    const worked = await change({ ...ladder, rungs: rungs.filter(({ id }) => id !== rung.id) }, () => api('DELETE', `rungs/${rung.id}`));
-    if (!worked) return;
-    saidWithUndo(`“${rung.document.name}” was deleted.`, async () => {
-      await api('POST', `rungs/${rung.id}/restore`, {});
-      setLadder((now) => ({ ...now, rungs: [...now.rungs, rung].sort((a, b) => a.position - b.position) }));
-    });
+  function remove(rung: RungRow): void {
+    putRungs(rungs.filter(({ id }) => id !== rung.id));
+    toast(`“${rung.document.name}” was deleted. Undo brings it back.`);
   }
 
-  async function removeLadder(): Promise<void> {
-    if (await attempt(() => api('DELETE', `ladders/${ladder.id}`))) location.assign(`/ladders?deleted=${ladder.id}`);
+  /** Fills the gap below a rung, or every gap of the ladder. */
+  function even(index: number | null): void {
+    const part = index === null ? rungs : rungs.slice(index - 1, index + 1);
+    const [first] = part;
+    const venue = first && venueOf(kit, sport, first.document);
+    const context = first && contextOf(kit, sport, first.document);
+    if (!venue || !context) return;
+    const documents = evenOut(
+      part.map(({ document }) => document),
+      venue,
+      context,
+    );
+    const own = new Map(part.map((rung) => [rung.document, rung]));
+    const filled = documents.map((document, position) => own.get(document) ?? { id: uuidv7(), ladderId: ladder.id, position, document });
+    if (filled.length === part.length) toast('Nothing in between can be aimed on this machine that would make it smaller.');
+    else putRungs(index === null ? filled : rungs.toSpliced(index - 1, 2, ...filled));
   }
 
-  const minutes = rungs.reduce((sum, { document }) => sum + minutesOf(document), 0);
-  const balls = rungs.reduce((sum, { document }) => sum + document.rounds * document.ballsPerRound, 0);
+  const rate = rates.find((each) => each.playerId === playerId);
+  const share = rate && rate.balls > 0 ? (rate.hits + 0.5) / (rate.balls + 1) : null;
+  const toClimb = ({ gate }: RungDocument): number | null =>
+    share === null ? null : 'streak' in gate ? hopeful(ballsToStreak(share, gate.streak)) : ballsToCount(share, gate.hits, gate.of);
+
   const topFirst = [...rungs].reverse();
+  const chosen = compared.flatMap((id) => {
+    const index = rungs.findIndex((rung) => rung.id === id);
+    return index < 0 ? [] : [{ rung: rungs[index]!, number: index + 1, judged: judged.get(id) ?? null }];
+  });
+  const stepUp = (index: number) => {
+    const [a, b] = [rungs[index - 1], rungs[index]!];
+    const [below, above] = [a && judged.get(a.id), judged.get(b.id)];
+    if (!a || !below || !above) return null;
+    const step = stepBetween({ document: a.document, demand: below.demand.total }, { document: b.document, demand: above.demand.total });
+    return step.kind === 'step' ? null : { ...step, kind: step.kind };
+  };
+  const gaps = rungs.filter((_, i) => stepUp(i)?.kind === 'gap').length;
 
   return (
-    <Units system={viewer.units}>
-      <div className="px-4 pt-4 pb-12 md:px-6">
-        <a href="/ladders" className="text-sm font-medium text-quiet hover:underline">
-          All ladders
-        </a>
-        <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-          <LadderName name={ladder.name} onRename={(name) => saveHead({ name })} />
-          <p className="pb-2 text-quiet">
-            {ladder.sport} · {rungs.length} {rungs.length === 1 ? 'rung' : 'rungs'} · {Math.round(minutes)} min · {balls} balls
+    <div className="px-4 pt-4 pb-12 md:px-6">
+      <LadderHead
+        state={state}
+        viewer={viewer}
+        kit={kit}
+        judged={rungs.map(({ id }) => judged.get(id) ?? null)}
+        rates={rates}
+        playerId={playerId}
+        onPlayer={setPlayerId}
+        players={players}
+        onPlayers={setPlayers}
+        gaps={gaps}
+        onEven={() => even(null)}
+      />
+      {rungs.length === 0 ? (
+        <div className="py-10">
+          <h2 className="text-2xl">No rungs yet</h2>
+          <p className="mt-2 max-w-xl text-lg">
+            Set up a kind ball on the bench and add it here. The easiest rung stands at the bottom; each one above asks a little more.
           </p>
-          <div className="ml-auto flex flex-wrap gap-2">
-            <button
-              type="button"
-              className="btn btn-ghost min-h-11"
-              onClick={() => attempt(async () => location.assign(`/ladders/${await duplicateLadder(ladder)}`))}
-            >
-              Duplicate
-            </button>
-            <button type="button" className="btn btn-ghost min-h-11" onClick={removeLadder}>
-              Delete
-            </button>
-            {rungs[0] && (
-              <a className="btn btn-primary min-h-12 px-5 text-base" href={`/courtside?rung=${rungs[0].id}`}>
-                Take it on court
-              </a>
-            )}
-          </div>
-        </div>
-        <div className="mt-3 flex flex-wrap items-end gap-4 border-b border-base-content pb-4">
-          <Select
-            className="w-40"
-            label="Level"
-            value={ladder.level}
-            onChange={(level) => saveHead({ level })}
-            options={LEVELS.map((level) => [level, level] as const)}
-          />
-          <Select
-            className="w-48"
-            label="Approach"
-            value={ladder.approach}
-            onChange={(approach) => saveHead({ approach })}
-            options={APPROACHES.map((each) => [each, APPROACH_NAMES[each]] as const)}
-          />
-          <p className="pb-2.5 text-quiet">{APPROACH_ADVICE[ladder.approach]}</p>
-        </div>
-        {rungs.length === 0 ? (
-          <div className="py-10">
-            <h2 className="text-2xl">No rungs yet</h2>
-            <p className="mt-2 max-w-xl text-lg">
-              Set up a kind ball on the bench and add it here. The easiest rung stands at the bottom; each one above asks a little more.
-            </p>
-            <a className="btn btn-primary mt-4 min-h-12" href="/bench">
+          <div className="mt-4 flex flex-wrap gap-3">
+            <a className="btn btn-primary min-h-12" href="/bench">
               Open the bench
             </a>
+            <a className="btn btn-outline min-h-12" href="/ladders/build">
+              Build one to a game ball
+            </a>
           </div>
-        ) : (
-          <DndContext id="rungs" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-            <SortableContext items={topFirst.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-              <ol className="border-b-2 border-base-content" aria-label="Rungs, hardest first">
-                {topFirst.map((rung) => {
-                  const index = rungs.indexOf(rung);
-                  return (
+        </div>
+      ) : (
+        <DndContext id="rungs" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+          <SortableContext items={topFirst.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+            <ol className="border-b-2 border-base-content" aria-label="Rungs, hardest first">
+              {topFirst.map((rung) => {
+                const index = rungs.indexOf(rung);
+                const step = stepUp(index);
+                return (
+                  <Fragment key={rung.id}>
                     <RungLine
-                      key={rung.id}
                       rung={rung}
                       number={index + 1}
                       count={rungs.length}
-                      sport={ladder.sport}
+                      sport={sport}
                       kit={kit}
+                      judged={judged.get(rung.id) ?? null}
+                      open={open === rung.id}
+                      compared={compared.includes(rung.id)}
+                      readOnly={readOnly}
+                      toClimb={toClimb(rung.document)}
+                      onOpen={() => setOpen(open === rung.id ? null : rung.id)}
                       onMove={(by) => move(index, by)}
+                      onChange={(part, key) => state.putRung(rung.id, part, key)}
                       onDuplicate={() => duplicate(rung, index)}
                       onDelete={() => remove(rung)}
+                      onCompare={(on) => setCompared((now) => (on ? [...now, rung.id].slice(-2) : now.filter((id) => id !== rung.id)))}
                     />
-                  );
-                })}
-              </ol>
-            </SortableContext>
-          </DndContext>
-        )}
-        <div className="mt-3 flex flex-wrap justify-between gap-3 text-sm text-quiet">
+                    {step && <GapLine {...step} onEven={readOnly ? null : () => even(index)} />}
+                  </Fragment>
+                );
+              })}
+            </ol>
+          </SortableContext>
+        </DndContext>
+      )}
+      <div className="no-print mt-3 flex flex-wrap items-center justify-between gap-3 text-sm text-quiet">
+        <div className="flex flex-wrap gap-2">
           <a className="btn btn-ghost min-h-11" href="/bench">
             + Rung from the bench
           </a>
-          <p className="self-center">drag a rung by its grip, or Alt ↑ ↓ on it</p>
+          <a className="btn btn-ghost min-h-11" href="/ladders/build">
+            Build a ladder to a game ball
+          </a>
         </div>
+        {compared.length > 0 && (
+          <button type="button" className="btn btn-outline min-h-11" disabled={chosen.length < 2} onClick={() => setComparing(true)}>
+            {chosen.length < 2 ? 'Tick a second rung to compare' : `Compare rungs ${chosen.map(({ number }) => number).join(' and ')}`}
+          </button>
+        )}
+        <p>drag a rung by its grip, or Alt ↑ ↓ on it</p>
       </div>
-    </Units>
+      {comparing && chosen.length === 2 && <CompareRungs pair={[chosen[0]!, chosen[1]!]} onClose={() => setComparing(false)} />}
+    </div>
   );
 }
 
-/** The ladder's name as a title that can be typed over; Escape leaves it as it was. */
-function LadderName({ name, onRename }: { name: string; onRename: (name: string) => void }) {
-  const [text, setText] = useState(name);
-  const commit = (): void => {
-    const tidy = text.trim().slice(0, 120);
-    if (tidy === '') setText(name);
-    else if (tidy !== name) onRename(tidy);
-  };
-  return (
-    <h1 className="min-w-0 grow basis-72 text-3xl">
-      <input
-        aria-label="Name of the ladder"
-        maxLength={120}
-        className="w-full border-b-2 border-transparent bg-transparent py-1 hover:border-base-300 focus:border-base-content"
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur();
-          if (event.key === 'Escape') setText(name);
-        }}
-      />
-    </h1>
-  );
-}
+/** More balls than this is no hope. */
+const NO_HOPE = 2000;
+const hopeful = (balls: number): number => (balls > NO_HOPE ? Number.POSITIVE_INFINITY : balls);

@@ -1,12 +1,26 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { type Comfort, conditionsOf, minutesOf, printAngle, printTime, type Sport, throwBall, timeBudget } from '@good-arc/core';
-import { Copy, GripVertical, Pencil, Trash2 } from 'lucide-react';
+import {
+  type Change,
+  deal,
+  type Judgement,
+  minutesOf,
+  printAngle,
+  printTime,
+  type RungDocument,
+  type Sport,
+  sayNeed,
+} from '@good-arc/core';
+import { ChevronDown, GripVertical } from 'lucide-react';
 import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
-import { ComfortMark } from '../../ui/ComfortMark.tsx';
+import { DemandBar } from '../../ui/DemandBar.tsx';
+import { dialWords } from '../../ui/dialWords.ts';
+import { FeedShape } from '../../ui/FeedShape.tsx';
+import { machineOf } from '../../ui/judge.ts';
 import { useUnits } from '../../ui/Units.tsx';
+import { RungDetail } from './RungDetail.tsx';
 
 interface Props {
   rung: RungRow;
@@ -14,125 +28,165 @@ interface Props {
   count: number;
   sport: Sport;
   kit: Kit;
+  judged: Judgement | null;
+  open: boolean;
+  compared: boolean;
+  readOnly: boolean;
+  /** Balls to expect until its gate is met at the player's recent rate; null when nothing is known. */
+  toClimb: number | null;
+  onOpen: () => void;
   onMove: (by: 1 | -1) => void;
+  onChange: (part: Partial<RungDocument>, key?: string) => void;
   onDuplicate: () => void;
   onDelete: () => void;
+  onCompare: (on: boolean) => void;
 }
 
-/** Comfort of a rung's own timing; null when a ball does not reach the player. */
-function comfortOfRung({ document }: RungRow): Comfort | null {
-  const { feeds, level, intervalS, player, shadowSwings } = document;
-  const arrivals = feeds
-    .filter(({ on }) => on)
-    .map(({ launch, stroke }) => ({ stroke, arrival: throwBall(conditionsOf(document), launch, player.start.y).arrival }));
-  const [first] = arrivals;
-  if (!first || arrivals.some(({ arrival }) => arrival === null)) return null;
-  const balls = arrivals.map(({ arrival }) => ({ flightS: arrival!.timeS, contact: { x: arrival!.x, y: arrival!.y } }));
-  return timeBudget({ level, stroke: first.stroke, doubtBits: 0, intervalS, balls, recover: player.recover, shadowSwings }).comfort;
-}
+const STRIP = 12;
 
-/** One rung of the ladder; dragged by its grip, or moved with Alt and the arrow keys from anywhere on it. */
-export function RungLine({ rung, number, count, sport, kit, onMove, onDuplicate, onDelete }: Props) {
+/** One rung of the ladder; dragged by its grip, or moved with Alt and the arrow keys from anywhere on it. Opens to be changed in place. */
+export function RungLine(props: Props) {
+  const { rung, number, count, sport, kit, judged, open, readOnly, toClimb, onOpen, onMove } = props;
   const { document } = rung;
   const units = useUnits();
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: rung.id });
-  const comfort = useMemo(() => comfortOfRung(rung), [rung]);
-  const [feed] = document.feeds;
-  const machine = kit.machines.find(({ id }) => id === document.machineId);
-  const { launch } = feed!;
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id: rung.id,
+    disabled: readOnly,
+  });
+  const strip = useMemo(() => deal(document, Math.min(STRIP, document.ballsPerRound)), [document]);
+  const { launch } = document.feeds[0]!;
+  const machine = machineOf(kit, document);
+  const dials = dialWords(document, machine);
   return (
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Transform.toString(transform), transition }}
-      className={`grid grid-cols-[2.6rem_minmax(0,1fr)] items-center gap-x-3 gap-y-1 border-b border-base-300 py-3 focus-within:bg-base-200 md:grid-cols-[2.6rem_8.5rem_minmax(0,1.7fr)_minmax(0,1fr)_minmax(0,1fr)_5rem_auto] ${isDragging ? 'z-10 bg-base-200 shadow-lg' : ''}`}
+      className={`border-b border-base-300 ${isDragging ? 'z-10 bg-base-200 shadow-lg' : open ? 'border-x-2 border-y-2 border-base-content bg-base-200/40' : 'focus-within:bg-base-200/60'}`}
       onKeyDown={(event) => {
-        if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
+        if (readOnly || !event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
         event.preventDefault();
         onMove(event.key === 'ArrowUp' ? 1 : -1);
       }}
     >
-      <div className="flex items-center gap-1 self-start pt-1 md:self-center">
-        <button
-          type="button"
-          ref={setActivatorNodeRef}
-          {...attributes}
-          {...listeners}
-          aria-label={`Move rung ${number}, ${document.name}`}
-          className="-ml-2 flex h-12 w-6 cursor-grab touch-none items-center justify-center text-quiet"
-        >
-          <GripVertical size={20} aria-hidden />
-        </button>
-        <span className="font-title text-2xl font-bold">{number}</span>
-      </div>
-      <div className="hidden md:block">
-        <ArcThumb document={document} sport={sport} />
-      </div>
-      <div className="min-w-0">
-        <h3 className="text-lg leading-tight break-words">
-          <a className="hover:underline" href={`/bench?rung=${rung.id}`}>
-            {document.name}
-          </a>
-        </h3>
-        <p className="text-sm text-quiet">
-          {machine?.name ?? 'a machine that was archived'} · {units.speed(launch.speedMps)} · {printAngle(launch.elevationDeg)}
-          {document.focalPoint && ` · ${document.focalPoint}`}
-        </p>
-      </div>
-      <div className="col-start-2 md:col-start-auto">
-        <div className="flex flex-wrap gap-1" aria-hidden="true">
-          {Array.from({ length: Math.min(12, document.ballsPerRound) }, (_, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: twelve alike dots
-            <span key={i} className="h-3 w-3 rounded-full bg-ball" />
-          ))}
+      <div className="grid grid-cols-[2.6rem_minmax(0,1fr)_2.75rem] items-center gap-x-3 gap-y-1 py-2.5 md:grid-cols-[2.6rem_8.5rem_minmax(0,1.6fr)_minmax(0,1fr)_minmax(0,0.9fr)_4rem_minmax(0,1.1fr)_2.75rem] print:grid-cols-[2rem_6.6rem_minmax(0,1.6fr)_minmax(0,1.1fr)_minmax(0,1fr)_2.8rem_minmax(0,1.1fr)] print:gap-x-2 print:py-1.5 print:text-xs md:px-1">
+        <div className="flex items-center gap-1 self-start pt-1 md:self-center">
+          <button
+            type="button"
+            ref={setActivatorNodeRef}
+            {...attributes}
+            {...listeners}
+            aria-label={`Move rung ${number}, ${document.name}`}
+            className="no-print -ml-2 flex h-12 w-6 cursor-grab touch-none items-center justify-center text-quiet"
+          >
+            <GripVertical size={20} aria-hidden />
+          </button>
+          <span className="font-title text-2xl font-bold">{number}</span>
         </div>
-        <p className="text-sm">
-          {document.rounds} × {document.ballsPerRound} balls, every {printTime(document.intervalS, 1)}
-        </p>
-      </div>
-      <div className="col-start-2 text-sm md:col-start-auto">
-        <p>{units.length(document.targetSize.widthM)} wide</p>
-        <p className="text-quiet">
-          climb at {document.gate.hits} of {document.gate.of}
-        </p>
-      </div>
-      <div className="col-start-2 flex gap-3 text-sm md:col-start-auto md:block">
-        <p className="dial">{Math.round(minutesOf(document))} min</p>
-        {comfort && <ComfortMark comfort={comfort} />}
-      </div>
-      <div className="col-start-2 -ml-2 flex md:col-start-auto md:ml-0">
-        <a className="btn btn-ghost min-h-11 px-2" href={`/courtside?rung=${rung.id}`}>
-          Run
-        </a>
-        <a
-          className="btn btn-ghost btn-square min-h-11"
-          href={`/bench?rung=${rung.id}`}
-          aria-label={`Change rung ${number} on the bench`}
-          title="Change on the bench"
-        >
-          <Pencil size={18} aria-hidden />
-        </a>
+        <div className="hidden md:block print:block">
+          <ArcThumb document={document} sport={sport} />
+        </div>
+        <div className="min-w-0">
+          <h3 className="text-lg leading-tight break-words">
+            <a className="hover:underline" href={`/bench?rung=${rung.id}`}>
+              {document.name}
+            </a>
+          </h3>
+          <p className="text-sm text-quiet">
+            {machine?.name ?? 'a machine that was archived'} · {units.speed(launch.speedMps)} · {printAngle(launch.elevationDeg)}
+            {dials && (
+              <>
+                {' · '}
+                <span className="dial text-base-content">{dials}</span>
+              </>
+            )}
+            {document.focalPoint && ` · ${document.focalPoint}`}
+          </p>
+        </div>
         <button
           type="button"
-          className="btn btn-ghost btn-square min-h-11"
-          aria-label={`Duplicate rung ${number}`}
-          title="Duplicate"
-          onClick={onDuplicate}
+          className="btn btn-ghost btn-square no-print col-start-3 row-start-1 min-h-11 md:col-start-auto md:row-start-auto md:order-last"
+          aria-expanded={open}
+          aria-label={`${open ? 'Close' : 'Open'} rung ${number}, ${document.name}`}
+          onClick={onOpen}
         >
-          <Copy size={18} aria-hidden />
+          <ChevronDown size={22} aria-hidden className={open ? 'rotate-180' : ''} />
         </button>
-        <button
-          type="button"
-          className="btn btn-ghost btn-square min-h-11"
-          aria-label={`Delete rung ${number}`}
-          title="Delete"
-          onClick={onDelete}
-        >
-          <Trash2 size={18} aria-hidden />
-        </button>
+        <div className="col-start-2 md:col-start-auto print:col-start-auto">
+          <div className="flex flex-wrap gap-0.5" aria-hidden="true">
+            {strip.map((feed, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a ball is its place in the strip
+              <FeedShape key={i} index={feed} />
+            ))}
+          </div>
+          <p className="text-sm">
+            {document.rounds} × {document.ballsPerRound} balls, every {printTime(document.intervalS, 1)}
+          </p>
+        </div>
+        <div className="col-start-2 text-sm md:col-start-auto print:col-start-auto">
+          <p>{units.length(document.targetSize.widthM)} wide</p>
+          <p className="text-quiet">climb at {sayNeed(document.gate)}</p>
+          {toClimb !== null && (
+            <p className={Number.isFinite(toClimb) ? 'text-quiet' : 'font-semibold text-error'}>
+              {Number.isFinite(toClimb) ? `in about ${Math.round(toClimb)} balls` : 'hopeless at the recent rate'}
+            </p>
+          )}
+        </div>
+        <p className="dial col-start-2 text-sm md:col-start-auto print:col-start-auto">{Math.round(minutesOf(document))} min</p>
+        <div className="col-start-2 md:col-start-auto print:col-start-auto">
+          {judged ? (
+            <DemandBar demand={judged.demand} comfort={judged.comfort} />
+          ) : (
+            <p className="text-sm text-quiet">cannot be judged: a ball of it does not reach the player</p>
+          )}
+          {judged?.survival && <p className="text-sm font-semibold">survival pace</p>}
+        </div>
       </div>
+      {open && <RungDetail {...props} />}
       <span className="sr-only">
         {number} of {count} from the bottom
       </span>
+    </li>
+  );
+}
+
+const CHANGE_NAMES: Record<Change, string> = {
+  placement: 'placement',
+  pace: 'pace',
+  spin: 'spin',
+  interval: 'interval',
+  order: 'order',
+  target: 'target',
+};
+
+/** Between two rungs: a step that is too big, or one that goes down. */
+export function GapLine({
+  rise,
+  changes,
+  kind,
+  onEven,
+}: {
+  rise: number;
+  changes: readonly Change[];
+  kind: 'gap' | 'down';
+  onEven: (() => void) | null;
+}) {
+  const list = changes.map((each) => CHANGE_NAMES[each]);
+  return (
+    <li
+      className="flex flex-wrap items-center gap-x-4 gap-y-1 border-y border-dashed border-base-content px-2 py-1.5 md:pl-14"
+      data-testid={kind}
+    >
+      <p className={`font-title text-lg font-bold ${kind === 'gap' ? 'text-error' : ''}`}>
+        {kind === 'gap'
+          ? `Big step: demand ${rise < 0 ? '−' : '+'}${Math.abs(Math.round(rise))}${list.length > 2 ? `, ${list.length} things change` : ''}`
+          : `A step down: demand −${Math.abs(Math.round(rise))}`}
+      </p>
+      <p className="text-sm text-quiet">{list.join(', ')}</p>
+      {kind === 'gap' && onEven && (
+        <button type="button" className="btn btn-outline no-print ml-auto min-h-11 border-error text-error" onClick={onEven}>
+          Even it out
+        </button>
+      )}
     </li>
   );
 }

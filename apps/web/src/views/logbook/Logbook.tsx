@@ -1,4 +1,4 @@
-import { printAngle, printShare, printSpin, printTime, SURFACES, tally } from '@good-arc/core';
+import { printAngle, printShare, printSpin, printTime, SURFACES, sayNeed, tally } from '@good-arc/core';
 import {
   createSortedRowModel,
   rowSortingFeature,
@@ -221,7 +221,7 @@ function RoundDetail({ round }: { round: RoundRow }) {
     ['Set to', `${units.speed(launch.speedMps, 1)}, ${printAngle(launch.elevationDeg, 1)}, ${printSpin(launch.topspinRpm)} topspin`],
     ['Every', printTime(card.intervalS, 1)],
     ['Target', `${units.length(card.targetSize.widthM)} wide, ${units.length(card.targetSize.depthM)} deep`],
-    ['Gate', `${card.gate.hits} of ${card.gate.of}`],
+    ['Gate', sayNeed(card.gate)],
     ['Air', `${units.temperature(weather.temperatureC)}, ${units.altitude(weather.altitudeM)}`],
     ['Wind', wind(weather, units.speed)],
     ...(speeds.length > 0

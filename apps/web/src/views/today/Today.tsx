@@ -30,6 +30,8 @@ interface Props {
   courts: CourtRow[];
   missing: { courts: boolean; machines: boolean; players: boolean };
   lastDays: { rounds: number; hits: number; balls: number };
+  /** Planned outings from today on, the next first. */
+  plans: { id: string; name: string; startsAt: string; ladderName: string; players: string[]; absent: number }[];
 }
 
 export default function Today(props: Props) {
@@ -40,7 +42,7 @@ export default function Today(props: Props) {
   );
 }
 
-function TodayPage({ viewer, again, climbs, courts, missing, lastDays }: Props) {
+function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: Props) {
   const units = useUnits();
   const steps = [
     missing.courts && ['/kit?at=courts', 'Add a court', 'Its lines and net are known; only the surface matters.'],
@@ -67,6 +69,27 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays }: Props) 
             </li>
           ))}
         </ol>
+      )}
+      {plans.length > 0 && (
+        <section className="mt-4" aria-labelledby="planned">
+          <h2 id="planned" className="border-b border-base-content pb-1 text-xl">
+            Planned
+          </h2>
+          <ul>
+            {plans.map(({ id, name, startsAt, ladderName, players, absent }) => (
+              <li key={id} className="flex flex-wrap items-baseline gap-x-4 border-b border-base-300 py-2.5">
+                <a className="text-lg font-bold hover:underline" href={`/plan?id=${id}`}>
+                  {name}
+                </a>
+                <span className="font-medium">{printMoment(startsAt)}</span>
+                <span className="text-quiet">
+                  {ladderName} · {players.join(', ')}
+                  {absent > 0 && ` · ${absent} absent`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
       )}
       <div className="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
         <section aria-labelledby="again">

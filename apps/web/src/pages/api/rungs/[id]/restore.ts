@@ -1,9 +1,0 @@
-import { z } from 'zod';
-import { rung } from '../../../../db/schema.ts';
-import { endpoint } from '../../../../server/endpoint.ts';
-import { mustBeAllowed } from '../../../../server/scope.ts';
-
-export const POST = endpoint(z.strictObject({}), async ({ id, store, scope }) => {
-  mustBeAllowed(scope, 'plans');
-  await store.restore(rung, id, 'rung');
-});

@@ -1,0 +1,147 @@
+import { type CourtPlan, isInZone, type Zone } from '@good-arc/core';
+import { type KeyboardEvent, type PointerEvent, useState } from 'react';
+import { CourtDrawing } from './CourtDrawing.tsx';
+import { describeSpot } from './place.ts';
+import { rulerScale } from './scale.ts';
+import { useUnits } from './Units.tsx';
+import { useWidth } from './useWidth.ts';
+
+export interface PlanMark {
+  id: string;
+  x: number;
+  y: number;
+  label: string;
+  leftOut: boolean;
+}
+
+interface Props {
+  plan: CourtPlan;
+  machine: { x: number; y: number };
+  marks: readonly PlanMark[];
+  /** A ball of the simulation that has just landed, to be marked as one would a real one. */
+  landed: { x: number; y: number } | null;
+  zone?: Zone;
+  onMark: (spot: { x: number; y: number }) => void;
+  off?: boolean;
+}
+
+const STEP_M = 0.25;
+
+/** The court to tap on where a ball first touched; with keys, arrows move a cross and Enter marks it. */
+export function LandingPlan({ plan, machine, marks, landed, zone, onMark, off = false }: Props) {
+  const units = useUnits();
+  const [ref, width] = useWidth(360);
+  const scale = rulerScale(plan, width, width < 500 ? 250 : 320);
+  const [cross, setCross] = useState<{ x: number; y: number } | null>(null);
+  const start = marks.at(-1) ?? plan.landing;
+
+  function tap(event: PointerEvent<SVGSVGElement>): void {
+    if (off) return;
+    setCross(null);
+    const box = event.currentTarget.getBoundingClientRect();
+    onMark({ x: scale.acrossBack(event.clientY - box.top), y: scale.alongBack(event.clientX - box.left) });
+  }
+
+  function key(event: KeyboardEvent): void {
+    const now = cross ?? { x: start.x, y: start.y };
+    const size = STEP_M * (event.shiftKey ? 5 : event.altKey ? 0.2 : 1);
+    const along = scale.flipped ? 1 : -1;
+    const by = {
+      ArrowLeft: { x: 0, y: -along * size },
+      ArrowRight: { x: 0, y: along * size },
+      ArrowUp: { x: scale.flipped ? -size : size, y: 0 },
+      ArrowDown: { x: scale.flipped ? size : -size, y: 0 },
+    }[event.key];
+    if (by) {
+      event.preventDefault();
+      setCross({ x: now.x + by.x, y: now.y + by.y });
+    } else if (event.key === 'Enter' && !off) {
+      event.preventDefault();
+      onMark(now);
+      setCross(null);
+    }
+  }
+
+  return (
+    <div ref={ref} className="touch-manipulation">
+      <svg
+        role="application"
+        aria-label={`Plan: tap where the ball first touched. With keys: arrows move the cross, Enter marks it.${cross ? ` Cross ${describeSpot(plan, cross, units.length)}.` : ''}`}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: it takes the arrow keys
+        tabIndex={0}
+        width={width}
+        height={scale.planHeight}
+        viewBox={`0 0 ${width} ${scale.planHeight}`}
+        className={`block cursor-crosshair select-none ${off ? 'opacity-60' : ''}`}
+        data-testid="landing-plan"
+        data-cross={cross ? `${cross.x} ${cross.y}` : undefined}
+        onPointerDown={tap}
+        onKeyDown={key}
+        onFocus={(event) => event.currentTarget.matches(':focus-visible') && setCross((now) => now ?? { x: start.x, y: start.y })}
+        onBlur={() => setCross(null)}
+      >
+        <CourtDrawing plan={plan} scale={scale} />
+        {zone && (
+          <rect
+            x={Math.min(scale.along(zone.y - zone.depthM / 2), scale.along(zone.y + zone.depthM / 2))}
+            y={Math.min(scale.across(zone.x - zone.widthM / 2), scale.across(zone.x + zone.widthM / 2))}
+            width={zone.depthM * scale.perM}
+            height={zone.widthM * scale.perAcross}
+            fill="none"
+            stroke="var(--color-arrive)"
+            strokeWidth={2.5}
+            strokeDasharray="6 4"
+          />
+        )}
+        <rect x={scale.along(machine.y) - 9} y={scale.across(machine.x) - 9} width={18} height={18} fill="currentColor" />
+        {landed && (
+          <g data-testid="landed" data-x={landed.x} data-y={landed.y}>
+            <circle
+              cx={scale.along(landed.y)}
+              cy={scale.across(landed.x)}
+              r={13}
+              fill="none"
+              stroke="var(--color-ball)"
+              strokeWidth={2.5}
+              strokeDasharray="3 3"
+            />
+            <circle cx={scale.along(landed.y)} cy={scale.across(landed.x)} r={2.5} fill="var(--color-ball)" />
+          </g>
+        )}
+        {marks.map(({ id, x, y, label, leftOut }) => (
+          <g key={id}>
+            <circle
+              cx={scale.along(y)}
+              cy={scale.across(x)}
+              r={10}
+              fill={leftOut ? 'var(--color-base-100)' : 'var(--color-ball)'}
+              stroke="var(--color-ball)"
+              strokeWidth={2}
+            />
+            <text
+              x={scale.along(y)}
+              y={scale.across(x) + 4.5}
+              textAnchor="middle"
+              fontSize={13}
+              fontWeight={700}
+              fill={leftOut ? 'currentColor' : '#14212e'}
+            >
+              {label}
+            </text>
+            {zone && (
+              <title>
+                {label}: {isInZone(zone, { x, y }) ? 'in the zone' : 'outside it'}
+              </title>
+            )}
+          </g>
+        ))}
+        {cross && (
+          <g stroke="currentColor" strokeWidth={2} aria-hidden="true">
+            <line x1={scale.along(cross.y) - 11} x2={scale.along(cross.y) + 11} y1={scale.across(cross.x)} y2={scale.across(cross.x)} />
+            <line x1={scale.along(cross.y)} x2={scale.along(cross.y)} y1={scale.across(cross.x) - 11} y2={scale.across(cross.x) + 11} />
+          </g>
+        )}
+      </svg>
+    </div>
+  );
+}

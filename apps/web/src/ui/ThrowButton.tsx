@@ -1,0 +1,26 @@
+import type { useTestBalls } from './useTestBalls.ts';
+
+/** Throws test balls; while the machine moves it is the hold button, the largest thing in reach. */
+export function ThrowButton({ line, count, name }: { line: ReturnType<typeof useTestBalls>; count: number; name: string }) {
+  if (!line.hasLine) return null;
+  if (line.busy)
+    return (
+      <button
+        type="button"
+        className="col-span-2 min-h-20 w-full bg-error font-title text-4xl font-bold text-error-content"
+        onClick={line.hold}
+      >
+        Hold
+      </button>
+    );
+  return (
+    <button
+      type="button"
+      className="btn btn-secondary col-span-2 min-h-14 w-full text-lg"
+      disabled={!line.linkUp}
+      onClick={() => line.throwBalls(count)}
+    >
+      {line.linkUp ? name : 'The machine does not answer'}
+    </button>
+  );
+}

@@ -1,0 +1,77 @@
+import type { MachineEvent, RadarReading, Status } from '@good-arc/machine-link';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { CourtsideCommand } from '../api/schemas.ts';
+import { api } from './api.ts';
+
+type Heard = MachineEvent | RadarReading | { event: 'link'; up: boolean };
+
+const BEAT_MS = 1000;
+/** This page's own id: the machine goes on only while the page that drives it is there. */
+const PAGE = `?page=${Math.random().toString(36).slice(2)}`;
+
+/** The answer of the machine to a command, as the server passes it on. */
+interface MachineReply {
+  ok: boolean;
+  state: string;
+  text?: string;
+}
+
+export interface MachineView {
+  /** The server's stream is open, and the machine answers the server. */
+  serverUp: boolean;
+  linkUp: boolean;
+  status: Status | null;
+  /** `performance.now()` of the next release; null when none is due. */
+  dueAt: number | null;
+  heardAt: number;
+}
+
+/**
+ * Listens to a machine's line, and says every second that somebody is there: when the page goes, the machine is held.
+ * @param onRelease,onMisfeed,onReading are called as the machine reports, at once
+ */
+export function useMachine(
+  machineId: string,
+  hasLine: boolean,
+  on: {
+    release: (event: Extract<MachineEvent, { event: 'release' }>) => void;
+    misfeed: (seq: number) => void;
+    reading: (seq: number, speedMps: number) => void;
+  },
+) {
+  const [view, setView] = useState<MachineView>({ serverUp: false, linkUp: false, status: null, dueAt: null, heardAt: 0 });
+  const handlers = useRef(on);
+  handlers.current = on;
+
+  useEffect(() => {
+    if (!hasLine) return;
+    const source = new EventSource(`/api/machines/${machineId}/link${PAGE}`);
+    source.onopen = () => setView((now) => ({ ...now, serverUp: true }));
+    source.onerror = () => setView((now) => ({ ...now, serverUp: false, linkUp: false, dueAt: null }));
+    source.onmessage = ({ data }) => {
+      const heard = JSON.parse(data as string) as Heard;
+      const heardAt = performance.now();
+      if (heard.event === 'release') handlers.current.release(heard);
+      else if (heard.event === 'misfeed') handlers.current.misfeed(heard.seq);
+      else if (heard.event === 'reading') handlers.current.reading(heard.seq, heard.speedMps);
+      setView((now) => {
+        if (heard.event === 'link') return { ...now, linkUp: heard.up, dueAt: null, ...(heard.up ? {} : { status: null }) };
+        if (heard.event === 'status')
+          return { ...now, status: heard, heardAt, dueAt: heard.nextInS === null ? null : heardAt + heard.nextInS * 1000 };
+        return { ...now, heardAt };
+      });
+    };
+    // a beat that fails is a beat that is missing: that is its meaning
+    const beat = setInterval(() => void api('POST', `machines/${machineId}/beat${PAGE}`, {}).catch(() => {}), BEAT_MS);
+    return () => {
+      clearInterval(beat);
+      source.close();
+    };
+  }, [machineId, hasLine]);
+
+  const command = useCallback(
+    (body: CourtsideCommand) => api<MachineReply>('POST', `machines/${machineId}/command${PAGE}`, body),
+    [machineId],
+  );
+  return { view, command };
+}

@@ -1,0 +1,253 @@
+import {
+  ballById,
+  FRAME_RATES,
+  forGap,
+  hitterEye,
+  LEVEL_NEEDS,
+  linearSpread,
+  PLATE,
+  placeQuestion,
+  printTime,
+  questionFor,
+  strikeZone,
+  twoPitches,
+} from '@good-arc/core';
+import { lazy, Suspense, useState } from 'react';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { SourceMark } from '../../ui/SourceMark.tsx';
+import { useUnits } from '../../ui/Units.tsx';
+import { ellipse } from './ellipse.ts';
+import { Handle } from './Handle.tsx';
+import { BATTER_M, type BenchState, strikeQuestion, type Worked } from './useBench.ts';
+
+const HitterView = lazy(() => import('./hitter/HitterView.tsx'));
+
+const PX_PER_M = 190;
+const VIEW = { x: 0.75, top: 1.55 };
+
+/** The window at the plate as the hitter sees it, and what two pitches are to each other. */
+export function PlateWindow({ bench }: { bench: BenchState }) {
+  const units = useUnits();
+  const [watching, setWatching] = useState(false);
+  const { setup, now, other, pair, change } = bench;
+  const { target } = setup;
+  if (target.kind !== 'plane') return null;
+  const batterM = setup.batterHeightM ?? BATTER_M;
+  const zone = strikeZone(batterM);
+  const beside = other && other.setup.target.kind === 'plane' ? other : null;
+  const [width, height] = [2 * VIEW.x * PX_PER_M, (VIEW.top + 0.08) * PX_PER_M];
+  const px = (x: number): number => (x + VIEW.x) * PX_PER_M;
+  const py = (z: number): number => (VIEW.top - z) * PX_PER_M;
+  const { radiusM } = ballById(setup.ballId);
+  const move = (x: number, z: number): void =>
+    change({ target: { ...target, x: Math.min(0.7, Math.max(-0.7, x)), z: Math.min(1.5, Math.max(0.1, z)) } }, 'target');
+  const asked = strikeQuestion(now);
+  const strike = (asked && linearSpread(asked))?.chance.inTarget ?? null;
+  const labelOf = (worked: Worked): string => (beside ? (worked === now ? pair.at : pair.at === 'a' ? 'b' : 'a').toUpperCase() : '');
+  return (
+    <div className="flex flex-wrap gap-x-6 gap-y-3">
+      <svg
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        className="block shrink-0 border border-base-content bg-court"
+        role="group"
+        aria-label="Window at the plate, as the hitter sees it"
+      >
+        <line x1={0} x2={width} y1={py(0)} y2={py(0)} stroke="currentColor" strokeWidth={2} />
+        <rect x={px(-PLATE.halfWidthM)} y={py(0)} width={2 * PLATE.halfWidthM * PX_PER_M} height={7} fill="currentColor" />
+        <rect
+          x={px(-PLATE.halfWidthM)}
+          y={py(zone.topM)}
+          width={2 * PLATE.halfWidthM * PX_PER_M}
+          height={(zone.topM - zone.bottomM) * PX_PER_M}
+          fill="none"
+          stroke="var(--color-arrive)"
+          strokeWidth={2.5}
+        />
+        <text x={px(PLATE.halfWidthM) + 6} y={py(zone.topM) + 5} className="fill-current text-[13px]">
+          {units.length(zone.topM)}
+        </text>
+        <text x={px(PLATE.halfWidthM) + 6} y={py(zone.bottomM) + 5} className="fill-current text-[13px]">
+          {units.length(zone.bottomM)}
+        </text>
+        {[beside, now].map(
+          (worked) =>
+            worked?.spread && (
+              <polygon
+                key={labelOf(worked) || 'one'}
+                points={ellipse(worked.spread.mean, worked.spread.cov)
+                  .map(({ x, y }) => `${px(x).toFixed(1)},${py(y).toFixed(1)}`)
+                  .join(' ')}
+                fill={worked === now ? 'var(--color-ball)' : 'currentColor'}
+                fillOpacity={worked === now ? 0.16 : 0.07}
+                stroke={worked === now ? 'var(--color-ball)' : 'currentColor'}
+                strokeWidth={1.4}
+              />
+            ),
+        )}
+        {beside?.setup.target.kind === 'plane' && (
+          <g>
+            <circle
+              cx={px(beside.setup.target.x)}
+              cy={py(beside.setup.target.z)}
+              r={radiusM * PX_PER_M}
+              fill="var(--color-base-100)"
+              stroke="currentColor"
+              strokeWidth={2}
+            />
+            <text
+              x={px(beside.setup.target.x)}
+              y={py(beside.setup.target.z) + 5}
+              textAnchor="middle"
+              className="fill-current text-[13px] font-bold"
+            >
+              {labelOf(beside)}
+            </text>
+          </g>
+        )}
+        <Handle
+          px={px(target.x)}
+          py={py(target.z)}
+          name="Where it passes the plate"
+          says={`${units.length(target.z)} up, ${units.length(target.x)} right`}
+          onDone={bench.close}
+          onDrag={(x, y) => move(x / PX_PER_M - VIEW.x, VIEW.top - y / PX_PER_M)}
+          onNudge={(right, down) => move(target.x + right / 2, target.z - down / 2)}
+        >
+          <circle cx={px(target.x)} cy={py(target.z)} r={Math.max(7, radiusM * PX_PER_M)} fill="var(--color-ball)" />
+          <text x={px(target.x)} y={py(target.z) + 5} textAnchor="middle" fill="var(--color-base-100)" className="text-[13px] font-bold">
+            {labelOf(now)}
+          </text>
+        </Handle>
+      </svg>
+      <div className="min-w-0 grow basis-72">
+        <div className="flex flex-wrap items-end gap-3">
+          <QuantityField
+            className="w-32"
+            label="Batter’s height"
+            dimension="length"
+            step={0.02}
+            min={0.8}
+            max={2.3}
+            value={batterM}
+            onChange={(batterHeightM) => change({ batterHeightM }, 'batter')}
+          />
+          <p className="pb-2">
+            <span className="font-title text-3xl font-bold">{strike === null ? '–' : `${Math.round(100 * strike)} %`}</span> strikes{' '}
+            <SourceMark
+              about="the zone"
+              source="Top 53.5 % and bottom 27 % of the batter’s height (the automated-zone proportion, quoted from memory); the rule book says mid-torso to the hollow of the knee. A ball that touches the zone counts. Spread by the machine’s repeatability."
+            />
+          </p>
+        </div>
+        <TwoPitchFigures bench={bench} beside={beside} batterM={batterM} />
+        <button
+          type="button"
+          className="btn btn-outline mt-3 min-h-11"
+          disabled={!now.arrangement.thrown}
+          onClick={() => setWatching(true)}
+        >
+          Hitter’s view
+        </button>
+      </div>
+      {watching && (
+        <Suspense fallback={<p role="status">Opening the hitter’s view …</p>}>
+          <HitterView
+            pitches={[now, beside]
+              .flatMap((worked) =>
+                worked?.arrangement.thrown
+                  ? [{ label: labelOf(worked) || 'A', setup: worked.setup, launch: worked.arrangement.thrown.launch }]
+                  : [],
+              )
+              .sort((p, q) => p.label.localeCompare(q.label))}
+            planeY={target.planeY}
+            eye={hitterEye(batterM, setup.player.x)}
+            zone={zone}
+            swingS={LEVEL_NEEDS[setup.level].prepareS.swing}
+            onClose={() => setWatching(false)}
+          />
+        </Suspense>
+      )}
+    </div>
+  );
+}
+
+function TwoPitchFigures({ bench, beside, batterM }: { bench: BenchState; beside: Worked | null; batterM: number }) {
+  const units = useUnits();
+  const [wantedMs, setWantedMs] = useState(60);
+  const { setup, now, pair, machine } = bench;
+  if (!beside)
+    return (
+      <p className="mt-2">
+        One pitch so far.{' '}
+        <button type="button" className="btn btn-sm btn-primary min-h-11" onClick={bench.split}>
+          Set a second pitch beside it
+        </button>
+      </p>
+    );
+  const [a, b] = pair.at === 'a' ? [now, beside] : [beside, now];
+  const [one, two] = [a, b].map(({ setup: its, arrangement }) => pitchOf(its, arrangement));
+  const planeY = setup.target.kind === 'plane' ? setup.target.planeY : PLATE.frontY_m;
+  const result = one && two ? twoPitches(one, two, planeY, setup.level, hitterEye(batterM, setup.player.x)) : null;
+  if (!result) return <p className="mt-2">One of the two cannot be thrown as it stands.</p>;
+  const { gapMs, frames, decideS, separationDeg, plateSeparationM } = result;
+  const first = pair.at === 'b' ? result.a.timeS : result.b.timeS;
+  const options = now.arrangement.solution
+    ? forGap(questionFor(machine.profile, placeQuestion(setup), setup), setup.target, now.arrangement.solution.speedMps, first, wantedMs)
+    : null;
+  const inHand = pair.at.toUpperCase();
+  return (
+    <div className="mt-2">
+      <p className="text-lg">
+        <b className="text-2xl">{Math.abs(gapMs).toFixed(0)} ms</b>:{' '}
+        {Math.abs(gapMs) < 0.5 ? 'they come together' : gapMs > 0 ? 'B comes after A' : 'B comes before A'}
+      </p>
+      <p className="text-sm">
+        {FRAME_RATES.map((rate) => `${Math.abs(frames[rate]).toFixed(1)} frames at ${rate}`).join(' · ')} per second
+      </p>
+      <p className="mt-1">
+        At the last moment to decide ({printTime(decideS)} after release) they are <b>{separationDeg.toFixed(1)}°</b> apart to the eye; at
+        the plate {units.length(plateSeparationM)}.
+      </p>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <QuantityField
+          className="w-36"
+          label={`Want ${inHand} later by, ms`}
+          dimension="count"
+          step={5}
+          min={-400}
+          max={400}
+          value={wantedMs}
+          onChange={setWantedMs}
+        />
+        {options?.speedMps != null && (
+          <button
+            type="button"
+            className="btn btn-outline min-h-11"
+            onClick={() => bench.change({ hold: { speedMps: options.speedMps! } })}
+          >
+            from here {units.speed(options.speedMps, 1)}
+          </button>
+        )}
+        {options?.releaseY != null && (
+          <button
+            type="button"
+            className="btn btn-outline min-h-11"
+            onClick={() =>
+              bench.change({ from: { ...setup.from, y: options.releaseY! }, hold: { speedMps: now.arrangement.solution!.speedMps } })
+            }
+          >
+            same speed from {units.length(options.releaseY)}
+          </button>
+        )}
+        {options && options.speedMps === null && options.releaseY === null && (
+          <p className="pb-2 text-sm">This machine cannot do that, from 25 to 55 ft.</p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+const pitchOf = (setup: Worked['setup'], { thrown }: Worked['arrangement']) =>
+  thrown && { conditions: placeQuestion(setup).conditions, launch: thrown.launch };

@@ -1,0 +1,185 @@
+import {
+  type Arrangement,
+  arrange,
+  conditionsOf,
+  type FieldedBall,
+  fieldBall,
+  firstSetup,
+  GAME_BOOK,
+  gameBallById,
+  type LinearSpread,
+  linearSpread,
+  netBetween,
+  PLATE,
+  type Setup,
+  type SpreadQuestion,
+  strikeZone,
+} from '@good-arc/core';
+import { useEffect, useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import type { Kit, MachineRow, Viewer } from '../../api/rows.ts';
+import { ownBall } from '../../ui/gameBalls.ts';
+import { useHistory } from '../../ui/history.ts';
+import { machineFor } from '../../ui/machineFor.ts';
+import { setupToText } from './address.ts';
+import type { EditedRung } from './SaveRung.tsx';
+
+/** A hitter’s height until it is typed, m. */
+export const BATTER_M = 1.75;
+
+/** Two set-ups that can be set side by side; `at` is the one in hand. */
+export interface Pair {
+  a: Setup;
+  b: Setup | null;
+  at: 'a' | 'b';
+}
+
+export const spreadQuestion = (setup: Setup, arrangement: Arrangement, machine: MachineRow): SpreadQuestion | null =>
+  arrangement.thrown && {
+    conditions: conditionsOf(setup),
+    launch: arrangement.thrown.launch,
+    repeatability: machine.profile.repeatability,
+    gustMps: setup.weather.gustMps ?? 0,
+    target: setup.target,
+    size: setup.targetSize,
+    net: netBetween(setup.sport, setup.from.y, setup.target.kind === 'landing' ? setup.target.y : setup.target.planeY),
+  };
+
+/** As `spreadQuestion`, with the strike zone as the target: a ball that touches it counts. Null for what is no pitch. */
+export function strikeQuestion({ setup, arrangement, machine }: Pick<Worked, 'setup' | 'arrangement' | 'machine'>): SpreadQuestion | null {
+  const question = spreadQuestion(setup, arrangement, machine);
+  if (question?.target.kind !== 'plane') return null;
+  const zone = strikeZone(setup.batterHeightM ?? BATTER_M);
+  const { radiusM } = question.conditions.ball;
+  return {
+    ...question,
+    target: { ...question.target, x: 0, z: (zone.topM + zone.bottomM) / 2 },
+    size: { widthM: 2 * (PLATE.halfWidthM + radiusM), depthM: zone.topM - zone.bottomM + 2 * radiusM },
+  };
+}
+
+export interface Worked {
+  setup: Setup;
+  machine: MachineRow;
+  arrangement: Arrangement;
+  spread: LinearSpread | null;
+  /** A ball thrown to fielders, through its hops to its rest. */
+  field: FieldedBall | null;
+}
+
+/** Everything the bench knows and can do: the set-ups, their flights, undo, and the address that reopens them. */
+export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdited: EditedRung | null) {
+  const history = useHistory(initial);
+  const pair = history.now;
+  const [edited, setEdited] = useState(initiallyEdited);
+  const [ownRows, setOwnRows] = useState(kit.gameBalls);
+  const setup = (pair.at === 'b' && pair.b) || pair.a;
+  const machineOf = (id: string): MachineRow => kit.machines.find((each) => each.id === id) ?? kit.machines[0]!;
+  const court = kit.courts.find(({ id }) => id === setup.courtId) ?? kit.courts[0]!;
+  const machine = machineOf(setup.machineId);
+
+  const work = (one: Setup): Worked => {
+    const its = machineOf(one.machineId);
+    const own = ownRows.find(({ id }) => id === one.gameBallId);
+    const arrangement = arrange(one, its.profile, own ? ownBall(own) : (gameBallById(one.gameBallId) ?? null));
+    const question = spreadQuestion(one, arrangement, its);
+    const field =
+      one.sport === 'baseball' && one.target.kind === 'landing' && arrangement.thrown
+        ? fieldBall(conditionsOf(one), one.surfaceId, arrangement.thrown.launch, one.level)
+        : null;
+    return { setup: one, machine: its, arrangement, spread: question && linearSpread(question), field };
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: machines of the kit do not change on this page
+  const a = useMemo(() => work(pair.a), [pair.a, ownRows]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: as above
+  const b = useMemo(() => pair.b && work(pair.b), [pair.b, ownRows]);
+  const now: Worked = (pair.at === 'b' && b) || a;
+  const other: Worked | null = pair.at === 'b' ? a : b;
+
+  const put = (next: Setup, key = ''): void => history.set({ ...pair, [pair.at]: next }, key);
+  const change = (part: Partial<Setup>, key = ''): void => put({ ...setup, ...part }, key);
+
+  useEffect(() => {
+    const later = setTimeout(() => {
+      const rung = edited ? `rung=${edited.id}&${edited.feed > 0 ? `feed=${edited.feed + 1}&` : ''}` : '';
+      const second = pair.b ? `&b=${setupToText(pair.b)}&on=${pair.at}` : '';
+      window.history.replaceState(null, '', `/bench?${rung}s=${setupToText(pair.a)}${second}`);
+    }, 250);
+    return () => clearTimeout(later);
+  }, [pair, edited]);
+
+  const { undo, redo } = history;
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target instanceof HTMLInputElement) return;
+      event.preventDefault();
+      if (event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo]);
+
+  function chooseCourt(id: string): void {
+    const next = kit.courts.find((each) => each.id === id);
+    if (!next) return;
+    if (next.sport === setup.sport) {
+      const { ceilingM: _old, ...rest } = setup;
+      put({ ...rest, courtId: id, surfaceId: next.surfaceId, ...(next.ceilingM !== null && { ceilingM: next.ceilingM }) });
+      return;
+    }
+    const fitting = machineFor(kit.machines, next.sport);
+    if (!fitting) {
+      toast.error(`No machine of yours throws ${next.sport} balls. Add one in Kit.`);
+      return;
+    }
+    setEdited(null);
+    history.set({ a: firstSetup(next, fitting, setup.level, viewer.altitudeM), b: null, at: 'a' });
+  }
+
+  function chooseMachine(id: string): void {
+    const next = kit.machines.find((each) => each.id === id);
+    if (!next) return;
+    change({
+      machineId: id,
+      from: { ...setup.from, z: next.profile.releaseHeightM },
+      intervalS: Math.min(next.profile.intervalS[1], Math.max(next.profile.intervalS[0], setup.intervalS)),
+    });
+  }
+
+  function chooseLevel(level: Setup['level']): void {
+    const was = gameBallById(setup.gameBallId);
+    const same =
+      GAME_BOOK.find((ball) => ball.sport === setup.sport && ball.level === level && ball.name === was?.name) ??
+      GAME_BOOK.find((ball) => ball.sport === setup.sport && ball.level === level);
+    change({ level, gameBallId: was ? (same?.id ?? setup.gameBallId) : setup.gameBallId });
+  }
+
+  return {
+    pair,
+    setup,
+    court,
+    machine,
+    now,
+    other,
+    edited,
+    setEdited,
+    ownRows,
+    setOwnRows,
+    change,
+    put,
+    close: history.close,
+    undo,
+    redo,
+    canUndo: history.canUndo,
+    canRedo: history.canRedo,
+    chooseCourt,
+    chooseMachine,
+    chooseLevel,
+    /** Sets the present set-up beside itself, to be changed from there. */
+    split: () => history.set({ a: pair.a, b: setup, at: 'b' }),
+    look: (at: 'a' | 'b') => history.set({ ...pair, at }, 'look'),
+    join: () => history.set({ a: setup, b: null, at: 'a' }),
+  };
+}
+export type BenchState = ReturnType<typeof useBench>;

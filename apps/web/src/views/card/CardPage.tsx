@@ -1,0 +1,135 @@
+import { type Checklist, makeCard, speedShareOn, writeCardJson, writeCardText } from '@good-arc/core';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { BallRow, CourtRow, LadderRow, MachineRow, Viewer } from '../../api/rows.ts';
+import { today } from '../../ui/day.ts';
+import { download, fileName } from '../../ui/download.ts';
+import { Select } from '../../ui/Select.tsx';
+import { Units, useUnits } from '../../ui/Units.tsx';
+import { SetupCard } from './Card.tsx';
+import { cardLines, describeCard } from './describe.ts';
+
+interface Props {
+  viewer: Viewer;
+  ladder: LadderRow;
+  machine: MachineRow;
+  court: CourtRow;
+  stock: BallRow[];
+  checks: Checklist;
+}
+
+const PAPERS = {
+  a4: { name: 'A4', size: 'A4 portrait', copies: 1 },
+  letter: { name: 'Letter', size: 'letter portrait', copies: 1 },
+  'a4-two': { name: 'A4, two to a page', size: 'A4 landscape', copies: 2 },
+  'letter-two': { name: 'Letter, two to a page', size: 'letter landscape', copies: 2 },
+  pocket: { name: 'pocket (A6)', size: '105mm 148mm', copies: 1 },
+} as const;
+type Paper = keyof typeof PAPERS;
+
+export default function CardPage(props: Props) {
+  return (
+    <Units system={props.viewer.units}>
+      <CardView {...props} />
+    </Units>
+  );
+}
+
+/** The setup card on screen as it will be on paper, and every way to give it away. */
+function CardView({ ladder, machine, court, stock, checks }: Props) {
+  const units = useUnits();
+  const [paper, setPaper] = useState<Paper>(units.system === 'imperial' ? 'letter' : 'a4');
+  const day = today();
+  const address = `${location.origin}/card?ladder=${ladder.id}`;
+  const [drawing, setDrawing] = useState(false);
+  const { size, copies } = PAPERS[paper];
+  const card = () =>
+    makeCard(
+      ladder,
+      ladder.rungs.map(({ document }) => document),
+      court,
+      { ...machine, speedShare: speedShareOn(machine.today, day) },
+    );
+  const text = (): string => writeCardText(card(), cardLines({ ladder, machine, court, day }, units));
+
+  async function savePdf(): Promise<void> {
+    setDrawing(true);
+    try {
+      const { cardPdf } = await import('./CardPdf.tsx');
+      const words = describeCard({ ladder, machine, court, stock, checks, day }, units);
+      const size = paper === 'pocket' ? 'A6' : paper.startsWith('letter') ? 'LETTER' : 'A4';
+      download(`${fileName(ladder.name)}.card.pdf`, await cardPdf(words, ladder.rungs[0]!.document, ladder.sport, size, address));
+    } catch {
+      toast.error('The PDF could not be drawn. Print the page instead, and choose “save as PDF” there.');
+    } finally {
+      setDrawing(false);
+    }
+  }
+
+  async function copyText(): Promise<void> {
+    try {
+      await navigator.clipboard.writeText(text());
+      toast('The card is copied as text: paste it into a message.');
+    } catch {
+      download(`${fileName(ladder.name)}.card.txt`, new Blob([text()], { type: 'text/plain' }));
+    }
+  }
+
+  return (
+    <div className="px-4 pt-4 pb-12 md:px-6 print:p-0">
+      <style>{`@page { size: ${size}; margin: ${paper === 'pocket' ? '6mm' : '11mm'} }`}</style>
+      <div className="no-print mb-4 flex flex-wrap items-end gap-3 border-b border-base-content pb-4">
+        <div className="mr-auto">
+          <a href={`/ladders/${ladder.id}`} className="text-sm font-medium text-quiet hover:underline">
+            {ladder.name}
+          </a>
+          <h1 className="text-2xl">Setup card</h1>
+        </div>
+        <Select
+          className="w-52"
+          label="Paper"
+          value={paper}
+          onChange={setPaper}
+          options={Object.entries(PAPERS).map(([key, { name }]) => [key as Paper, name] as const)}
+        />
+        <button type="button" className="btn btn-primary min-h-11" onClick={() => window.print()}>
+          Print
+        </button>
+        <button type="button" className="btn btn-outline min-h-11" disabled={drawing} onClick={savePdf}>
+          {drawing ? 'Drawing …' : 'Save as PDF'}
+        </button>
+        <button type="button" className="btn btn-outline min-h-11" onClick={copyText}>
+          Copy as text
+        </button>
+        <button
+          type="button"
+          className="btn btn-outline min-h-11"
+          onClick={() => download(`${fileName(ladder.name)}.card.json`, new Blob([writeCardJson(card())], { type: 'application/json' }))}
+        >
+          Save as a file
+        </button>
+      </div>
+      <div className={copies === 1 ? 'lg:grid lg:grid-cols-[minmax(0,46rem)_minmax(0,1fr)] lg:gap-8' : ''}>
+        <div className={`card-sheet paper-${paper}`}>
+          {Array.from({ length: copies }, (_, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: copies of one card
+            <SetupCard key={i} ladder={ladder} machine={machine} court={court} stock={stock} checks={checks} address={address} day={day} />
+          ))}
+        </div>
+        <section className="no-print mt-6 min-w-0 lg:mt-0" aria-labelledby="message">
+          <h2 id="message" className="text-xl">
+            As a message
+          </h2>
+          <p className="text-quiet">The lines with # are for people; the rest rebuilds it at another club.</p>
+          <textarea
+            className="textarea mt-2 h-[60vh] w-full border-base-content/60 bg-base-100 font-mono text-sm"
+            readOnly
+            aria-label="Card as text"
+            value={text()}
+            onFocus={(event) => event.target.select()}
+          />
+        </section>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,156 @@
+import {
+  ballById,
+  type Capability,
+  type Checklist,
+  minutesOf,
+  printAngle,
+  printTime,
+  sayNeed,
+  settingsOf,
+  speedShareOn,
+  surfaceById,
+} from '@good-arc/core';
+import type { BallRow, CourtRow, LadderRow, MachineRow } from '../../api/rows.ts';
+import type { useUnits } from '../../ui/Units.tsx';
+import { sayDay } from '../../ui/when.ts';
+import { sayMachine, sayTarget, sayTurn } from './place.ts';
+
+type U = ReturnType<typeof useUnits>;
+
+/** What a card is made of. */
+export interface CardFacts {
+  ladder: LadderRow;
+  machine: MachineRow;
+  court: CourtRow;
+  stock: readonly BallRow[];
+  checks: Checklist;
+  /** Day it is printed, `2026-03-14`: a shift of that day counts. */
+  day: string;
+}
+
+/** One box a hand goes to. */
+interface Box {
+  name: string;
+  value: string;
+  under: string;
+}
+
+/** Everything a card says, in the person's units; drawn on paper by the browser, and as a PDF. */
+export interface CardWords {
+  title: string;
+  under: string;
+  places: readonly (readonly [what: string, where: string])[];
+  boxes: readonly Box[];
+  /** The hardest rung first, as one climbs. */
+  rows: readonly {
+    number: number;
+    name: string;
+    focalPoint: string;
+    dials: string;
+    turn: string;
+    every: string;
+    balls: string;
+    gate: string;
+  }[];
+  before: readonly string[];
+  after: readonly string[];
+  safety: string;
+  care: string;
+  scores: readonly string[];
+}
+
+const TAKE_CARE =
+  'Nobody forward of the machine while it is armed. Stop to clear balls underfoot, and at the latest after 28. The machine’s manual and the club’s rules come first.';
+
+export function describeCard({ ladder, machine, court, stock, checks, day }: CardFacts, units: U): CardWords {
+  const { rungs, sport, name } = ladder;
+  const { document } = rungs[0]!;
+  const { launch } = document.feeds[0]!;
+  const settings = settingsFor({ ladder, machine, day });
+  const minutes = rungs.reduce((sum, rung) => sum + minutesOf(rung.document), 0);
+  const basket = stock.find(({ ballId }) => ballId === document.ballId);
+  const place = (spot: { x: number; y: number }): string => sayMachine(sport, spot, court.marksM, units.length);
+  return {
+    title: name,
+    under: [
+      court.name,
+      `${machine.name}, ${machine.profile.kind.toLowerCase()}`,
+      ballById(document.ballId).name + (basket ? ` (${basket.count}, ${basket.condition})` : ''),
+      surfaceById(document.surfaceId).name.toLowerCase(),
+      `${Math.round(minutes)} min`,
+    ].join(' · '),
+    places: [
+      ['Machine:', `${place(launch)}; ball leaves at ${units.length(launch.z)}.`],
+      ['Target:', `${sayTarget(document, sport, units.length)}.`],
+      ['Start:', `${place(document.player.start)}.`],
+      ...(document.player.recover ? ([['Recover:', `${place(document.player.recover)}.`]] as const) : []),
+    ],
+    boxes: boxesOf(settings[0]!, launch, document.intervalS, units),
+    rows: rungs
+      .map(({ document: rung }, i) => {
+        const { launch: thrown } = rung.feeds[0]!;
+        return {
+          number: i + 1,
+          name: rung.name,
+          focalPoint: rung.focalPoint,
+          dials:
+            settings[i]!.settings.filter(({ moves }) => moves !== 'interval')
+              .map(({ text }) => text)
+              .join(' · ') || `${units.speed(thrown.speedMps)} · ${printAngle(thrown.elevationDeg)}`,
+          turn: sayTurn(thrown.bearingDeg),
+          every: printTime(rung.intervalS, 1),
+          balls: `${rung.rounds} × ${rung.ballsPerRound}`,
+          gate: sayNeed(rung.gate),
+        };
+      })
+      .reverse(),
+    ...checks,
+    safety: machine.profile.safety,
+    care: TAKE_CARE,
+    scores: rungs.map(({ document: { gate } }, i) => `${i + 1} ___/${'of' in gate ? gate.of : ladder.rungs[i]!.document.ballsPerRound}`),
+  };
+}
+
+const settingsFor = ({ ladder, machine, day }: Pick<CardFacts, 'ladder' | 'machine' | 'day'>): Capability[] =>
+  ladder.rungs.map(({ document }) => settingsOf(document, { ...machine, speedShare: speedShareOn(machine.today, day) }));
+
+/** The four boxes: the first rung's dials, or the figures where a dial is not tuned. */
+function boxesOf(
+  { settings, untuned }: Capability,
+  launch: { speedMps: number; elevationDeg: number; bearingDeg: number },
+  intervalS: number,
+  units: U,
+): Box[] {
+  const box = (moves: readonly string[], name: string, figure: string, known: (first: Capability['settings'][number]) => string): Box => {
+    const dials = settings.filter((each) => moves.includes(each.moves));
+    const [first] = dials;
+    if (first)
+      return { name: dials.map((each) => each.name).join(', '), value: dials.map(({ text }) => text).join(' / '), under: known(first) };
+    return { name, value: figure, under: untuned.some((each) => moves.includes(each.moves)) ? 'dial not tuned' : 'set in figures' };
+  };
+  const speed = units.speed(launch.speedMps);
+  const [angle, every] = [printAngle(launch.elevationDeg), printTime(intervalS, 1)];
+  return [
+    box(['speed', 'wheel'], 'Speed', speed, ({ lo, hi }) => `${speed}, ± ${units.speed((hi - lo) / 2, 1)}`),
+    box(['elevation'], 'Elevation', angle, () => angle),
+    box(['interval'], 'Every', every, () => `every ${every}`),
+    { name: 'Turn', value: sayTurn(launch.bearingDeg), under: 'from behind it' },
+  ];
+}
+
+/** The same for a message, in lines for people. */
+export function cardLines(facts: Omit<CardFacts, 'stock' | 'checks'>, units: U): string[] {
+  const { ladder, machine, court, day } = facts;
+  const [first] = ladder.rungs;
+  const settings = settingsFor(facts);
+  return [
+    `${ladder.name} – ${court.name}, ${machine.name}, printed ${sayDay(day)}`,
+    `Machine: ${sayMachine(ladder.sport, first!.document.feeds[0]!.launch, court.marksM, units.length)}`,
+    ...ladder.rungs.map(({ document }, i) => {
+      const { launch } = document.feeds[0]!;
+      const dials = settings[i]!.settings.map(({ name, text }) => `${name} ${text}`).join(', ');
+      return `${i + 1}. ${document.name}: ${dials || 'no dial tuned'} (${units.speed(launch.speedMps)}, ${printAngle(launch.elevationDeg)}), turn ${sayTurn(launch.bearingDeg)}, every ${printTime(document.intervalS, 1)}, climb at ${sayNeed(document.gate)}`;
+    }),
+    'The lines below rebuild it in Good Arc: Ladders, Read a card.',
+  ];
+}

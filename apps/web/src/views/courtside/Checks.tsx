@@ -1,0 +1,107 @@
+import type { Checklist } from '@good-arc/core';
+import { useEffect, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { api } from '../../ui/api.ts';
+import { today } from '../../ui/day.ts';
+import { attempt } from '../../ui/undo.ts';
+import { outingOfToday } from './run.ts';
+
+interface Props {
+  checks: Checklist;
+  /** Which half: before the first ball, or after the last. */
+  part: keyof Checklist;
+  mayEdit: boolean;
+  post: (letter: { method: 'PUT'; path: string; body: unknown }) => void;
+}
+
+const KEY = 'good-arc-checks';
+
+/** What was ticked on this outing, kept on the device as well. */
+function ticked(outingId: string): Checklist {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as { outingId: string; checks: Checklist } | null;
+    return kept?.outingId === outingId ? kept.checks : { before: [], after: [] };
+  } catch {
+    return { before: [], after: [] };
+  }
+}
+
+/** One half of the checklist, ticked with a thumb; the ticks go with the outing. */
+export function Checks({ checks: initial, part, mayEdit, post }: Props) {
+  const [checks, setChecks] = useState(initial);
+  const [done, setDone] = useState<string[]>([]);
+  const [editing, setEditing] = useState<string | null>(null);
+  const outing = (): string => outingOfToday(today(), uuidv7);
+  // the device knows what was ticked; the server that drew the page does not
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page is there
+  useEffect(() => setDone(ticked(outing())[part]), [part]);
+
+  function tick(item: string): void {
+    const id = outing();
+    const next = done.includes(item) ? done.filter((each) => each !== item) : [...done, item];
+    const all = { ...ticked(id), [part]: next };
+    setDone(next);
+    localStorage.setItem(KEY, JSON.stringify({ outingId: id, checks: all }));
+    post({ method: 'PUT', path: `outings/${id}/checks`, body: { startedAt: new Date().toISOString(), checks: all } });
+  }
+
+  async function save(): Promise<void> {
+    const lines = (editing ?? '')
+      .split('\n')
+      .map((line) => line.trim())
+      .filter(Boolean);
+    const next = { ...checks, [part]: lines };
+    if (!(await attempt(() => api('PUT', 'checklist', next)))) return;
+    setChecks(next);
+    setEditing(null);
+  }
+
+  const items = checks[part];
+  const open = items.filter((item) => !done.includes(item)).length;
+  return (
+    <details className="mb-2 border-y border-base-300">
+      <summary className="flex min-h-12 cursor-pointer items-center gap-2 font-semibold">
+        {part === 'before' ? 'Before the first ball' : 'Put away'}
+        <span className={open === 0 ? 'text-secondary' : 'text-quiet'}>
+          {open === 0 ? '✓ all done' : `${items.length - open} of ${items.length}`}
+        </span>
+      </summary>
+      {editing === null ? (
+        <>
+          <ul className="grid gap-x-6 pb-2 md:grid-cols-2">
+            {items.map((item) => (
+              <li key={item}>
+                <label className="flex min-h-12 items-center gap-3 text-lg">
+                  <input type="checkbox" className="checkbox" checked={done.includes(item)} onChange={() => tick(item)} />
+                  {item}
+                </label>
+              </li>
+            ))}
+          </ul>
+          {mayEdit && (
+            <button type="button" className="btn btn-ghost mb-2 min-h-11 px-2" onClick={() => setEditing(items.join('\n'))}>
+              Change this list for the club
+            </button>
+          )}
+        </>
+      ) : (
+        <div className="pb-3">
+          <label className="block text-quiet">
+            One line each
+            <textarea
+              className="textarea mt-1 h-52 w-full border-base-content/60 bg-base-100 text-base text-base-content"
+              value={editing}
+              onChange={(event) => setEditing(event.target.value)}
+            />
+          </label>
+          <button type="button" className="btn btn-primary mt-2 min-h-11" onClick={save}>
+            Save the list
+          </button>
+          <button type="button" className="btn btn-ghost mt-2 min-h-11" onClick={() => setEditing(null)}>
+            Leave it
+          </button>
+        </div>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,52 @@
+import type { Approach, Outcome } from '@good-arc/core';
+
+interface Pad {
+  outcome: Outcome;
+  name: string;
+  key: string;
+  shows: string;
+  look: string;
+}
+
+const PADS: readonly Pad[] = [
+  { outcome: 'in', name: 'In', key: 'j', shows: 'J', look: 'bg-secondary text-secondary-content' },
+  { outcome: 'near', name: 'Near', key: 'k', shows: 'K', look: 'bg-base-100' },
+  { outcome: 'out', name: 'Out', key: 'l', shows: 'L', look: 'bg-base-content text-base-100' },
+  { outcome: 'let-go', name: 'Let go', key: ' ', shows: 'space', look: 'bg-base-300' },
+];
+
+/** Under the coach’s eye the form is marked, not where the ball went. */
+const FORM: Partial<Record<Outcome, string>> = { in: 'Form held', near: 'Unsure', out: 'Form lost' };
+
+export const padsFor = (approach: Approach): readonly Pad[] =>
+  approach === 'coachs-eye' ? PADS.map((pad) => ({ ...pad, name: FORM[pad.outcome] ?? pad.name })) : PADS;
+
+/** What became of the ball, in pads large enough to hit without looking. */
+export function Pads({
+  pads,
+  label,
+  off,
+  onJudge,
+}: {
+  pads: readonly Pad[];
+  label: string;
+  off: boolean;
+  onJudge: (outcome: Outcome) => void;
+}) {
+  return (
+    <div className="mt-2 grid grow grid-cols-2 gap-2.5 md:mt-3 md:grid-cols-4" role="group" aria-label={label}>
+      {pads.map(({ outcome, name, shows, look }) => (
+        <button
+          key={outcome}
+          type="button"
+          disabled={off}
+          onClick={() => onJudge(outcome)}
+          className={`flex min-h-[5.5rem] flex-col items-center justify-center border-2 border-base-content font-title text-3xl font-bold disabled:opacity-45 md:min-h-36 ${look}`}
+        >
+          {name}
+          <span className="hidden font-sans text-base font-medium md:block">{shows}</span>
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,158 @@
+import { ftToM, LEVELS, mphToMps, mpsToMph, mToFt, type OwnGameBall } from '@good-arc/core';
+import { Controller } from 'react-hook-form';
+import type { z } from 'zod';
+import type { GameBallRow } from '../../api/rows.ts';
+import { gameBallBody } from '../../api/schemas.ts';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { Select } from '../../ui/Select.tsx';
+import { TextField } from '../../ui/TextField.tsx';
+import { type FormProps, GRID, useKitForm } from './forms.tsx';
+
+const SHAPED: OwnGameBall = {
+  kind: 'shaped',
+  sport: 'tennis',
+  level: 'Building',
+  from: { y: 11.5, z: 0.9 },
+  topspinRpm: 900,
+  landsPastM: 7.5,
+  clearsByM: 1.4,
+};
+const PICKLEBALL: OwnGameBall = {
+  ...SHAPED,
+  sport: 'pickleball',
+  from: { y: 6.5, z: 0.7 },
+  topspinRpm: 300,
+  landsPastM: 5,
+  clearsByM: 0.9,
+};
+const PITCH: OwnGameBall = {
+  kind: 'pitch',
+  sport: 'baseball',
+  level: 'Competing',
+  band: 'own',
+  releaseFt: 55,
+  speedMph: 78,
+  topspinRpm: -1900,
+  sidespinRpm: 0,
+  gyroRpm: 0,
+};
+const FIRST = { tennis: SHAPED, pickleball: PICKLEBALL, baseball: PITCH };
+
+/** What a coach’s players really face, said as a person says it. */
+export function GameBallForm({ row, save }: FormProps<GameBallRow>) {
+  const { form, submit, problemOf, buttons } = useKitForm<z.infer<typeof gameBallBody>>(
+    gameBallBody,
+    { name: row?.name ?? '', document: row?.document ?? SHAPED, notes: row?.notes ?? '' },
+    save,
+  );
+  const ball = form.watch('document') as OwnGameBall;
+  const set = (next: OwnGameBall): void => form.setValue('document', next, { shouldDirty: true });
+  const spin = (
+    <QuantityField
+      label="Topspin"
+      dimension="spin"
+      min={-8000}
+      max={8000}
+      step={100}
+      value={ball.topspinRpm}
+      onChange={(topspinRpm) => set({ ...ball, topspinRpm })}
+      hint="minus is backspin"
+    />
+  );
+  return (
+    <form className={GRID} onSubmit={submit} noValidate>
+      <TextField className="col-span-2" label="Name" data-first {...form.register('name')} problem={problemOf('name')} />
+      <Select
+        label="Sport"
+        value={ball.sport}
+        onChange={(sport) => set(FIRST[sport as keyof typeof FIRST])}
+        options={(['tennis', 'pickleball', 'baseball'] as const).map((each) => [each, each] as const)}
+      />
+      <Select
+        label="Level"
+        value={ball.level}
+        onChange={(level) => set({ ...ball, level })}
+        options={LEVELS.map((level) => [level, level] as const)}
+      />
+      {ball.kind === 'shaped' ? (
+        <>
+          <QuantityField
+            label="Hit from behind the net"
+            dimension="length"
+            min={0.5}
+            max={20}
+            step={0.25}
+            value={ball.from.y}
+            onChange={(y) => set({ ...ball, from: { ...ball.from, y } })}
+          />
+          <QuantityField
+            label="At height"
+            dimension="length"
+            min={0.05}
+            max={4}
+            step={0.05}
+            value={ball.from.z}
+            onChange={(z) => set({ ...ball, from: { ...ball.from, z } })}
+          />
+          <QuantityField
+            label="Lands past the net"
+            dimension="length"
+            min={0.3}
+            max={14}
+            step={0.25}
+            value={ball.landsPastM}
+            onChange={(landsPastM) => set({ ...ball, landsPastM })}
+          />
+          <QuantityField
+            label="Clears the net by"
+            dimension="length"
+            min={0.02}
+            max={15}
+            step={0.1}
+            value={ball.clearsByM}
+            onChange={(clearsByM) => set({ ...ball, clearsByM })}
+          />
+          {spin}
+        </>
+      ) : (
+        <>
+          <QuantityField
+            label="Speed at release"
+            dimension="speed"
+            min={mphToMps(15)}
+            max={mphToMps(110)}
+            step={mphToMps(1)}
+            value={mphToMps(ball.speedMph)}
+            onChange={(mps) => set({ ...ball, speedMph: mpsToMph(mps) })}
+          />
+          <QuantityField
+            label="Released from the plate"
+            dimension="length"
+            min={ftToM(20)}
+            max={ftToM(62)}
+            step={ftToM(1)}
+            value={ftToM(ball.releaseFt)}
+            onChange={(m) => set({ ...ball, releaseFt: mToFt(m) })}
+          />
+          {spin}
+          <QuantityField
+            label="Sidespin"
+            dimension="spin"
+            min={-8000}
+            max={8000}
+            step={100}
+            value={ball.sidespinRpm}
+            onChange={(sidespinRpm) => set({ ...ball, sidespinRpm })}
+            hint="plus curves it to its right"
+          />
+        </>
+      )}
+      <Controller
+        control={form.control}
+        name="notes"
+        render={({ field }) => <TextField className="col-span-2" label="Notes" {...field} problem={problemOf('notes')} />}
+      />
+      {buttons}
+    </form>
+  );
+}

@@ -1,0 +1,264 @@
+import {
+  APPROACH_NAMES,
+  APPROACH_WORDS,
+  APPROACHES,
+  type Approach,
+  type BuildQuestion,
+  buildLadder,
+  type Comfort,
+  GAME_BOOK,
+  gameBallAt,
+  gameBallLabel,
+  type Sport,
+} from '@good-arc/core';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import type { Kit, Viewer } from '../../api/rows.ts';
+import { ArcsOverlay } from '../../ui/ArcsOverlay.tsx';
+import { gameBallFinder } from '../../ui/gameBalls.ts';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { Select } from '../../ui/Select.tsx';
+import { Units } from '../../ui/Units.tsx';
+import { attempt } from '../../ui/undo.ts';
+import { keepLadder } from './keep.ts';
+import { Preview } from './Preview.tsx';
+import { useWhere } from './useWhere.ts';
+import { WhereFields } from './WhereFields.tsx';
+
+interface Props {
+  viewer: Viewer;
+  kit: Kit;
+  /** Query of the address: what is named there is chosen. */
+  search: string;
+}
+
+/** Focal points to begin with: one for the day, no more (common practice, no source). */
+const FOCAL_POINTS: Record<Sport, readonly string[]> = {
+  tennis: ['Turn before the bounce', 'Meet it in front', 'Split as it leaves', 'Finish over the shoulder', 'Recover before you look'],
+  pickleball: ['Paddle up as it leaves', 'Soft hands', 'Bend, do not reach', 'Feet still at the hit', 'In behind a good one'],
+  baseball: ['Loaded as it is let go', 'Short to the ball', 'See it out of the hand', 'Soft front foot', 'Through the middle'],
+};
+const FIRST_BALL: Record<Sport, string> = { tennis: 'Rally drive', pickleball: 'Drive', baseball: 'Fastball' };
+const MOST_MINUTES = 180;
+
+export default function BuildLadder(props: Props) {
+  return (
+    <Units system={props.viewer.units}>
+      <BuildView {...props} />
+    </Units>
+  );
+}
+
+function BuildView({ viewer, kit, search }: Props) {
+  const [params] = useState(() => new URLSearchParams(search));
+  const state = useWhere(kit, viewer, params);
+  const { where, court, venue, player } = state;
+  const sport = court?.sport ?? 'tennis';
+  const find = gameBallFinder(kit.gameBalls);
+  const [chosenBall, setChosenBall] = useState(params.get('game') ?? '');
+  const [wing, setWing] = useState<'forehand' | 'backhand'>(params.get('wing') === 'backhand' ? 'backhand' : 'forehand');
+  const [focal, setFocal] = useState(params.get('focal') ?? '');
+  const [minutes, setMinutes] = useState(Number(params.get('minutes')) || 30);
+  const [hopper, setHopper] = useState<number | null>(Number(params.get('hopper')) || null);
+  const [approach, setApproach] = useState<Approach>(APPROACHES.find((each) => each === params.get('approach')) ?? 'sweet-spot');
+  const [wanted, setWanted] = useState<Exclude<Comfort, 'too quick'>>(
+    params.get('comfort') === 'calm' ? 'calm' : params.get('comfort') === 'rushed' ? 'rushed' : 'working',
+  );
+  const [name, setName] = useState('');
+  const [saving, setSaving] = useState(false);
+
+  const level = where?.level ?? 'Building';
+  const ofSport = GAME_BOOK.filter((ball) => ball.sport === sport);
+  const first = ofSport.find((ball) => ball.name === FIRST_BALL[sport] && ball.level === level) ?? ofSport[0]!;
+  const chosen = find(chosenBall);
+  // the same ball at the level that is chosen now
+  const gameBall = chosen?.sport === sport ? (gameBallAt(chosen.id, level) ?? chosen) : first;
+  const basket = kit.balls.find(({ id }) => id === where?.ballId);
+  const hopperBalls = hopper ?? basket?.count ?? venue?.machine.profile.hopper ?? 60;
+  const focalPoint = focal || FOCAL_POINTS[sport][0]!;
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the venue is made anew of these
+  const question: BuildQuestion | null = useMemo(
+    () =>
+      venue && {
+        ...venue,
+        gameBall,
+        hand: where?.hand ?? 'right',
+        wing,
+        heightM: player?.heightM ?? 1.7,
+        focalPoint,
+        minutes,
+        hopperBalls,
+        approach,
+        wanted,
+      },
+    [where, gameBall, wing, player, focalPoint, minutes, hopperBalls, approach, wanted],
+  );
+  const asked = useDeferredValue(question);
+  const built = useMemo(() => asked && buildLadder(asked), [asked]);
+
+  useEffect(() => {
+    if (!where) return;
+    const query = new URLSearchParams({
+      ...(where.playerId && { player: where.playerId }),
+      court: where.courtId,
+      machine: where.machineId,
+      ball: where.ballId,
+      game: gameBall.id,
+      wing,
+      ...(focal && { focal }),
+      minutes: String(minutes),
+      approach,
+      comfort: wanted,
+    });
+    window.history.replaceState(null, '', `/ladders/build?${query}`);
+  }, [where, gameBall, wing, focal, minutes, approach, wanted]);
+
+  if (!where || !venue || !question)
+    return (
+      <div className="px-4 py-6 md:px-6">
+        <h1 className="text-3xl">Build a ladder</h1>
+        <p className="mt-2 max-w-xl text-lg">
+          A ladder is thrown by a machine on a court. Add both in Kit, for the same sport, and come back.
+        </p>
+        <a className="btn btn-primary mt-4 min-h-12" href="/kit?at=courts">
+          Open Kit
+        </a>
+      </div>
+    );
+
+  const suggested = `${player ? `${player.name.split(' ')[0]}: ` : ''}${gameBall.name.toLowerCase()}${sport === 'baseball' ? '' : `, ${wing}`}`;
+  const title = name.trim() || `${suggested[0]!.toUpperCase()}${suggested.slice(1)}`;
+
+  async function keep(): Promise<void> {
+    if (!built || built.rungs.length === 0) return;
+    setSaving(true);
+    const ladder = { name: title.slice(0, 120), sport, level, approach };
+    if (!(await attempt(() => keepLadder(ladder, built.rungs)))) setSaving(false);
+  }
+
+  return (
+    <div className="px-4 pt-4 pb-12 md:px-6">
+      <a href="/ladders" className="text-sm font-medium text-quiet hover:underline">
+        All ladders
+      </a>
+      <div className="flex flex-wrap items-end gap-x-4">
+        <h1 className="text-3xl">Build a ladder</h1>
+        <p className="pb-1 text-quiet">from a kind ball to a game ball, every rung aimed on this machine</p>
+      </div>
+      <div className="mt-3 grid gap-x-8 gap-y-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
+        <div className="flex flex-col gap-3">
+          <WhereFields state={state} kit={kit} />
+          <Select
+            label="To this game ball"
+            value={gameBall.id}
+            onChange={setChosenBall}
+            options={[
+              ...ofSport.filter((ball) => ball.level === level).map((ball) => [ball.id, gameBallLabel(ball)] as const),
+              ...kit.gameBalls.filter(({ document }) => document.sport === sport).map((row) => [row.id, `${row.name} (own)`] as const),
+              ...ofSport.filter((ball) => ball.level !== level).map((ball) => [ball.id, gameBallLabel(ball)] as const),
+            ]}
+          />
+          {sport !== 'baseball' && (
+            <Select
+              label="Wing"
+              value={wing}
+              onChange={setWing}
+              options={[
+                ['forehand', 'forehand'],
+                ['backhand', 'backhand'],
+              ]}
+            />
+          )}
+          <label>
+            <span className="mb-0.5 block text-sm font-medium text-quiet">One focal point</span>
+            <input
+              className="input h-11 w-full border-base-content/60 bg-base-100 text-base"
+              list="focal-points"
+              maxLength={200}
+              placeholder={FOCAL_POINTS[sport][0]}
+              value={focal}
+              onChange={({ target }) => setFocal(target.value)}
+            />
+            <datalist id="focal-points">
+              {FOCAL_POINTS[sport].map((each) => (
+                <option key={each} value={each} />
+              ))}
+            </datalist>
+          </label>
+          <div className="grid grid-cols-2 gap-3">
+            <QuantityField label="Minutes" dimension="count" min={5} max={MOST_MINUTES} step={5} value={minutes} onChange={setMinutes} />
+            <QuantityField
+              label="Balls at hand"
+              dimension="count"
+              min={1}
+              max={5000}
+              step={10}
+              value={hopperBalls}
+              onChange={(balls) => setHopper(Math.round(balls))}
+            />
+          </div>
+          <Select
+            label="Approach"
+            value={approach}
+            onChange={setApproach}
+            options={APPROACHES.map((each) => [each, APPROACH_NAMES[each]] as const)}
+          />
+          <p className="-mt-1 text-sm text-quiet">{APPROACH_WORDS[approach]}</p>
+          <Select
+            label="No rung is worse than"
+            value={wanted}
+            onChange={setWanted}
+            options={[
+              ['calm', 'calm'],
+              ['working', 'working'],
+              ['rushed', 'rushed'],
+            ]}
+          />
+        </div>
+        <div className="min-w-0" aria-busy={asked !== question}>
+          <div className="flex flex-wrap items-end gap-3">
+            <label className="min-w-0 grow basis-64">
+              <span className="mb-0.5 block text-sm font-medium text-quiet">Name of the ladder</span>
+              <input
+                className="input h-12 w-full border-base-content/60 bg-base-100 font-title text-xl font-bold"
+                maxLength={120}
+                placeholder={title}
+                value={name}
+                onChange={({ target }) => setName(target.value)}
+              />
+            </label>
+            <button
+              type="button"
+              className="btn btn-primary min-h-12 px-6 text-base"
+              disabled={!viewer.canPlan || saving || !built || built.rungs.length === 0}
+              onClick={keep}
+            >
+              {saving ? 'Keeping …' : 'Keep this ladder'}
+            </button>
+          </div>
+          {built && built.missing.length > 0 && (
+            <div className="mt-3 border-l-4 border-warning bg-base-200 p-3" role="status">
+              <b>{built.rungs.length === 0 ? 'No rung can be thrown like this.' : 'It stops short of the game ball.'}</b>
+              <ul>
+                {[...built.missing.map(({ text }) => text), ...built.help].map((text) => (
+                  <li key={text}>{text}</li>
+                ))}
+              </ul>
+            </div>
+          )}
+          {built && built.rungs.length > 0 && (
+            <div className="mt-3">
+              <ArcsOverlay rungs={built.rungs} sport={sport} />
+              <Preview rungs={built.rungs} sport={sport} kit={kit} />
+            </div>
+          )}
+          {built?.reached && (
+            <p className="mt-2 text-sm text-quiet">
+              The top of it is the game ball, as near as makes no difference. Change any rung once it is kept.
+            </p>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}

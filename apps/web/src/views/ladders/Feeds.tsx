@@ -1,0 +1,196 @@
+import {
+  type Feed,
+  intoThirds,
+  isIn,
+  printAngle,
+  printSpin,
+  type RungDocument,
+  readBallList,
+  type Sport,
+  writeBallList,
+} from '@good-arc/core';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { Kit } from '../../api/rows.ts';
+import { download, fileName } from '../../ui/download.ts';
+import { FeedShape } from '../../ui/FeedShape.tsx';
+import { venueOf } from '../../ui/judge.ts';
+import { useUnits } from '../../ui/Units.tsx';
+
+interface Props {
+  rungId: string;
+  document: RungDocument;
+  sport: Sport;
+  kit: Kit;
+  change: (part: Partial<RungDocument>, key?: string) => void;
+  readOnly: boolean;
+}
+
+/** The balls of a rung: which are in, what each is called, who takes it; as thirds, and as a list in a file. */
+export function Feeds({ rungId, document, sport, kit, change, readOnly }: Props) {
+  const { feeds, absent = [] } = document;
+  const units = useUnits();
+  const file = useRef<HTMLInputElement>(null);
+  const [problems, setProblems] = useState<string[]>([]);
+  const put = (index: number, part: Partial<Feed>, key = ''): void =>
+    change({ feeds: feeds.map((feed, i) => (i === index ? { ...feed, ...part } : feed)) }, key && `${key} ${index}`);
+  const positions = [...new Set(feeds.flatMap((feed) => feed.positions ?? []))].sort();
+  const weights = document.order.kind === 'weighted' ? document.order : null;
+
+  function thirds(): void {
+    const venue = venueOf(kit, sport, document);
+    const made = venue && intoThirds(document, venue);
+    if (made) change(made);
+    else toast.error('This machine cannot reach all three thirds from there.');
+  }
+
+  async function read(chosen: File): Promise<void> {
+    const list = readBallList(await chosen.text());
+    setProblems(list.ok ? [] : list.problems.map(({ detail }) => detail));
+    if (list.ok) change({ feeds: list.value, ...(weights && { order: { kind: 'bag' as const } }) });
+  }
+
+  return (
+    <div>
+      <ul aria-label="Balls of this rung" className="border-t border-base-300">
+        {feeds.map((feed, i) => (
+          <li
+            // biome-ignore lint/suspicious/noArrayIndexKey: feeds have no other identity
+            key={i}
+            className={`flex flex-wrap items-center gap-x-3 border-b border-base-300 py-1 ${isIn(feed, absent) ? '' : 'text-quiet'}`}
+          >
+            <label className="flex min-h-11 min-w-0 grow basis-56 items-center gap-2.5">
+              <input
+                type="checkbox"
+                className="checkbox"
+                aria-label={`${feed.name} is in`}
+                checked={feed.on}
+                disabled={readOnly}
+                onChange={({ target }) => put(i, { on: target.checked })}
+              />
+              <FeedShape index={i} />
+              <span className="min-w-0 break-words">
+                {i + 1} · <b>{feed.name}</b>
+                {feed.counts === false && ' (spare)'}
+                {feed.positions?.length ? ` · ${feed.positions.join(', ')}` : ''}
+                {feed.machineId && ` · ${kit.machines.find(({ id }) => id === feed.machineId)?.name ?? 'another machine'}`}
+              </span>
+            </label>
+            <span className="dial text-sm">
+              {units.speed(feed.launch.speedMps)} {printAngle(feed.launch.elevationDeg)} {printSpin(feed.launch.topspinRpm)}
+              {feed.thenS !== undefined && ` then ${feed.thenS.toFixed(1)} s`}
+            </span>
+            {!readOnly && (
+              <>
+                <input
+                  className="input h-11 min-w-0 grow basis-40 border-base-content/60 bg-base-100"
+                  aria-label={`Cue of ball ${i + 1}`}
+                  placeholder="Cue"
+                  maxLength={160}
+                  value={feed.cue}
+                  onChange={({ target }) => put(i, { cue: target.value }, 'cue')}
+                />
+                {weights && (
+                  <input
+                    className="input dial h-11 w-16 border-base-content/60 bg-base-100"
+                    aria-label={`Weight of ball ${i + 1}`}
+                    inputMode="numeric"
+                    value={weights.weights[i] ?? 1}
+                    onChange={({ target }) => {
+                      const weight = Number(target.value);
+                      if (!Number.isFinite(weight) || weight < 0 || weight > 100) return;
+                      const next = feeds.map((_, at) => (at === i ? weight : (weights.weights[at] ?? 1)));
+                      change({ order: { ...weights, weights: next } }, `weight ${i}`);
+                    }}
+                  />
+                )}
+                <a className="btn btn-ghost min-h-11 px-2" href={`/bench?rung=${rungId}&feed=${i + 1}`}>
+                  Bench<span className="sr-only">: ball {i + 1}</span>
+                </a>
+                <button
+                  type="button"
+                  className="btn btn-ghost min-h-11 px-2"
+                  aria-label={`Copy ball ${i + 1}`}
+                  disabled={feeds.length >= 24}
+                  onClick={() => change({ feeds: feeds.toSpliced(i + 1, 0, { ...feed, name: `${feed.name} (copy)`.slice(0, 120) }) })}
+                >
+                  Copy
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-ghost min-h-11 px-2"
+                  aria-label={`Take ball ${i + 1} out of the rung`}
+                  disabled={feeds.length === 1}
+                  onClick={() => change({ feeds: feeds.toSpliced(i, 1) })}
+                >
+                  Remove
+                </button>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      {positions.length > 0 && (
+        <fieldset className="mt-2 flex flex-wrap items-center gap-x-4">
+          <legend className="text-sm font-medium text-quiet">Absent today: their balls are left out</legend>
+          {positions.map((position) => (
+            <label key={position} className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox"
+                disabled={readOnly}
+                checked={absent.includes(position)}
+                onChange={({ target }) =>
+                  change({ absent: target.checked ? [...absent, position] : absent.filter((each) => each !== position) })
+                }
+              />
+              {position}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      {!readOnly && (
+        <div className="mt-2 flex flex-wrap gap-2">
+          {sport !== 'baseball' && (
+            <button type="button" className="btn btn-outline min-h-11" onClick={thirds}>
+              Left, middle, right
+            </button>
+          )}
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11"
+            onClick={() => download(`${fileName(document.name)}.balls.csv`, new Blob([writeBallList(feeds)], { type: 'text/csv' }))}
+          >
+            Balls as CSV
+          </button>
+          <button type="button" className="btn btn-ghost min-h-11" onClick={() => file.current?.click()}>
+            Read balls from CSV
+          </button>
+          <input
+            ref={file}
+            type="file"
+            accept=".csv,text/csv"
+            className="hidden"
+            aria-label="Ball list file"
+            onChange={async ({ target }) => {
+              const [chosen] = target.files ?? [];
+              if (chosen) await read(chosen);
+              target.value = '';
+            }}
+          />
+        </div>
+      )}
+      {problems.length > 0 && (
+        <div role="alert" className="mt-2 border-l-4 border-error bg-base-200 p-3">
+          <b>Nothing was taken from this list.</b>
+          <ul>
+            {problems.slice(0, 12).map((problem) => (
+              <li key={problem}>{problem}</li>
+            ))}
+            {problems.length > 12 && <li>and {problems.length - 12} more.</li>}
+          </ul>
+        </div>
+      )}
+    </div>
+  );
+}

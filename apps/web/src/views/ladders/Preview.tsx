@@ -1,0 +1,51 @@
+import { minutesOf, printAngle, printSpin, printTime, type RungDocument, type Sport, sayNeed } from '@good-arc/core';
+import { useMemo } from 'react';
+import type { Kit } from '../../api/rows.ts';
+import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { DemandBar } from '../../ui/DemandBar.tsx';
+import { dialWords } from '../../ui/dialWords.ts';
+import { judge, machineOf } from '../../ui/judge.ts';
+import { useUnits } from '../../ui/Units.tsx';
+
+/** The rungs of a ladder that is not kept yet, hardest first. */
+export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[]; sport: Sport; kit: Kit }) {
+  const units = useUnits();
+  const judged = useMemo(() => rungs.map((rung) => judge(kit, sport, rung)), [rungs, sport, kit]);
+  return (
+    <ol className="border-y border-base-content" aria-label="Rungs, hardest first">
+      {rungs
+        .map((rung, i) => {
+          const { launch } = rung.feeds[0]!;
+          const one = judged[i];
+          return (
+            <li
+              // biome-ignore lint/suspicious/noArrayIndexKey: two rungs may have one name
+              key={`${i} ${rung.name}`}
+              className="grid grid-cols-[1.6rem_minmax(0,1fr)] items-center gap-x-3 gap-y-1 border-b border-base-300 py-2 last:border-b-0 sm:grid-cols-[1.6rem_7.5rem_minmax(0,1.7fr)_minmax(0,1fr)]"
+            >
+              <span className="font-title text-xl font-bold">{i + 1}</span>
+              <div className="hidden sm:block">
+                <ArcThumb document={rung} sport={sport} width={118} height={42} />
+              </div>
+              <div className="min-w-0">
+                <h3 className="leading-tight font-semibold break-words">{rung.name}</h3>
+                <p className="text-sm text-quiet">
+                  {rung.feeds.length > 1 ? `${rung.feeds.length} balls · ` : ''}
+                  {units.speed(launch.speedMps)} · {printAngle(launch.elevationDeg)} · {printSpin(launch.topspinRpm)} ·{' '}
+                  {units.length(Math.abs(launch.y))} from the {sport === 'baseball' ? 'plate' : 'net'}
+                  {sport !== 'baseball' && launch.y < 0 && ', on your side'}
+                </p>
+                {dialWords(rung, machineOf(kit, rung)) && <p className="dial text-sm">{dialWords(rung, machineOf(kit, rung))}</p>}
+                <p className="text-sm">
+                  {rung.rounds} × {rung.ballsPerRound}, every {printTime(rung.intervalS, 1)} · {units.length(rung.targetSize.widthM)} wide ·
+                  climb at {sayNeed(rung.gate)} · {Math.round(minutesOf(rung))} min
+                </p>
+              </div>
+              <div className="col-start-2 sm:col-start-auto">{one && <DemandBar demand={one.demand} comfort={one.comfort} />}</div>
+            </li>
+          );
+        })
+        .reverse()}
+    </ol>
+  );
+}

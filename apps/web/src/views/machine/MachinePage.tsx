@@ -1,0 +1,349 @@
+import {
+  BALLS,
+  type Dial,
+  dialValue,
+  isFlown,
+  type MachineProfile,
+  onClick,
+  printReading,
+  readMachineFile,
+  type Scale,
+  standOf,
+  writeMachineFile,
+} from '@good-arc/core';
+import { useRef, useState } from 'react';
+import type { BallRow, MachineRow, TuneUpRow, Viewer } from '../../api/rows.ts';
+import { api } from '../../ui/api.ts';
+import { DialChart } from '../../ui/DialChart.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { DIMENSION_OF, MOVES_NAMES } from '../../ui/dialUnits.ts';
+import { download, fileName } from '../../ui/download.ts';
+import { chartBallsOf } from '../../ui/testBalls.ts';
+import { Units, useUnits } from '../../ui/Units.tsx';
+import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { sayDay } from '../../ui/when.ts';
+import { DialForm } from './DialForm.tsx';
+
+interface Props {
+  viewer: Viewer;
+  machine: MachineRow;
+  tuneUps: TuneUpRow[];
+  stock: BallRow[];
+  spares: string[];
+}
+
+export default function MachinePage(props: Props) {
+  return (
+    <Units system={props.viewer.units}>
+      <MachineView {...props} />
+    </Units>
+  );
+}
+
+const POWER = { battery: 'battery', mains: 'mains lead', hand: 'by hand' } as const;
+const AIMED = { hand: 'turned by hand', sweep: 'sweeps by itself', program: 'turns by program' } as const;
+
+/** One machine: what its dials mean, how that was learnt, its line, its file. */
+function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props) {
+  const [machine, setMachine] = useState(initial);
+  const [editing, setEditing] = useState<Dial | 'new' | null>(null);
+  const [problems, setProblems] = useState<string[]>([]);
+  const file = useRef<HTMLInputElement>(null);
+  const units = useUnits();
+  const { profile, dials } = machine;
+  const jams = stock.filter(({ ballId }) => 2 * BALLS.find(({ id }) => id === ballId)!.radiusM > profile.widestBallM && sameSport(ballId));
+
+  function sameSport(ballId: string): boolean {
+    return profile.sports.includes(BALLS.find(({ id }) => id === ballId)!.sport);
+  }
+
+  /** Saves the whole record at once; what the server refuses is put back. */
+  async function save(part: Partial<MachineRow>): Promise<boolean> {
+    const before = machine;
+    const { id, ...next } = { ...machine, ...part };
+    setMachine({ id, ...next });
+    const worked = await attempt(() => api('PUT', `kit/machines/${id}`, next));
+    if (!worked) setMachine(before);
+    return worked;
+  }
+
+  async function saidSaved(part: Partial<MachineRow>, text: string): Promise<void> {
+    const before = machine;
+    if (!(await save(part))) return;
+    saidWithUndo(text, async () => {
+      const { id, ...old } = before;
+      await api('PUT', `kit/machines/${id}`, old);
+      setMachine(before);
+    });
+  }
+
+  const withDial = (dial: Dial): Dial[] =>
+    dials.some(({ id }) => id === dial.id) ? dials.map((each) => (each.id === dial.id ? dial : each)) : [...dials, dial];
+
+  async function restore(chosen: File): Promise<void> {
+    const read = readMachineFile(await chosen.text());
+    if (!read.ok) {
+      setProblems(read.problems.map(({ pointer, detail }) => (pointer ? `${pointer}: ${detail}` : detail)));
+      return;
+    }
+    setProblems([]);
+    const { profile: newProfile, dials: newDials, notes } = read.value;
+    await saidSaved({ profile: newProfile, dials: newDials, notes }, `${machine.name} is as its file says; its name was kept.`);
+  }
+
+  return (
+    <div className="px-4 pt-4 pb-12 md:px-6">
+      <a href="/kit?at=machines" className="text-sm font-medium text-quiet hover:underline">
+        All machines
+      </a>
+      <h1 className="text-3xl break-words">{machine.name}</h1>
+      <p className="text-quiet">
+        {profile.kind} · {units.speed(profile.speedMps[0])} to {units.speed(profile.speedMps[1])} · {profile.elevationDeg[0]}° to{' '}
+        {profile.elevationDeg[1]}° · holds {profile.hopper} · {POWER[profile.power]} · {AIMED[profile.aimedBy]} · {profile.massKg} kg
+      </p>
+      <p className="text-quiet">
+        Repeats its speed to ± {profile.repeatability.speedPct} %, its direction to ± {profile.repeatability.bearingDeg}° (1 σ).
+        {machine.notes && ` ${machine.notes}`}
+      </p>
+      {jams.length > 0 && (
+        <p className="mt-2 border-l-4 border-warning bg-base-200 p-3">
+          <b>Too wide for this machine:</b> {jams.map(({ name }) => name).join(', ')}. They jam it; it takes balls up to{' '}
+          {units.length(profile.widestBallM)} across.
+        </p>
+      )}
+
+      <section className="mt-5" aria-labelledby="dials">
+        <div className="flex flex-wrap items-center gap-3 border-b border-base-content pb-2">
+          <h2 id="dials" className="text-2xl">
+            Dials
+          </h2>
+          {viewer.canPlan && (
+            <button type="button" className="btn btn-outline ml-auto min-h-11" onClick={() => setEditing('new')}>
+              Add a dial
+            </button>
+          )}
+        </div>
+        {dials.length === 0 && (
+          <p className="mt-4 max-w-xl text-lg">
+            No dials: this machine is set in figures. Add one if something on it is marked in numbers, pins, notches or turns.
+          </p>
+        )}
+        <ul className="grid gap-x-8 lg:grid-cols-2">
+          {dials.map((dial) => (
+            <DialCard
+              key={dial.id}
+              dial={dial}
+              profile={profile}
+              tuneUp={tuneUps.find(({ document }) => document.dialId === dial.id)}
+              canPlan={viewer.canPlan}
+              tuneHref={`/tune?machine=${machine.id}&dial=${dial.id}`}
+              onChange={() => setEditing(dial)}
+              onDeleteCurve={() => saidSaved({ dials: withDial({ ...dial, curve: null }) }, `The curve of “${dial.name}” was deleted.`)}
+            />
+          ))}
+        </ul>
+      </section>
+
+      <div className="mt-6 grid gap-6 md:grid-cols-2">
+        <section aria-labelledby="file">
+          <h2 id="file" className="border-b border-base-content pb-1 text-xl">
+            As a file
+          </h2>
+          <p className="mt-2">The record, the dials and their curves, to keep or to take to another club.</p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            <button
+              type="button"
+              className="btn btn-outline min-h-11"
+              onClick={() =>
+                download(`${fileName(machine.name)}.machine.json`, new Blob([writeMachineFile(machine)], { type: 'application/json' }))
+              }
+            >
+              Save as a file
+            </button>
+            {viewer.canPlan && (
+              <>
+                <button type="button" className="btn btn-outline min-h-11" onClick={() => file.current?.click()}>
+                  Restore from a file
+                </button>
+                <input
+                  ref={file}
+                  type="file"
+                  accept=".json,application/json"
+                  className="hidden"
+                  aria-label="Machine file"
+                  onChange={async (event) => {
+                    const [chosen] = event.target.files ?? [];
+                    if (chosen) await restore(chosen);
+                    event.target.value = '';
+                  }}
+                />
+              </>
+            )}
+          </div>
+          {problems.length > 0 && (
+            <div role="alert" className="mt-3 border-l-4 border-error bg-base-200 p-3">
+              <b>Nothing was taken from this file.</b>
+              <ul>
+                {problems.slice(0, 8).map((problem) => (
+                  <li key={problem}>{problem}</li>
+                ))}
+              </ul>
+            </div>
+          )}
+        </section>
+        <section aria-labelledby="line">
+          <h2 id="line" className="border-b border-base-content pb-1 text-xl">
+            Line
+          </h2>
+          <p className="mt-2">
+            {machine.linkAddress
+              ? `On a line at ${machine.linkAddress}: it takes programs and tells every release.`
+              : 'Worked by hand: nothing is sent to it.'}
+          </p>
+          {viewer.canPlan && (
+            <div className="mt-2 flex flex-wrap gap-2">
+              {!machine.linkAddress && spares[0] && (
+                <button
+                  type="button"
+                  className="btn btn-outline min-h-11"
+                  onClick={() => saidSaved({ linkAddress: spares[0]! }, `${machine.name} is on a simulated machine now.`)}
+                >
+                  Use a simulated machine
+                </button>
+              )}
+              {machine.linkAddress && (
+                <button
+                  type="button"
+                  className="btn btn-ghost min-h-11"
+                  onClick={() => saidSaved({ linkAddress: '' }, `${machine.name} is worked by hand now.`)}
+                >
+                  Take it off its line
+                </button>
+              )}
+            </div>
+          )}
+        </section>
+      </div>
+
+      {tuneUps.length > 0 && (
+        <section className="mt-6" aria-labelledby="history">
+          <h2 id="history" className="border-b border-base-content pb-1 text-xl">
+            Tune-ups
+          </h2>
+          <ul>
+            {tuneUps.map(({ id, document, personName, tunedAt }) => (
+              <li key={id} className="border-b border-base-300 py-2">
+                <b>{document.dialName}</b> · {sayDay(tunedAt)} · {document.balls.filter(({ leftOut }) => !leftOut).length} of{' '}
+                {document.balls.length} balls · {units.temperature(document.weather.temperatureC)} · battery {document.battery} ·{' '}
+                {personName}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {editing && (
+        <Dialog title={editing === 'new' ? 'Add a dial' : `Change ${editing.name}`} onClose={() => setEditing(null)}>
+          <DialForm
+            dial={editing === 'new' ? null : editing}
+            wheels={profile.wheelsDeg.length}
+            save={async (dial) => {
+              setEditing(null);
+              await save({ dials: withDial(dial) });
+            }}
+            {...(editing !== 'new' && {
+              remove: async () => {
+                setEditing(null);
+                await saidSaved({ dials: dials.filter(({ id }) => id !== editing.id) }, `“${editing.name}” was taken off.`);
+              },
+            })}
+          />
+        </Dialog>
+      )}
+    </div>
+  );
+}
+
+const SCALE_WORDS: Record<Scale['kind'], string> = {
+  numbers: 'numbers',
+  fractions: 'fractions',
+  pins: 'pins',
+  notches: 'notches',
+  colours: 'colours',
+  turns: 'turns of a screw',
+};
+
+function DialCard({
+  dial,
+  profile,
+  tuneUp,
+  canPlan,
+  tuneHref,
+  onChange,
+  onDeleteCurve,
+}: {
+  dial: Dial;
+  profile: MachineProfile;
+  tuneUp: TuneUpRow | undefined;
+  canPlan: boolean;
+  tuneHref: string;
+  onChange: () => void;
+  onDeleteCurve: () => void;
+}) {
+  const units = useUnits();
+  const { scale, curve, moves } = dial;
+  const say = (reading: number): string => {
+    const { value, lo, hi } = dialValue(scale, curve!, reading);
+    return `${printReading(scale, reading)} is ${units.print(value, DIMENSION_OF[moves])}, give or take ${units.print((hi - lo) / 2, DIMENSION_OF[moves])}`;
+  };
+  const half = onClick(scale, (scale.lo + scale.hi) / 2);
+  const balls = tuneUp ? chartBallsOf(tuneUp.document.balls, isFlown(dial) ? standOf(tuneUp.document, profile) : null) : [];
+  return (
+    <li className="border-b border-base-300 py-3">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h3 className="text-xl">{dial.name}</h3>
+        <p className="text-quiet">
+          moves {MOVES_NAMES[moves]}
+          {dial.wheel ? ` ${dial.wheel}` : ''} · {SCALE_WORDS[scale.kind]} {printReading(scale, scale.lo)} to{' '}
+          {printReading(scale, scale.hi)}
+          {scale.zero && ` · zero: ${scale.zero}`}
+        </p>
+      </div>
+      {curve ? (
+        <>
+          <DialChart
+            moves={moves}
+            scale={scale}
+            curve={curve}
+            balls={balls}
+            height={170}
+            label={`What ${dial.name} gives: ${say(scale.lo)}; ${say(half)}; ${say(scale.hi)}.`}
+          />
+          <p>
+            <b>{say(half)}.</b>{' '}
+            <span className="text-quiet">
+              Tuned {sayDay(curve.tunedAt)} with {curve.balls} balls{tuneUp ? ` by ${tuneUp.personName}` : ''}.
+            </span>
+          </p>
+        </>
+      ) : (
+        <p className="mt-2 max-w-md">Not tuned: nobody knows yet what a mark on it gives.</p>
+      )}
+      {canPlan && (
+        <div className="mt-2 flex flex-wrap gap-2">
+          <a className={`btn min-h-11 ${curve ? 'btn-outline' : 'btn-primary'}`} href={tuneHref}>
+            {curve ? 'Tune again' : 'Tune up'}
+            <span className="sr-only"> {dial.name}</span>
+          </a>
+          <button type="button" className="btn btn-ghost min-h-11" onClick={onChange}>
+            Change<span className="sr-only"> {dial.name}</span>
+          </button>
+          {curve && (
+            <button type="button" className="btn btn-ghost min-h-11" onClick={onDeleteCurve}>
+              Delete the curve<span className="sr-only"> of {dial.name}</span>
+            </button>
+          )}
+        </div>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,385 @@
+import { type PlanDocument, planSchema, type Schedule, STATIONS, scheduleOf } from '@good-arc/core';
+import { useMemo, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { Kit, LadderRow, PlanRow, Viewer } from '../../api/rows.ts';
+import { api } from '../../ui/api.ts';
+import { download, fileName } from '../../ui/download.ts';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { Select } from '../../ui/Select.tsx';
+import { Units } from '../../ui/Units.tsx';
+import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { CallSheets } from './CallSheets.tsx';
+import { clockAt } from './clock.ts';
+
+interface Props {
+  viewer: Viewer;
+  kit: Kit;
+  ladder: LadderRow;
+  /** Null for one that is not kept yet. */
+  plan: PlanRow | null;
+  /** Day and time a new plan begins with. */
+  startsAt: string;
+}
+
+const HELPERS = ['feeding', 'calling', 'picking up'] as const;
+
+export default function PlanPage(props: Props) {
+  return (
+    <Units system={props.viewer.units}>
+      <PlanView {...props} />
+    </Units>
+  );
+}
+
+function firstPlan(ladder: LadderRow, kit: Kit, startsAt: string): PlanDocument {
+  const fitting = kit.players.filter(({ level }) => level === ladder.level);
+  return {
+    name: ladder.name,
+    ladderId: ladder.id,
+    startsAt,
+    playerIds: (fitting.length > 0 ? fitting : kit.players).slice(0, 3).map(({ id }) => id),
+    absentIds: [],
+    lines: 1,
+    stations: ['picking up'],
+    rotateBy: { kind: 'balls', balls: ladder.rungs[0]?.document.ballsPerRound ?? 10 },
+    capBalls: 28,
+    notes: '',
+  };
+}
+
+function PlanView({ viewer, kit, ladder, plan: kept, startsAt }: Props) {
+  const [id] = useState(() => kept?.id ?? uuidv7());
+  const [plan, setPlan] = useState(() => kept?.document ?? firstPlan(ladder, kit, startsAt));
+  const [saved, setSaved] = useState(kept !== null);
+  const [problems, setProblems] = useState<Record<string, string>>({});
+  const readOnly = !viewer.canPlan;
+  const documents = useMemo(() => ladder.rungs.map(({ document }) => document), [ladder]);
+  const schedule = useMemo(() => scheduleOf(plan, documents), [plan, documents]);
+  const nameOf = (playerId: string): string => kit.players.find((each) => each.id === playerId)?.name ?? 'somebody who left';
+
+  function change(part: Partial<PlanDocument>): void {
+    setPlan((now) => ({ ...now, ...part }));
+    setSaved(false);
+  }
+
+  async function save(): Promise<void> {
+    const parsed = planSchema.safeParse(plan);
+    setProblems(parsed.success ? {} : Object.fromEntries(parsed.error.issues.map(({ path, message }) => [path.join('.'), message])));
+    if (!parsed.success) return;
+    if (await attempt(() => api('PUT', `plans/${id}`, parsed.data))) {
+      setSaved(true);
+      window.history.replaceState(null, '', `/plan?id=${id}`);
+    }
+  }
+
+  async function remove(): Promise<void> {
+    if (!(await attempt(() => api('DELETE', `plans/${id}`)))) return;
+    setSaved(false);
+    saidWithUndo('The plan was deleted.', async () => {
+      await api('POST', `plans/${id}/restore`, {});
+      setSaved(true);
+    });
+  }
+
+  async function calendar(): Promise<void> {
+    const { calendarOf } = await import('./calendar.ts');
+    const text = calendarOf({ id, plan, schedule, rungs: documents, nameOf });
+    download(`${fileName(plan.name)}.ics`, new Blob([text], { type: 'text/calendar' }));
+  }
+
+  return (
+    <div className="px-4 pt-4 pb-12 md:px-6">
+      <a href={`/ladders/${ladder.id}`} className="no-print text-sm font-medium text-quiet hover:underline">
+        {ladder.name}
+      </a>
+      <div className="flex flex-wrap items-end gap-3">
+        <h1 className="min-w-0 grow text-3xl break-words">{plan.name || 'A plan'}</h1>
+        <div className="no-print flex flex-wrap gap-2">
+          {kept && (
+            <button type="button" className="btn btn-ghost min-h-11" disabled={readOnly} onClick={remove}>
+              Delete
+            </button>
+          )}
+          <button type="button" className="btn btn-outline min-h-11" onClick={() => window.print()}>
+            Print
+          </button>
+          <button type="button" className="btn btn-outline min-h-11" disabled={schedule.turns.length === 0} onClick={calendar}>
+            To a calendar
+          </button>
+          <button
+            type="button"
+            className="btn btn-primary min-h-12 px-6 text-base"
+            disabled={readOnly}
+            aria-disabled={saved}
+            onClick={() => !saved && save()}
+          >
+            {saved ? 'Kept' : 'Keep the plan'}
+          </button>
+        </div>
+      </div>
+      <div className="mt-3 grid gap-x-8 gap-y-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
+        <div className="no-print flex flex-col gap-3">
+          <Line label="Name" problem={problems.name}>
+            <input
+              className="input h-11 w-full border-base-content/60 bg-base-100 text-base"
+              maxLength={120}
+              value={plan.name}
+              onChange={({ target }) => change({ name: target.value })}
+            />
+          </Line>
+          <Line label="Begins" problem={problems.startsAt}>
+            <input
+              type="datetime-local"
+              className="input h-11 w-full border-base-content/60 bg-base-100 text-base"
+              value={plan.startsAt}
+              onChange={({ target }) => change({ startsAt: target.value.slice(0, 16) })}
+            />
+          </Line>
+          <Players kit={kit} plan={plan} change={change} problem={problems.playerIds} />
+          <div className="grid grid-cols-2 gap-3">
+            <QuantityField
+              label="Hit at once"
+              dimension="count"
+              min={1}
+              max={6}
+              step={1}
+              value={plan.lines}
+              onChange={(lines) => change({ lines: Math.round(lines) })}
+            />
+            <QuantityField
+              label="Balls to a stop"
+              dimension="count"
+              min={5}
+              max={200}
+              step={1}
+              value={plan.capBalls}
+              onChange={(balls) => change({ capBalls: Math.round(balls) })}
+            />
+            <Select
+              label="Rotate by"
+              value={plan.rotateBy.kind}
+              onChange={(kind) => change({ rotateBy: kind === 'balls' ? { kind, balls: 10 } : { kind, minutes: 2 } })}
+              options={[
+                ['balls', 'balls'],
+                ['minutes', 'minutes'],
+              ]}
+            />
+            {plan.rotateBy.kind === 'balls' ? (
+              <QuantityField
+                label="Balls a turn"
+                dimension="count"
+                min={1}
+                max={200}
+                step={1}
+                value={plan.rotateBy.balls}
+                onChange={(balls) => change({ rotateBy: { kind: 'balls', balls: Math.round(balls) } })}
+              />
+            ) : (
+              <QuantityField
+                label="Minutes a turn"
+                dimension="number"
+                min={0.5}
+                max={60}
+                step={0.5}
+                value={plan.rotateBy.minutes}
+                onChange={(minutes) => change({ rotateBy: { kind: 'minutes', minutes } })}
+              />
+            )}
+          </div>
+          <fieldset>
+            <legend className="text-sm font-medium text-quiet">Stations besides hitting</legend>
+            {HELPERS.map((station) => (
+              <label key={station} className="flex min-h-11 items-center gap-2.5">
+                <input
+                  type="checkbox"
+                  className="checkbox"
+                  checked={plan.stations.includes(station)}
+                  onChange={({ target }) =>
+                    change({ stations: HELPERS.filter((each) => (each === station ? target.checked : plan.stations.includes(each))) })
+                  }
+                />
+                {station}
+              </label>
+            ))}
+          </fieldset>
+          <Line label="Notes" problem={problems.notes}>
+            <input
+              className="input h-11 w-full border-base-content/60 bg-base-100 text-base"
+              maxLength={500}
+              value={plan.notes}
+              onChange={({ target }) => change({ notes: target.value })}
+            />
+          </Line>
+        </div>
+        <div className="min-w-0">
+          {schedule.turns.length === 0 ? (
+            <p className="text-lg">
+              {ladder.rungs.length === 0
+                ? 'The ladder has no rungs yet.'
+                : 'Nobody is there: choose who comes, or take somebody off the absent.'}
+            </p>
+          ) : (
+            <>
+              <p className="text-lg" data-testid="plan-sums">
+                {clockAt(plan.startsAt, 0)} to {clockAt(plan.startsAt, schedule.endsS)} ·{' '}
+                {schedule.share
+                  .map(({ playerId, turns, balls }) => `${nameOf(playerId)} ${turns} turns, ${Math.round(balls)} balls`)
+                  .join(' · ')}
+              </p>
+              <Clock plan={plan} schedule={schedule} ladder={ladder} nameOf={nameOf} />
+              {plan.notes && <p className="mt-2">{plan.notes}</p>}
+            </>
+          )}
+          <CallSheets ladder={ladder} kit={kit} />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** Who comes: off a squad or one by one, and who is absent today. */
+function Players({
+  kit,
+  plan,
+  change,
+  problem,
+}: {
+  kit: Kit;
+  plan: PlanDocument;
+  change: (part: Partial<PlanDocument>) => void;
+  problem: string | undefined;
+}) {
+  const tick = (list: readonly string[], id: string, on: boolean): string[] => (on ? [...list, id] : list.filter((each) => each !== id));
+  return (
+    <fieldset>
+      <legend className="text-sm font-medium text-quiet">Who comes</legend>
+      {kit.squads.length > 0 && (
+        <div className="flex flex-wrap gap-2 pt-1">
+          {kit.squads.map((squad) => (
+            <button
+              key={squad.id}
+              type="button"
+              className="btn btn-outline min-h-11"
+              onClick={() =>
+                change({ playerIds: squad.playerIds.filter((id) => kit.players.some((each) => each.id === id)), absentIds: [] })
+              }
+            >
+              {squad.name}
+            </button>
+          ))}
+        </div>
+      )}
+      <ul className="mt-1 max-h-80 overflow-y-auto border-y border-base-300" aria-label="Players">
+        {kit.players.map(({ id, name, avoid }) => {
+          const comes = plan.playerIds.includes(id);
+          return (
+            <li key={id} className="flex flex-wrap items-center justify-between gap-x-2">
+              <label className="flex min-h-11 min-w-0 items-center gap-2.5">
+                <input
+                  type="checkbox"
+                  className="checkbox"
+                  checked={comes}
+                  onChange={({ target }) =>
+                    change({ playerIds: tick(plan.playerIds, id, target.checked), absentIds: plan.absentIds.filter((each) => each !== id) })
+                  }
+                />
+                <span className="min-w-0 break-words">{name}</span>
+              </label>
+              {comes && (
+                <label className="flex min-h-11 items-center gap-1.5 text-sm">
+                  <input
+                    type="checkbox"
+                    className="checkbox checkbox-sm"
+                    aria-label={`${name} is absent today`}
+                    checked={plan.absentIds.includes(id)}
+                    onChange={({ target }) => change({ absentIds: tick(plan.absentIds, id, target.checked) })}
+                  />
+                  absent
+                </label>
+              )}
+              {comes && avoid && <p className="w-full pb-1 pl-9 text-sm">avoid: {avoid}</p>}
+            </li>
+          );
+        })}
+      </ul>
+      {problem && (
+        <p role="alert" className="mt-1 text-sm font-medium text-error">
+          {problem}
+        </p>
+      )}
+    </fieldset>
+  );
+}
+
+/** The plan by the clock: a line for each turn, who stands where. */
+function Clock({
+  plan,
+  schedule,
+  ladder,
+  nameOf,
+}: {
+  plan: PlanDocument;
+  schedule: Schedule;
+  ladder: LadderRow;
+  nameOf: (id: string) => string;
+}) {
+  const used = STATIONS.filter((station) => schedule.turns.some((turn) => turn.stations[station].length > 0));
+  return (
+    <div className="mt-2 overflow-x-auto">
+      <table className="w-full" data-testid="clock">
+        <thead>
+          <tr className="border-b border-base-content text-left">
+            <th className="py-1 pr-3">At</th>
+            <th className="pr-3">Rung</th>
+            {used.map((station) => (
+              <th key={station} className="pr-3 first-letter:uppercase">
+                {station}
+              </th>
+            ))}
+            <th className="no-print">
+              <span className="sr-only">Run</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {schedule.turns.map(({ atS, rung, turn, balls, stations, pickUpAfter }) => (
+            <tr key={`${rung} ${turn}`} className="border-b border-base-300 align-top">
+              <td className="dial py-1 pr-3 whitespace-nowrap">{clockAt(plan.startsAt, atS)}</td>
+              <td className="pr-3">
+                {rung + 1} · {ladder.rungs[rung]!.document.name} <span className="text-quiet">{balls} balls</span>
+                {pickUpAfter && <span className="block text-sm font-semibold">then pick up</span>}
+              </td>
+              {used.map((station) => (
+                <td key={station} className="pr-3">
+                  {stations[station].map(nameOf).join(', ')}
+                </td>
+              ))}
+              <td className="no-print">
+                <a
+                  className="btn btn-ghost min-h-11 px-2"
+                  href={`/courtside?rung=${ladder.rungs[rung]!.id}&player=${stations.hitting[0]}`}
+                  aria-label={`Run turn ${turn} of rung ${rung + 1}`}
+                >
+                  Run
+                </a>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+const Line = ({ label, problem, children }: { label: string; problem: string | undefined; children: React.ReactNode }) => (
+  // biome-ignore lint/a11y/noLabelWithoutControl: the control is the child
+  <label>
+    <span className="mb-0.5 block text-sm font-medium text-quiet">{label}</span>
+    {children}
+    {problem && (
+      <span role="alert" className="mt-1 block text-sm font-medium text-error">
+        {problem}
+      </span>
+    )}
+  </label>
+);

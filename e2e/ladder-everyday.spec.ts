@@ -1,0 +1,142 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { awake, COURT, expectAccessible, LADDER, open, saved, tag } from './support/pages.ts';
+
+/** What a coach does with a ladder beside climbing it. */
+
+test.skip(({ isMobile }) => isMobile, 'once is enough');
+
+/** A copy of a ladder of the demo under a name of its own. */
+async function copyOf(page: Page, name: string, as: string): Promise<void> {
+  await open(page, '/ladders');
+  await page.getByRole('listitem').filter({ hasText: name }).first().getByRole('button', { name: 'Duplicate' }).click();
+  const title = page.getByLabel('Name of the ladder');
+  await expect(title).toHaveValue(/\(copy\)$/);
+  await awake(page, LADDER);
+  await title.fill(`${as} ${tag()}`);
+  await title.press('Enter');
+}
+
+test('gaps are evened out and undone, two rungs compared, a rung mirrored, the level raised', async ({ page }) => {
+  await copyOf(page, 'Backhand: from kind to game', 'Evened');
+  const rungs = page.getByRole('list', { name: 'Rungs, hardest first' }).getByRole('heading', { level: 3 });
+  const [before, gaps] = [await rungs.count(), await page.getByTestId('gap').count()];
+  expect(gaps).toBeGreaterThan(1);
+  await page.getByRole('button', { name: `Even out all ${gaps} gaps` }).click();
+  await expect(page.getByText(/^On the way to /).first()).toBeVisible();
+  const filled = await rungs.count();
+  expect(filled).toBeGreaterThan(before);
+  expect(await page.getByTestId('gap').count()).toBeLessThan(gaps);
+  await page.keyboard.press('Control+z');
+  await expect(rungs).toHaveCount(before);
+  await page.keyboard.press('Control+Shift+Z');
+  await expect(rungs).toHaveCount(filled);
+  await saved(page);
+  await page.reload();
+  await awake(page);
+  await expect(rungs).toHaveCount(filled);
+
+  for (const number of [1, 2]) {
+    await page.getByRole('button', { name: new RegExp(`^Open rung ${number},`) }).click();
+    await page
+      .getByRole('region', { name: `Rung ${number} opened` })
+      .getByLabel('Compare')
+      .check();
+  }
+  await page.getByRole('button', { name: 'Compare rungs 1 and 2' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText(/What changes: /);
+  await expectAccessible(page, 'dialog[open]');
+  await page.keyboard.press('Escape');
+
+  const rung = page.getByRole('region', { name: 'Rung 2 opened' });
+  const balls = await rung.getByRole('list', { name: 'Balls of this rung' }).textContent();
+  await page.getByLabel('Level', { exact: true }).selectOption('Competing');
+  await expect(page.getByTestId('sums')).toContainText('Competing');
+  await expect(rung.getByRole('list', { name: 'Balls of this rung' })).not.toHaveText(balls!);
+  await rung.getByRole('button', { name: 'Mirror rung 2' }).click();
+  await saved(page);
+});
+
+test('balls as CSV: out, changed in a spreadsheet, in again; every bad row is named and nothing is taken', async ({ page }) => {
+  await copyOf(page, 'Sam: rally drive, forehand', 'Listed');
+  await page.getByRole('button', { name: /^Open rung 1,/ }).click();
+  const rung = page.getByRole('region', { name: 'Rung 1 opened' });
+  const balls = rung.getByRole('list', { name: 'Balls of this rung' }).getByRole('listitem');
+  const [file] = await Promise.all([
+    page.waitForEvent('download', { timeout: 40_000 }),
+    rung.getByRole('button', { name: 'Balls as CSV' }).click(),
+  ]);
+  const [head, row] = readFileSync((await file.path())!, 'utf8')
+    .trimEnd()
+    .split('\n');
+  const read = async (text: string): Promise<void> => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser', { timeout: 40_000 }),
+      rung.getByRole('button', { name: 'Read balls from CSV' }).click(),
+    ]);
+    await chooser.setFiles({ name: 'balls.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  };
+  const second = row!.replace(/^[^,]+/, 'A second ball');
+  await read([head, row, second.replace('landing', 'somewhere'), row!.replace('groundstroke', 'backhand')].join('\n'));
+  const alert = rung.getByRole('alert');
+  await expect(alert).toContainText('Nothing was taken from this list.');
+  await expect(alert).toContainText('Line 3, target: “somewhere” is neither landing nor plane.');
+  await expect(alert).toContainText('Line 4, stroke: “backhand” is none of groundstroke, volley, swing.');
+  await expect(balls).toHaveCount(1);
+  await read([head, row, second].join('\n'));
+  await expect(balls).toHaveCount(2);
+  await expect(alert).toBeHidden();
+  await expect(balls.nth(1)).toContainText('A second ball');
+  // members on and off: the strip follows
+  await rung.getByLabel('Order').selectOption({ label: 'Turn about' });
+  const strip = rung.getByTestId('strip').getByRole('listitem');
+  await expect(strip.nth(1)).toHaveAttribute('data-feed', '2');
+  await rung.getByLabel('A second ball is in').uncheck();
+  await expect(strip.nth(1)).toHaveAttribute('data-feed', '1');
+  await saved(page);
+  await page.reload();
+  await awake(page);
+  await page.getByRole('button', { name: /^Open rung 1,/ }).click();
+  await expect(rung.getByLabel('A second ball is in')).not.toBeChecked();
+});
+
+test('the library by purpose, players and words; a favourite stays at hand', async ({ page }) => {
+  await open(page, '/ladders/library');
+  const drills = page.getByRole('list', { name: 'Drills' }).getByRole('listitem');
+  await page.getByLabel('Sport').selectOption('baseball');
+  await page.getByLabel('Purpose').selectOption('fielding');
+  await expect(page.getByText('5 drills')).toBeVisible();
+  await page.getByLabel('Players').selectOption('1');
+  await expect(drills.filter({ hasText: 'Between two gloves' })).toHaveCount(0);
+  await page.getByRole('searchbox', { name: 'Find' }).fill('nothing like that');
+  await expect(page.getByText('No drill fits all of that.')).toBeVisible();
+  await page.getByRole('button', { name: 'Show all of them' }).click();
+  await page.getByRole('searchbox', { name: 'Find' }).fill('marker');
+  await page.getByRole('button', { name: 'Favourite: Five markers' }).click();
+  await expect(page.getByRole('button', { name: 'Favourite: Five markers' })).toHaveAttribute('aria-pressed', 'true');
+  await page.reload();
+  await awake(page);
+  await page.getByLabel('Favourites', { exact: true }).check();
+  await expect(drills).toHaveText([/Five markers/]);
+  await drills.getByRole('button', { name: 'Favourite: Five markers' }).click();
+  await expect(page.getByText('No favourite fits.', { exact: false })).toBeVisible();
+});
+
+test('fielding: with a position absent its balls are left out of the round', async ({ page }) => {
+  await open(page, '/ladders/library?drill=baseball-whoever-is-there');
+  await page.getByLabel('Court', { exact: true }).selectOption({ label: 'Long Meadow field (baseball)' });
+  await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Heron' });
+  await page.getByRole('button', { name: 'Add to our ladders' }).click();
+  await awake(page, LADDER);
+  await expect(page.getByText(/^From the library:/)).toBeVisible();
+  await page.getByRole('button', { name: /^Open rung 1, Infield/ }).click();
+  const rung = page.getByRole('region', { name: 'Rung 1 opened' });
+  await rung.getByLabel('SS', { exact: true }).check();
+  await expect(rung.getByTestId('strip').locator('[data-feed="2"]')).toHaveCount(0);
+  await expect(rung.getByTestId('strip').getByRole('listitem')).toHaveCount(30);
+  await saved(page);
+  await rung.getByRole('link', { name: 'Run', exact: true }).click();
+  await awake(page, COURT);
+  await expect(page.getByTestId('cue')).toContainText(/Ground ball to (3B|2B|1B)/);
+});

@@ -1,0 +1,131 @@
+import { z } from 'zod';
+import { studentT975 } from '../progress/index.ts';
+import type { Scale } from './scale.ts';
+
+/**
+ * What a dial does, as a curve that can only rise (or only fall): over the share u ∈ [0, 1] of the scale the slope is exp(g(u)), with g drawn
+ * straight between five evenly spaced knots. So it is monotone whatever the data, bends where they ask for it, and is unsure where there are none.
+ * `params` = [value in the middle of the scale, g at each knot], in the unit of what the dial moves (m/s, °, rpm, s).
+ */
+const KNOTS = 5;
+export const CURVE_PARAMS = KNOTS + 1;
+
+const row = z.array(z.number()).length(CURVE_PARAMS);
+export const dialCurveSchema = z.strictObject({
+  params: row,
+  /** Of the parameters, with what they share with the elevation’s zero and the ball’s drag. */
+  covariance: z.array(row).length(CURVE_PARAMS),
+  /** Degrees of freedom of the scatter behind it. */
+  df: z.number().min(1).max(10_000),
+  /** A higher reading gives less. */
+  falling: z.boolean(),
+  tunedAt: z.iso.datetime(),
+  /** Test balls it rests on. */
+  balls: z.int().min(0).max(10_000),
+  ballId: z.string().max(40),
+  temperatureC: z.number().min(-30).max(55),
+});
+export type DialCurve = z.infer<typeof dialCurveSchema>;
+/** As much of a curve as its shape needs. */
+export type CurveShape = Pick<DialCurve, 'params' | 'falling'>;
+
+/** ∫ exp(a + (b − a)·s) ds over s from 0 to `share`, a and b being g at the ends of one segment. */
+function pieceTo(a: number, b: number, share: number): number {
+  const bend = b - a;
+  // below this the series is exact to the last digit
+  if (Math.abs(bend * share) < 1e-5) return Math.exp(a) * share * (1 + (bend * share) / 2);
+  return (Math.exp(a) * Math.expm1(bend * share)) / bend;
+}
+
+/** Rise from the bottom of the scale to the share u. */
+function riseTo(params: readonly number[], u: number): number {
+  let rise = 0;
+  for (let k = 0; k < KNOTS - 1; k++) {
+    const share = Math.min(1, u * (KNOTS - 1) - k);
+    if (share <= 0) break;
+    rise += pieceTo(params[k + 1]!, params[k + 2]!, share) / (KNOTS - 1);
+  }
+  return rise;
+}
+
+/** Share of the scale that a reading is at; readings beyond the ends count as the ends. */
+export const shareOf = ({ lo, hi }: Pick<Scale, 'lo' | 'hi'>, reading: number): number =>
+  Math.min(1, Math.max(0, (reading - lo) / (hi - lo)));
+
+export const curveAt = ({ params, falling }: CurveShape, u: number): number =>
+  params[0]! + (falling ? -1 : 1) * (riseTo(params, u) - riseTo(params, 0.5));
+
+/** ∂/∂a and ∂/∂b of `pieceTo`. */
+function pieceSlopes(a: number, b: number, share: number): [number, number] {
+  const bend = b - a;
+  const whole = pieceTo(a, b, share);
+  // ∫ exp(a + bend·s)·s ds: by parts, or by its series where the bend is small
+  const first =
+    Math.abs(bend) < 1e-3
+      ? Math.exp(a) * (share ** 2 / 2 + (bend * share ** 3) / 3 + (bend ** 2 * share ** 4) / 8)
+      : (Math.exp(a + bend * share) * share - whole) / bend;
+  return [whole - first, first];
+}
+
+/** Change of the value at u with each parameter. */
+export function curveGradient({ params, falling }: CurveShape, u: number): number[] {
+  const gradient = params.map((_, i) => Number(i === 0));
+  for (const [to, sign] of [
+    [u, falling ? -1 : 1],
+    [0.5, falling ? 1 : -1],
+  ] as const)
+    for (let k = 0; k < KNOTS - 1; k++) {
+      const share = Math.min(1, to * (KNOTS - 1) - k);
+      if (share <= 0) break;
+      const [byA, byB] = pieceSlopes(params[k + 1]!, params[k + 2]!, share);
+      gradient[k + 1]! += (sign * byA) / (KNOTS - 1);
+      gradient[k + 2]! += (sign * byB) / (KNOTS - 1);
+    }
+  return gradient;
+}
+
+/** What the dial gives at a reading, with its 95 % interval (for the mean of many balls, not for one). */
+export interface DialValue {
+  value: number;
+  lo: number;
+  hi: number;
+  /** 1 σ. */
+  sd: number;
+}
+
+/** Variance of the curve at u. */
+export function curveVariance(shape: CurveShape, covariance: readonly (readonly number[])[], u: number): number {
+  const gradient = curveGradient(shape, u);
+  let variance = 0;
+  for (let i = 0; i < gradient.length; i++)
+    for (let j = 0; j < gradient.length; j++) variance += gradient[i]! * gradient[j]! * covariance[i]![j]!;
+  return Math.max(0, variance);
+}
+
+export function dialValue(scale: Pick<Scale, 'lo' | 'hi'>, curve: DialCurve, reading: number): DialValue {
+  const u = shareOf(scale, reading);
+  const value = curveAt(curve, u);
+  const sd = Math.sqrt(curveVariance(curve, curve.covariance, u));
+  const half = studentT975(curve.df) * sd;
+  return { value, lo: value - half, hi: value + half, sd };
+}
+
+/**
+ * The reading that gives a value, not rounded to clicks.
+ * @returns the reading, and by how much the value lies beyond the scale (0 inside it; positive: more than the dial can give)
+ */
+export function readingFor(scale: Pick<Scale, 'lo' | 'hi'>, curve: CurveShape, value: number): { reading: number; beyond: number } {
+  const bottom = curveAt(curve, curve.falling ? 1 : 0);
+  const top = curveAt(curve, curve.falling ? 0 : 1);
+  const at = (u: number): number => scale.lo + u * (scale.hi - scale.lo);
+  if (value <= bottom) return { reading: at(curve.falling ? 1 : 0), beyond: value - bottom };
+  if (value >= top) return { reading: at(curve.falling ? 0 : 1), beyond: value - top };
+  let [a, b] = [0, 1];
+  // forty halvings of the scale: far below any click
+  for (let i = 0; i < 40; i++) {
+    const middle = (a + b) / 2;
+    if (curveAt(curve, middle) < value === !curve.falling) a = middle;
+    else b = middle;
+  }
+  return { reading: at((a + b) / 2), beyond: 0 };
+}

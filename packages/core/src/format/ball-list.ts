@@ -1,0 +1,149 @@
+import Papa from 'papaparse';
+import { type Feed, feedSchema } from '../drill/index.ts';
+import { STROKES } from '../sport/index.ts';
+import { type ReadResult, refused } from './read.ts';
+
+/** Columns of a ball list, in order; SI and degrees, signs as in the physics notes. */
+const COLUMNS = [
+  'name',
+  'on',
+  'target',
+  'target_x_m',
+  'target_y_m',
+  'target_z_m',
+  'from_x_m',
+  'from_y_m',
+  'from_z_m',
+  'speed_mps',
+  'elevation_deg',
+  'bearing_deg',
+  'topspin_rpm',
+  'sidespin_rpm',
+  'gyro_rpm',
+  'stroke',
+  'game_ball',
+  'then_s',
+  'counts',
+  'cue',
+] as const;
+type Column = (typeof COLUMNS)[number];
+const OPTIONAL: readonly Column[] = ['target_z_m', 'gyro_rpm', 'game_ball', 'then_s', 'counts', 'cue', 'on'];
+const MOST_ROWS = 24;
+
+/** The balls of a rung as CSV, a row each. What has no column (markers, positions, a second machine) is not in it. */
+export const writeBallList = (feeds: readonly Feed[]): string =>
+  `${Papa.unparse(
+    {
+      fields: [...COLUMNS],
+      data: feeds.map(({ name, on, target, launch, stroke, gameBallId, thenS, counts, cue }) => [
+        name,
+        on ? 'yes' : 'no',
+        target.kind,
+        target.x,
+        target.kind === 'landing' ? target.y : target.planeY,
+        target.kind === 'plane' ? target.z : '',
+        launch.x,
+        launch.y,
+        launch.z,
+        launch.speedMps,
+        launch.elevationDeg,
+        launch.bearingDeg,
+        launch.topspinRpm,
+        launch.sidespinRpm,
+        launch.gyroRpm,
+        stroke,
+        gameBallId ?? '',
+        thenS ?? '',
+        counts === false ? 'no' : 'yes',
+        cue,
+      ]),
+    },
+    // a cell that a spreadsheet would take for a formula is kept as text
+    { escapeFormulae: true, newline: '\n' },
+  )}\n`;
+
+/**
+ * Reads a ball list. Every bad row is named with its line; nothing is taken unless all of it fits.
+ */
+export function readBallList(text: string): ReadResult<Feed[]> {
+  if (text.length > 64 * 1024) return refused('Too long for a ball list: at most 64 kB.');
+  const { data, meta, errors } = Papa.parse<Partial<Record<Column, string>>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (header) => header.trim().toLowerCase(),
+  });
+  const missing = COLUMNS.filter((column) => !OPTIONAL.includes(column) && !meta.fields?.includes(column));
+  if (missing.length > 0) return refused(`The first line must name the columns; missing: ${missing.join(', ')}.`);
+  if (data.length === 0) return refused('There is no ball in this list.');
+  if (data.length > MOST_ROWS) return refused(`A rung has at most ${MOST_ROWS} balls; this list has ${data.length}.`);
+  const problems: { pointer: string; detail: string }[] = errors.flatMap(({ row, message, type }) =>
+    type === 'Delimiter' ? [] : [{ pointer: '', detail: `Line ${(row ?? 0) + 2}: ${message}.` }],
+  );
+  const feeds = data.flatMap((row, i): Feed[] => {
+    const parsed = feedSchema.safeParse(fromRow(row));
+    if (parsed.success) return [parsed.data];
+    for (const { path, message } of parsed.error.issues)
+      problems.push({ pointer: '', detail: `Line ${i + 2}, ${columnOf(path)}: ${sayIssue(message, row, columnOf(path))}` });
+    return [];
+  });
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: feeds };
+}
+
+function fromRow(row: Partial<Record<Column, string>>): unknown {
+  const text = (column: Column): string => (row[column] ?? '').trim().replace(/^'(?=[=+\-@])/, '');
+  const number = (column: Column): number | undefined => (text(column) === '' ? undefined : Number(text(column).replace('−', '-')));
+  const yes = (column: Column): boolean | string =>
+    /^(yes|true|1|)$/i.test(text(column)) ? true : /^(no|false|0)$/i.test(text(column)) ? false : text(column);
+  const plane = text('target') === 'plane';
+  return {
+    name: text('name'),
+    on: yes('on'),
+    target: plane
+      ? { kind: 'plane', x: number('target_x_m'), planeY: number('target_y_m'), z: number('target_z_m') }
+      : { kind: text('target'), x: number('target_x_m'), y: number('target_y_m') },
+    launch: {
+      x: number('from_x_m'),
+      y: number('from_y_m'),
+      z: number('from_z_m'),
+      speedMps: number('speed_mps'),
+      elevationDeg: number('elevation_deg'),
+      bearingDeg: number('bearing_deg'),
+      topspinRpm: number('topspin_rpm'),
+      sidespinRpm: number('sidespin_rpm'),
+      gyroRpm: number('gyro_rpm') ?? 0,
+    },
+    stroke: text('stroke'),
+    gameBallId: text('game_ball') || null,
+    ...(text('then_s') !== '' && { thenS: number('then_s') }),
+    ...(yes('counts') === true ? {} : { counts: yes('counts') }),
+    cue: text('cue'),
+  };
+}
+
+const PLACES: Record<string, Column> = {
+  'target.kind': 'target',
+  'target.x': 'target_x_m',
+  'target.y': 'target_y_m',
+  'target.planeY': 'target_y_m',
+  'target.z': 'target_z_m',
+  'launch.x': 'from_x_m',
+  'launch.y': 'from_y_m',
+  'launch.z': 'from_z_m',
+  'launch.speedMps': 'speed_mps',
+  'launch.elevationDeg': 'elevation_deg',
+  'launch.bearingDeg': 'bearing_deg',
+  'launch.topspinRpm': 'topspin_rpm',
+  'launch.sidespinRpm': 'sidespin_rpm',
+  'launch.gyroRpm': 'gyro_rpm',
+  gameBallId: 'game_ball',
+  thenS: 'then_s',
+};
+const columnOf = (path: readonly PropertyKey[]): string => PLACES[path.join('.')] ?? path.map(String).join('.');
+
+function sayIssue(message: string, row: Partial<Record<Column, string>>, column: string): string {
+  const given = row[column as Column]?.trim() ?? '';
+  if (column === 'stroke') return `“${given}” is none of ${STROKES.join(', ')}.`;
+  if (column === 'target') return `“${given}” is neither landing nor plane.`;
+  if (column === 'on' || column === 'counts') return `“${given}” is neither yes nor no.`;
+  return given === '' ? 'must not be empty.' : `“${given}”: ${message}.`;
+}

@@ -1,0 +1,180 @@
+import { z } from 'zod';
+import { conditionsOf } from '../bench/index.ts';
+import { type LadderDocument, nameSchema, type RungDocument, rungSchema } from '../drill/index.ts';
+import { aimMachine, type Capability, capability, type DialledMachine, spinFor } from '../machine/index.ts';
+import { APPROACHES } from '../progress/index.ts';
+import { ballById, LEVELS, netBetween, SPORTS, type Sport, surfaceIdSchema } from '../sport/index.ts';
+import { fromLines, toLines } from './lines.ts';
+import { type ReadResult, readJson, readValue, refused } from './read.ts';
+
+/** A dial on a card: its name and where it stands, as the machine's own scale says it. */
+const cardDialSchema = z.strictObject({ name: z.string().min(1).max(60), reading: z.string().min(1).max(40) });
+
+/** One rung of a card: the rung as it is kept, without the ids of the club it came from. */
+const cardRungSchema = z.strictObject({
+  rung: rungSchema.omit({ courtId: true, machineId: true }),
+  dials: z.array(cardDialSchema).max(12),
+});
+
+/** A setup card as an open file: everything that rebuilds a ladder on another day, or at another club. */
+export const cardSchema = z.strictObject({
+  format: z.literal('good-arc-card', 'Not a setup card of Good Arc: “format” must be good-arc-card'),
+  version: z.literal(1, 'A newer version: this Good Arc reads version 1'),
+  name: nameSchema,
+  sport: z.enum(SPORTS),
+  level: z.enum(LEVELS),
+  approach: z.enum(APPROACHES),
+  court: z.strictObject({ name: nameSchema, surfaceId: surfaceIdSchema, indoor: z.boolean() }),
+  machine: z.strictObject({ name: nameSchema, kind: z.string().min(1).max(60), safety: z.string().max(400) }),
+  rungs: z.array(cardRungSchema).min(1, 'A card has at least one rung').max(24, 'At most 24 rungs'),
+});
+export type Card = z.infer<typeof cardSchema>;
+
+/** To the millimetre, the hundredth of a degree, a thousandth of anything else: a card is read back as it was written. */
+function rounded<T>(value: T): T {
+  if (typeof value === 'number') return (Math.round(value * 1000) / 1000) as T;
+  if (Array.isArray(value)) return value.map(rounded) as T;
+  if (typeof value === 'object' && value !== null)
+    return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, rounded(each)])) as T;
+  return value;
+}
+
+/** The launch of a rung's first feed as this machine's dials give it. */
+export const settingsOf = (rung: Pick<RungDocument, 'feeds' | 'ballId' | 'intervalS'>, machine: DialledMachine): Capability =>
+  capability(machine, rung.feeds[0]!.launch, ballById(rung.ballId).radiusM, null, rung.intervalS);
+
+export function makeCard(
+  { name, sport, level, approach }: LadderDocument,
+  rungs: readonly RungDocument[],
+  court: Card['court'],
+  machine: DialledMachine & { name: string },
+): Card {
+  return rounded({
+    format: 'good-arc-card',
+    version: 1,
+    name,
+    sport,
+    level,
+    approach,
+    court: { name: court.name, surfaceId: court.surfaceId, indoor: court.indoor },
+    machine: { name: machine.name, kind: machine.profile.kind, safety: machine.profile.safety },
+    rungs: rungs.map(({ courtId: _court, machineId: _machine, ...rung }) => ({
+      rung,
+      dials: settingsOf(rung, machine).settings.map((each) => ({ name: each.name, reading: each.text })),
+    })),
+  });
+}
+
+export const writeCardJson = (card: Card): string => `${JSON.stringify(card, null, 2)}\n`;
+
+export const readCardJson = (text: string): ReadResult<Card> => readJson(text, cardSchema, 'setup card');
+
+/** A card as text for a message. @param summary lines for people, in their units; they are not read back */
+export function writeCardText(card: Card, summary: readonly string[] = []): string {
+  const lines = toLines(card);
+  // the count shows when a message lost its end, even between two rungs
+  return [...summary.map((line) => `# ${line}`), `lines = ${lines.length}`, ...lines].join('\n').concat('\n');
+}
+
+export function readCardText(text: string): ReadResult<Card> {
+  const read = fromLines(text);
+  if (!read.ok) return read;
+  const { lines, ...value } = read.value as { lines?: unknown };
+  const came = toLines(value).length;
+  if (lines !== came)
+    return refused(
+      typeof lines === 'number'
+        ? `${came} of ${lines} lines came. Copy the whole card.`
+        : 'The line that counts the lines is missing. Copy the whole card.',
+    );
+  return readValue(value, cardSchema);
+}
+
+/** Reads a card however it was sent. */
+export const readCard = (text: string): ReadResult<Card> => (/^\s*[{[]/.test(text) ? readCardJson(text) : readCardText(text));
+
+/** What of a card could not be matched at this club. */
+export interface Unmatched {
+  /** Rung, from 1; 0 for the card as a whole. */
+  rung: number;
+  code: 'machine' | 'kind' | 'court' | 'surface' | 'reach' | 'spin' | 'unaimed';
+  text: string;
+}
+
+export interface ClubKit {
+  machines: readonly (DialledMachine & { id: string; name: string })[];
+  courts: readonly { id: string; name: string; sport: Sport; surfaceId: string; indoor: boolean; ceilingM?: number | null }[];
+}
+
+export interface CardMatch {
+  machineId: string;
+  courtId: string;
+  rungs: RungDocument[];
+  unmatched: Unmatched[];
+}
+
+/**
+ * A card from elsewhere on this club's machine and court: the same ball to the same spot, re-aimed from where this machine lets go of it.
+ * @returns null when the club has no machine or no court for the sport
+ */
+export function matchCard(card: Card, kit: ClubKit, chosen: { machineId?: string; courtId?: string } = {}): CardMatch | null {
+  const machines = kit.machines.filter(({ profile }) => profile.sports.includes(card.sport));
+  const machine =
+    machines.find(({ id }) => id === chosen.machineId) ??
+    machines.find(({ name, profile }) => name === card.machine.name && profile.kind === card.machine.kind) ??
+    machines.find(({ profile }) => profile.kind === card.machine.kind) ??
+    machines[0];
+  const courts = kit.courts.filter(({ sport }) => sport === card.sport);
+  const court =
+    courts.find(({ id }) => id === chosen.courtId) ??
+    courts.find(({ name, surfaceId }) => name === card.court.name && surfaceId === card.court.surfaceId) ??
+    courts.find(({ surfaceId }) => surfaceId === card.court.surfaceId) ??
+    courts[0];
+  if (!machine || !court) return null;
+  const unmatched: Unmatched[] = [];
+  const say = (rung: number, code: Unmatched['code'], text: string): void => void unmatched.push({ rung, code, text });
+  if (machine.profile.kind !== card.machine.kind)
+    say(0, 'kind', `The card was made on a ${card.machine.kind}; ${machine.name} is a ${machine.profile.kind}.`);
+  else if (machine.name !== card.machine.name)
+    say(0, 'machine', `The card was made on “${card.machine.name}”; its dial values are those of that machine.`);
+  if (court.surfaceId !== card.court.surfaceId) say(0, 'surface', `${court.name} has another surface: the bounce will differ.`);
+  const rungs = card.rungs.map(({ rung }, i) => onMachine(rung, i + 1, card.sport, machine, court, say));
+  return { machineId: machine.id, courtId: court.id, rungs, unmatched };
+}
+
+function onMachine(
+  rung: Card['rungs'][number]['rung'],
+  number: number,
+  sport: Sport,
+  machine: ClubKit['machines'][number],
+  court: ClubKit['courts'][number],
+  say: (rung: number, code: Unmatched['code'], text: string) => void,
+): RungDocument {
+  const { profile, name } = machine;
+  const feeds = rung.feeds.map((feed) => {
+    const { launch, target } = feed;
+    const from = { x: launch.x, y: launch.y, z: profile.releaseHeightM };
+    const spin = spinFor(profile.spin, launch, launch.speedMps);
+    if (Math.abs(spin.topspinRpm - launch.topspinRpm) > 100 || Math.abs(spin.sidespinRpm - launch.sidespinRpm) > 100)
+      say(
+        number,
+        'spin',
+        `${name} cannot make this spin (${Math.round(launch.topspinRpm)} rpm); it gives ${Math.round(spin.topspinRpm)} rpm.`,
+      );
+    const targetY = target.kind === 'landing' ? target.y : target.planeY;
+    const net = netBetween(sport, from.y, targetY);
+    const conditions = conditionsOf({ ...rung, surfaceId: court.surfaceId });
+    const hold = sport === 'baseball' ? { speedMps: launch.speedMps } : { elevationDeg: launch.elevationDeg };
+    const answer = aimMachine(profile, { conditions, from, target, net, ceilingM: court.ceilingM ?? null }, launch, hold);
+    const solution = answer.solutions[0] ?? answer.reason?.nearest;
+    if (!solution) {
+      say(number, 'unaimed', `${name} has no arc to this spot: aim it on the bench before it is thrown.`);
+      return feed;
+    }
+    if (answer.solutions.length === 0)
+      say(number, 'reach', `${name} cannot throw this ball: ${answer.reason?.text ?? ''} The nearest it can was put in.`);
+    const { speedMps, elevationDeg, bearingDeg } = solution;
+    return { ...feed, launch: { ...launch, ...from, speedMps, elevationDeg, bearingDeg, ...spinFor(profile.spin, launch, speedMps) } };
+  });
+  return { ...rung, feeds, courtId: court.id, machineId: machine.id, surfaceId: court.surfaceId };
+}

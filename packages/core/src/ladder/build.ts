@@ -1,0 +1,264 @@
+import { fitParts } from '../bench/index.ts';
+import { COMFORTS, type Feed, type RungDocument } from '../drill/index.ts';
+import { type Approach, gateFor, type Need, widthAt } from '../progress/index.ts';
+import type { Level } from '../sport/index.ts';
+import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from './candidates.ts';
+import { changesBetween } from './demand.ts';
+import { evenOut } from './even.ts';
+import { CAP_BALLS, type JudgeContext, type Judgement, judgeRung } from './judge.ts';
+import { PLAYER_SIGMA_M } from './players.ts';
+import { throwTo, type Venue } from './throwing.ts';
+
+/** What the last rung still lacks of the game ball. */
+export interface Missing {
+  what: 'time' | 'speed' | 'height' | 'spin' | 'comfort' | 'arc';
+  text: string;
+}
+
+export interface Built {
+  rungs: RungDocument[];
+  /** The last rung is the game ball, as near as makes no difference. */
+  reached: boolean;
+  missing: Missing[];
+  /** What would help, when it was not reached. */
+  help: string[];
+}
+
+/** Seconds an interval begins with (common practice, no source: about 4 s for a beginner). */
+const LEAST_INTERVAL_S: Record<Level, number> = { Starting: 4, Building: 3.5, Competing: 3, Advanced: 2.5 };
+/** Between two pitches everyone breathes (common practice, no source). */
+const PITCH_INTERVAL_S = 8;
+/** Rate at which a target of each approach should be hit at first: earned counts and streaks ask for more (common practice, no source). */
+const RATE: Record<Approach, number> = { 'sweet-spot': 0.45, 'earn-it': 0.6, 'in-a-row': 0.75, 'coachs-eye': 0.45 };
+const BALLS: Record<Level, number> = { Starting: 8, Building: 10, Competing: 10, Advanced: 12 };
+
+/** A built ladder has about so many rungs. */
+const MOST_BUILT = 6;
+const FEWEST = 3;
+/**
+ * A ladder from a kind ball to a game ball, every rung aimed on this machine. The same question gives the same ladder.
+ * Each rung changes one or two things, none is harder in time than wanted, and demand rises all the way.
+ */
+export function buildLadder(question: BuildQuestion): Built {
+  const missing: Missing[] = [];
+  const { candidates, last } = question.sport === 'baseball' ? pitches(question) : strokes(question, question.sport);
+  const context = contextOf(question);
+  const shape = shapeOf(question, candidates.length);
+  const kept: { document: RungDocument; judged: Judgement }[] = [];
+  let atTop = false;
+  for (const candidate of candidates) {
+    const rung = timed(rungOf(question, candidate, shape), question, context);
+    const judged = rung && judgeRung(rung, context);
+    if (!rung || !judged) continue;
+    if (COMFORTS.indexOf(judged.comfort) > COMFORTS.indexOf(question.wanted)) {
+      missing.push({ what: 'comfort', text: `“${candidate.name}” would be ${judged.comfort}: too little time for this level.` });
+      // the next one is quicker still
+      if (kept.length > 0) break;
+      continue;
+    }
+    atTop = candidate === candidates.at(-1);
+    const noStep = (): boolean => {
+      const below = kept.at(-1);
+      return below !== undefined && (below.judged.demand.total > judged.demand.total - 0.5 || same(below.document, rung));
+    };
+    // what is not harder than the rung below it is left out; under the game ball itself, the rung below
+    if (!atTop && noStep()) continue;
+    while (noStep()) kept.pop();
+    kept.push({ document: rung, judged });
+  }
+  if (atTop && kept.length > 0) kept.push(...further(kept.at(-1)!, question, context, MOST_BUILT - kept.length));
+  while (kept.length > 0 && kept.length < FEWEST) {
+    const easier = gentler(kept[0]!, question, context);
+    if (!easier) break;
+    kept.unshift(easier);
+  }
+  const rungs = evenOut(
+    kept.map(({ document }) => document),
+    question,
+    context,
+  );
+  if (last === null) missing.push({ what: 'arc', text: 'This machine has no arc to where the game ball goes.' });
+  else if (atTop) missing.push(...lacks(last));
+  else if (missing.length === 0) missing.push({ what: 'arc', text: 'The last step could not be aimed from there.' });
+  const reached = rungs.length > 0 && missing.length === 0;
+  return { rungs, reached, missing, help: reached ? [] : helpFor(question, missing) };
+}
+
+/** More time and a larger target, for a game ball that is kind already. */
+function gentler(
+  { document, judged }: { document: RungDocument; judged: Judgement },
+  { machine }: BuildQuestion,
+  context: JudgeContext,
+): { document: RungDocument; judged: Judgement } | null {
+  const easier: RungDocument = {
+    ...document,
+    name: `${document.name}, more time and room`.slice(0, 120),
+    intervalS: Math.min(machine.profile.intervalS[1], document.intervalS + 1),
+    targetSize: { widthM: tenth(document.targetSize.widthM * 1.4), depthM: tenth(document.targetSize.depthM * 1.4) },
+  };
+  const found = judgeRung(easier, context);
+  return found && found.demand.total < judged.demand.total - 0.5 ? { document: easier, judged: found } : null;
+}
+
+const same = (a: RungDocument, b: RungDocument): boolean => changesBetween(a, b).length === 0;
+
+/** Rungs above the game ball: where it comes is not known, it comes quicker, the target is smaller. Each changes one thing or two. */
+function further(
+  top: { document: RungDocument; judged: Judgement },
+  question: BuildQuestion,
+  context: JudgeContext,
+  most: number,
+): { document: RungDocument; judged: Judgement }[] {
+  const added: { document: RungDocument; judged: Judgement }[] = [];
+  const name = top.document.name;
+  const options: ((from: RungDocument) => RungDocument | null)[] = [
+    (from) => eitherSide(from, question, `${name}, either side`),
+    (from) => {
+      const judged = judgeRung(from, context);
+      const intervalS = judged && Math.ceil(Math.max(judged.shortestIntervalS, from.intervalS * 0.75) * 2 - 1e-9) / 2;
+      return question.sport !== 'baseball' && intervalS !== null && intervalS < from.intervalS - 0.3
+        ? { ...from, name: `${name}, quicker`, intervalS }
+        : null;
+    },
+    (from) => ({
+      ...from,
+      name: `${name}, smaller target`,
+      targetSize: { widthM: tenth(from.targetSize.widthM * 0.7), depthM: tenth(from.targetSize.depthM * 0.7) },
+    }),
+  ];
+  for (const option of options) {
+    if (added.length >= most) break;
+    const below = added.at(-1) ?? top;
+    const made = option(below.document);
+    const document = made && (made.order.kind === below.document.order.kind ? made : timed(made, question, context));
+    const judged = document && judgeRung(document, context);
+    if (!document || !judged || judged.demand.total < below.judged.demand.total + 0.5) continue;
+    if (COMFORTS.indexOf(judged.comfort) > COMFORTS.indexOf(question.wanted)) continue;
+    added.push({ document, judged });
+  }
+  return added;
+}
+
+const tenth = (value: number): number => Math.round(value * 10) / 10;
+
+/** The same ball to both sides in a shuffled bag; only a machine that turns by its own program can do it. */
+function eitherSide(rung: RungDocument, venue: Venue, name: string): RungDocument | null {
+  const [feed] = rung.feeds as [Feed];
+  const { profile } = venue.machine;
+  if (profile.aimedBy !== 'program' || feed.target.kind !== 'landing') return null;
+  const from = { ...feed.launch, x: 0 };
+  const sides = [1, -1].map((sign) => {
+    const target = { ...(feed.target as Extract<Feed['target'], { kind: 'landing' }>), x: sign * Math.abs(feed.target.x) };
+    const thrown = throwTo(venue, from, target, feed.launch);
+    return thrown && { ...feed, ...thrown, name: sign * feed.target.x > 0 ? feed.name : `${feed.name}, other side`.slice(0, 120) };
+  });
+  const [one, other] = sides;
+  return one && other ? { ...rung, name, feeds: [one, other], order: { kind: 'bag' } } : null;
+}
+
+export const contextOf = ({ sport, machine, gameBall }: Pick<BuildQuestion, 'sport' | 'machine' | 'gameBall'>): JudgeContext => ({
+  sport,
+  machine: machine.profile,
+  gameBall: (id) => (id === gameBall.id ? gameBall : undefined),
+});
+
+function lacks({ feed, game }: Last): Missing[] {
+  const parts = fitParts(feed, game);
+  const beyond = (value: number, limit = 1.5): boolean => Math.abs(value) > limit;
+  const more = (value: number, short: string, long: string): string => (value < 0 ? short : long);
+  return [
+    ...(beyond(parts.timeS)
+      ? [{ what: 'time' as const, text: `It is there in ${feed.timeS.toFixed(2)} s, in a game in ${game.timeS.toFixed(2)} s.` }]
+      : []),
+    ...(beyond(parts.speedMps)
+      ? [
+          {
+            what: 'speed' as const,
+            text: `It arrives ${more(parts.speedMps, 'slower', 'faster')} than in a game: ${Math.round((feed.speedMps / game.speedMps) * 100)} % of its speed.`,
+          },
+        ]
+      : []),
+    ...(beyond(parts.heightM)
+      ? [{ what: 'height' as const, text: `It is met ${more(parts.heightM, 'lower', 'higher')} than in a game.` }]
+      : []),
+    ...(beyond(parts.topspinRpm)
+      ? [
+          {
+            what: 'spin' as const,
+            text: `Its spin is ${Math.round(feed.topspinRpm)} rpm when it arrives, in a game ${Math.round(game.topspinRpm)} rpm.`,
+          },
+        ]
+      : []),
+  ];
+}
+
+function helpFor({ sport, machine, gameBall }: BuildQuestion, missing: readonly Missing[]): string[] {
+  const has = (what: Missing['what']): boolean => missing.some((each) => each.what === what);
+  return [
+    ...(has('time') || has('speed') || has('arc') ? ['Move the machine closer: the same speed leaves less time to react.'] : []),
+    ...(has('comfort')
+      ? [
+          sport === 'baseball'
+            ? 'A soft machine ball, or more distance, gives back the time.'
+            : 'A softer ball, or more distance, gives back the time.',
+        ]
+      : []),
+    ...(has('spin')
+      ? [`Another machine: one that gives ${Math.abs(gameBall.topspinRpm)} rpm; this is a ${machine.profile.kind.toLowerCase()}.`]
+      : []),
+    ...(has('speed') || has('arc')
+      ? [`Another machine: one that throws faster or farther than a ${machine.profile.kind.toLowerCase()}.`]
+      : []),
+  ];
+}
+
+interface Shape {
+  width: number;
+  gate: Need;
+  balls: number;
+  rounds: number;
+}
+
+function shapeOf({ sport, level, approach, minutes, hopperBalls, machine }: BuildQuestion, rungs: number): Shape {
+  const balls = Math.max(1, Math.min(BALLS[level], CAP_BALLS, hopperBalls));
+  const intervalS = Math.max(sport === 'baseball' ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level], machine.profile.intervalS[0]);
+  const rounds = Math.round((minutes * 60) / Math.max(1, rungs) / (balls * intervalS + 45));
+  const gate = gateFor(approach, balls);
+
+  const width = Math.round(widthAt(PLAYER_SIGMA_M[sport][level], RATE[approach]) * 10) / 10;
+  return { width, gate, balls, rounds: Math.min(6, Math.max(1, rounds)) };
+}
+
+function rungOf(question: BuildQuestion, { name, launch, target, stroke, player }: Candidate, shape: Shape): RungDocument {
+  const { court, machine, ballId, dragShare, level, weather, gameBall, focalPoint, sport } = question;
+  return {
+    name,
+    focalPoint,
+    courtId: court.id,
+    machineId: machine.id,
+    ballId: ballId as RungDocument['ballId'],
+    ...(dragShare !== undefined && { dragShare }),
+    surfaceId: court.surfaceId as RungDocument['surfaceId'],
+    level,
+    weather,
+    feeds: [{ name, launch, target, gameBallId: gameBall.id, stroke, on: true, cue: '' }],
+    order: { kind: 'fixed' },
+    intervalS: sport === 'baseball' ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level],
+    ballsPerRound: shape.balls,
+    rounds: shape.rounds,
+    player: { start: player, recover: sport === 'baseball' ? null : player },
+    targetSize: { widthM: shape.width, depthM: Math.round(shape.width * 8) / 10 },
+    gate: shape.gate,
+    shadowSwings: 0,
+  };
+}
+
+/** The rung at an interval in which the machine and the level are comfortable; null when a ball never arrives. */
+function timed(rung: RungDocument, { level, machine, wanted, sport }: BuildQuestion, context: JudgeContext): RungDocument | null {
+  const [least, most] = machine.profile.intervalS;
+  const judged = judgeRung(rung, context);
+  if (!judged) return null;
+  const needed = wanted === 'calm' ? judged.calmIntervalS : judged.shortestIntervalS;
+  const start = sport === 'baseball' ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level];
+  return { ...rung, intervalS: Math.min(most, Math.max(least, start, Math.ceil(needed * 2 - 1e-9) / 2)) };
+}

@@ -1,0 +1,150 @@
+import type { Caution } from '../bench/index.ts';
+import { balanceOf, isIn, programOf, type RungDocument } from '../drill/index.ts';
+import { shortTurnDeg } from '../quantity/index.ts';
+import { ballById, type Sport } from '../sport/index.ts';
+import { CAP_BALLS, type Judgement } from './judge.ts';
+
+export type RungCaution = Omit<Caution, 'id'> & {
+  id:
+    | 'unsafe'
+    | 'too-quick'
+    | 'survival'
+    | 'back-pedal'
+    | 'long-run'
+    | 'long-round'
+    | 'juniors'
+    | 'non-volley'
+    | 'helmets'
+    | 'in-front'
+    | 'fielders';
+};
+
+/** Steps back from a waiting place that are still a step, m. */
+const STEP_BACK_M = 1.5;
+/** Met above this, m, it is an overhead. */
+const OVER_HEAD_M = 1.9;
+/** The same ball so often running is a shoulder's work, not a player's (common practice, no source). */
+const LONG_RUN = 10;
+/** Swings, serves or throws of a young player in one rung before a coach should think (common practice, no source; editable by the club's own rule). */
+const JUNIOR_SWINGS = 60;
+const FORWARD_CONE_DEG = 25;
+const FORWARD_M = { hard: 7.6, soft: 2.5 };
+const NON_VOLLEY_M = 2.134;
+
+/** What to think of before a rung is climbed: what, why, what to do. The machine's manual and local rules come first. */
+export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement | null): RungCaution[] {
+  const cautions: RungCaution[] = [];
+  const { hard, name } = ballById(rung.ballId);
+  const feeds = rung.feeds.filter((feed) => isIn(feed, rung.absent));
+  const fielding = sport === 'baseball' && feeds.some(({ target }) => target.kind === 'landing');
+  if (judged) {
+    const { worst } = judged;
+    const quickest = Math.min(...judged.balls.map(({ reactionRatio }) => reactionRatio));
+    if (judged.unsafe)
+      cautions.push({
+        id: 'unsafe',
+        grave: true,
+        what: 'A hard ball and too little time for this level.',
+        why: `It is there in ${Math.round(quickest * 100)} % of the time that seeing and moving takes.`,
+        doThis: 'Slow it down, stand farther back, or take a soft ball. A coach who wants it all the same confirms it by name.',
+      });
+    else if (quickest < 0.9)
+      cautions.push({
+        id: 'too-quick',
+        grave: false,
+        what: 'Too little time to react for this level.',
+        why: `It is there in ${Math.round(quickest * 100)} % of the time that seeing and moving takes.`,
+        doThis: 'A slower or higher ball, or one that is known.',
+      });
+    if (judged.survival)
+      cautions.push({
+        id: 'survival',
+        grave: false,
+        what: 'This is survival pace: balls are survived, not practised.',
+        why: `${worst.availableS.toFixed(1)} s between two hits, ${worst.neededS.toFixed(1)} s are needed.`,
+        doThis: `Feed every ${(Math.ceil(judged.shortestIntervalS * 2) / 2).toFixed(1)} s or slower, unless it is meant as work for heart and lungs.`,
+      });
+    const behind = Math.max(...judged.balls.map(({ contact, feed }) => (rung.feeds[feed]!.meet ?? rung.player.start).y - contact.y));
+    const high = judged.arrivals.some((arrival) => arrival !== null && arrival.heightM > OVER_HEAD_M);
+    if (
+      (sport !== 'baseball' && (behind > STEP_BACK_M || high)) ||
+      (fielding && judged.balls.some(({ pathM, flightS }) => pathM > 0 && flightS > 3))
+    )
+      cautions.push({
+        id: 'back-pedal',
+        grave: true,
+        what: 'A ball over the head: people run backwards for it.',
+        why: 'Falls come from back-pedalling and from balls underfoot.',
+        doThis: 'Turn and run, never backwards. Clear the ground behind first.',
+      });
+    if (rung.level === 'Starting' && judged.swingsEach > JUNIOR_SWINGS)
+      cautions.push({
+        id: 'juniors',
+        grave: false,
+        what: `${judged.swingsEach} swings each in this rung.`,
+        why: `Young shoulders are counted: ${JUNIOR_SWINGS} is where to think.`,
+        doThis: 'Fewer rounds, or another player in turn.',
+      });
+    const sequence = programOf(rung).map(({ index }) => index);
+    const { longestRun } = balanceOf(sequence, rung.feeds.length);
+    if (feeds.length > 1 && longestRun.length > LONG_RUN)
+      cautions.push({
+        id: 'long-run',
+        grave: false,
+        what: `The same ball ${longestRun.length} times running.`,
+        why: 'It becomes a habit of the arm, and the feet go to sleep.',
+        doThis: 'Smaller blocks, or a limit to the run.',
+      });
+  }
+  if (rung.ballsPerRound > CAP_BALLS)
+    cautions.push({
+      id: 'long-round',
+      grave: false,
+      what: `${rung.ballsPerRound} balls without a stop.`,
+      why: `After about ${CAP_BALLS} nobody corrects anything any more; balls lie underfoot.`,
+      doThis: `Plan a stop at ${CAP_BALLS}: pick up, breathe, look at the count.`,
+    });
+  if (
+    sport === 'pickleball' &&
+    feeds.some(({ stroke, meet }) => stroke === 'volley' && (meet ?? rung.player.start).y > -NON_VOLLEY_M - 0.6)
+  )
+    cautions.push({
+      id: 'non-volley',
+      grave: false,
+      what: 'Volleys close to the non-volley zone.',
+      why: 'Touching the zone, or being carried into it by the swing, loses the ball.',
+      doThis: 'Start a stride behind the line and finish balanced. Eye protection.',
+    });
+  if (hard && !fielding)
+    cautions.push({
+      id: 'helmets',
+      grave: true,
+      what: `${name}: helmets and a screen.`,
+      why: 'A hit ball comes back faster than it was thrown.',
+      doThis:
+        'Helmet on the hitter and on a feeder without a screen; the screen close to the machine; nobody forward of it while it is armed.',
+    });
+  if (fielding && feeds.length > 0)
+    cautions.push({
+      id: 'fielders',
+      grave: false,
+      what: 'Several players look up at once.',
+      why: 'Two who do not call run into each other.',
+      doThis: 'One voice for each ball; agree who has the middle.',
+    });
+  const inFront = feeds.find(({ launch, meet }) => {
+    const spot = meet ?? rung.player.start;
+    const [dx, dy] = [spot.x - launch.x, spot.y - launch.y];
+    const off = Math.abs(shortTurnDeg((Math.atan2(dx, dy) * 180) / Math.PI - launch.bearingDeg));
+    return Math.hypot(dx, dy) < (hard ? FORWARD_M.hard : FORWARD_M.soft) && off < FORWARD_CONE_DEG;
+  });
+  if (inFront)
+    cautions.push({
+      id: 'in-front',
+      grave: true,
+      what: 'Someone stands close in front of the muzzle.',
+      why: 'A ball that leaves early or off its line cannot be dodged from there.',
+      doThis: 'Move the player back, or feed by hand.',
+    });
+  return cautions;
+}

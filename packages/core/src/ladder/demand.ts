@@ -1,0 +1,120 @@
+import { isIn, type RungDocument } from '../drill/index.ts';
+import { rateAt } from '../progress/index.ts';
+import type { Sport } from '../sport/index.ts';
+import type { JudgedBall, Share } from './judged.ts';
+import { PLAYER_SIGMA_M } from './players.ts';
+
+/** What makes a rung hard, with the most each can give of 100 (our judgement; common practice, no source). */
+export const DEMAND_PARTS = { time: 20, ground: 15, pace: 30, doubt: 15, target: 10, load: 10 } as const;
+export type DemandPart = keyof typeof DEMAND_PARTS;
+
+export interface Demand {
+  /** 0 to 100. */
+  total: number;
+  /** What each part gives of it. */
+  parts: Record<DemandPart, number>;
+}
+
+/** From here the part gives nothing, and from there all it can. */
+const TIME = { none: 1.8, all: 0.8 };
+const GROUND_M = 10;
+const BITS = 2;
+const LOAD_BALLS = 160;
+/** Share of pace in pace and spin. */
+const PACE_SHARE = 0.7;
+
+const clamp = (value: number): number => Math.min(1, Math.max(0, value));
+
+/** Demand of a rung: time pressure, ground covered, pace and spin against the game, doubt, target, load. */
+export function demandOf({
+  rung,
+  sport,
+  balls,
+  bits,
+  share,
+}: {
+  rung: RungDocument;
+  sport: Sport;
+  balls: readonly JudgedBall[];
+  bits: number;
+  share: Share | null;
+}): Demand {
+  const worst = Math.min(...balls.flatMap((ball) => [ball.reactionRatio, ball.turnaroundRatio]));
+  const ground = balls.reduce((sum, { pathM }) => sum + pathM, 0) / balls.length;
+  const game = share
+    ? share.topspinRpm === null
+      ? clamp(share.speedMps)
+      : PACE_SHARE * clamp(share.speedMps) + (1 - PACE_SHARE) * clamp(share.topspinRpm)
+    : 0.5;
+  const chance = rateAt(PLAYER_SIGMA_M[sport][rung.level], rung.targetSize.widthM);
+  const shares: Record<DemandPart, number> = {
+    time: clamp((TIME.none - worst) / (TIME.none - TIME.all)),
+    ground: clamp(ground / GROUND_M),
+    pace: game,
+    doubt: clamp(bits / BITS),
+    target: 1 - chance,
+    load: clamp((rung.rounds * rung.ballsPerRound * (1 + rung.shadowSwings / 2)) / LOAD_BALLS),
+  };
+  const parts = Object.fromEntries(
+    Object.entries(DEMAND_PARTS).map(([part, most]) => [part, most * shares[part as DemandPart]]),
+  ) as Demand['parts'];
+  return { total: Object.values(parts).reduce((sum, each) => sum + each, 0), parts };
+}
+
+/** What may change from one rung to the next. */
+export const CHANGES = ['placement', 'pace', 'spin', 'interval', 'order', 'target'] as const;
+export type Change = (typeof CHANGES)[number];
+
+/** Below these it is the same (our judgement). */
+const SAME = { placementM: 0.5, pace: 0.06, spinRpm: 250, intervalS: 0.26, target: 0.12 };
+
+/** What changes between two rungs. */
+export function changesBetween(a: RungDocument, b: RungDocument): Change[] {
+  const [from, to] = [summary(a), summary(b)];
+  const apart = (p: { x: number; y: number }, q: { x: number; y: number }): boolean => Math.hypot(p.x - q.x, p.y - q.y) > SAME.placementM;
+  const is: Record<Change, boolean> = {
+    placement: apart(from.place, to.place) || apart(a.player.start, b.player.start) || a.machineId !== b.machineId,
+    pace: Math.abs(to.speedMps / from.speedMps - 1) > SAME.pace,
+    spin: (Math.abs(to.spinRpm - from.spinRpm) > SAME.spinRpm && !follows(from, to)) || Math.abs(to.sideRpm - from.sideRpm) > SAME.spinRpm,
+    interval: Math.abs(b.intervalS - a.intervalS) > SAME.intervalS,
+    order:
+      from.members !== to.members || (from.members > 1 && a.order.kind !== b.order.kind) || (a.sweep?.kind ?? '') !== (b.sweep?.kind ?? ''),
+    target: Math.abs(b.targetSize.widthM / a.targetSize.widthM - 1) > SAME.target,
+  };
+  return CHANGES.filter((each) => is[each]);
+}
+
+/** One wheel: the spin follows the speed, nobody changed it. */
+const follows = (a: { spinRpm: number; speedMps: number }, b: { spinRpm: number; speedMps: number }): boolean =>
+  a.spinRpm !== 0 && Math.abs(b.spinRpm / b.speedMps / (a.spinRpm / a.speedMps) - 1) < 0.02;
+
+function summary({ feeds, absent }: RungDocument) {
+  const members = feeds.filter((feed) => isIn(feed, absent));
+  const list = members.length > 0 ? members : feeds;
+  const mean = (of: (feed: (typeof feeds)[number]) => number): number => list.reduce((sum, each) => sum + of(each), 0) / list.length;
+  return {
+    place: { x: mean(({ launch }) => launch.x), y: mean(({ launch }) => launch.y) },
+    speedMps: mean(({ launch }) => launch.speedMps),
+    spinRpm: mean(({ launch }) => launch.topspinRpm),
+    sideRpm: mean(({ launch }) => launch.sidespinRpm),
+    members: members.length,
+  };
+}
+
+/** A jump of demand that is too much for one step, and the most changes it may make (drill model; common practice, no source). */
+export const GAP_DEMAND = 20;
+export const GAP_CHANGES = 2;
+
+export interface Step {
+  rise: number;
+  changes: Change[];
+  kind: 'step' | 'gap' | 'down';
+}
+
+/** From one judged rung to the next one up. */
+export function stepBetween(a: { document: RungDocument; demand: number }, b: { document: RungDocument; demand: number }): Step {
+  const rise = b.demand - a.demand;
+  const changes = changesBetween(a.document, b.document);
+  const kind = rise > GAP_DEMAND || changes.length > GAP_CHANGES ? 'gap' : rise < -0.5 ? 'down' : 'step';
+  return { rise, changes, kind };
+}

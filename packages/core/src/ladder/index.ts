@@ -1,0 +1,10 @@
+export { gameBallAt, intoThirds, mirrorRung, rungAtLevel } from './alter.ts';
+export { type Built, buildLadder, type Missing } from './build.ts';
+export type { BuildQuestion } from './candidates.ts';
+export { type RungCaution, rungCautions } from './cautions.ts';
+export { CHANGES, type Change, changesBetween, DEMAND_PARTS, type Demand, type DemandPart, type Step, stepBetween } from './demand.ts';
+export { evenOut } from './even.ts';
+export { CAP_BALLS, type JudgeContext, type Judgement, judgeRung, type MachineWorry } from './judge.ts';
+export type { JudgedBall, Share } from './judged.ts';
+export { firstTargetM, PLAYER_SIGMA_M } from './players.ts';
+export { type AimedBall, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';

@@ -1,0 +1,273 @@
+import { conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
+import { COMFORT_FROM, type Feed, type RungDocument } from '../drill/index.ts';
+import { fly, type Launch } from '../flight/index.ts';
+import { type AimedBall, firstTargetM, judgeRung, throwInTime, throwLikeGame, throwTo, type Venue } from '../ladder/index.ts';
+import { type MachineProfile, spinFor } from '../machine/index.ts';
+import { type Approach, gateFor } from '../progress/index.ts';
+import { mphToMps, radToDeg, wrapDeg } from '../quantity/index.ts';
+import { GAME_BOOK, type GameBall, gameBallById, type Level, PLATE, type Sport, strikeZone } from '../sport/index.ts';
+import type { Drill, DrillBall, DrillRung } from './drill.ts';
+
+/** For whom and with what a drill is fitted. */
+export interface DrillQuestion extends Venue {
+  hand: 'left' | 'right';
+  heightM: number;
+  approach: Approach;
+  second?: { id: string; profile: MachineProfile };
+}
+
+export interface Fitted {
+  rungs: RungDocument[];
+  /** What could not be done here, by rung. */
+  problems: { rung: string; text: string }[];
+}
+
+/** Band of the game book that a level faces (common practice, no source). */
+const BAND: Record<Level, string> = { Starting: '9-10', Building: '13-14', Competing: 'high-school', Advanced: 'college' };
+
+/** The game ball of a drill at a level. A band without such a pitch has the nearest it knows. */
+function gameOfLevel(sport: Sport, slug: string, level: Level): GameBall | undefined {
+  if (sport !== 'baseball') return gameBallById(`${sport}-${slug}-${level.toLowerCase()}`);
+  return gameBallById(`baseball-${slug}-${BAND[level]}`) ?? gameBallById(`baseball-change-up-${BAND[level]}`);
+}
+
+const KIND_DEG = 20;
+const HIGHER_DEG = 9;
+/** A kind pitch takes so much longer than the game's. */
+const KIND_TIME = 0.5;
+/** Tries with ever less of the game ball until there is time to react. */
+const SOFTER = [1, 0.75, 0.5, 0.25, 0];
+
+/**
+ * A built-in drill as a ladder here: every ball aimed anew on this court, machine, ball and level, every interval long enough for the level and the
+ * machine. What this machine cannot throw is said, and its rung left out.
+ */
+export function fitDrill(drill: Drill, question: DrillQuestion): Fitted {
+  const problems: Fitted['problems'] = [];
+  const rungs = drill.rungs.flatMap((rung) => {
+    const made = fitRung(drill, rung, question);
+    if (typeof made === 'string') {
+      problems.push({ rung: rung.name, text: made });
+      return [];
+    }
+    return [made];
+  });
+  return { rungs, problems };
+}
+
+function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDocument | string {
+  const { sport, machine, court, ballId, dragShare, weather, level, approach } = question;
+  const context = { sport, machine: machine.profile, gameBall: (id: string) => GAME_BOOK.find((ball) => ball.id === id) };
+  let answer: RungDocument | string = 'No ball of it reaches the player.';
+  let thrown = true;
+  for (const softer of SOFTER) {
+    // what cannot be thrown at all is tried once more as the kindest ball, not at every step
+    if (!thrown && softer > 0) continue;
+    const feeds = rung.balls.map((ball) => fitBall(drill, rung, ball, question, softer));
+    const missing = feeds.indexOf(null);
+    if (missing >= 0) {
+      thrown = false;
+      answer = `This machine cannot throw “${rung.balls[missing]!.name}” from there.`;
+      continue;
+    }
+    const width = Math.round(firstTargetM(sport, level) * (rung.width ?? 1) * 10) / 10;
+    const made: RungDocument = {
+      name: rung.name,
+      focalPoint: rung.focalPoint,
+      courtId: court.id,
+      machineId: machine.id,
+      ballId: ballId as RungDocument['ballId'],
+      ...(dragShare !== undefined && { dragShare }),
+      surfaceId: court.surfaceId as RungDocument['surfaceId'],
+      level,
+      weather,
+      feeds: feeds as Feed[],
+      order: rung.order ?? { kind: 'fixed' },
+      intervalS: Math.min(machine.profile.intervalS[1], Math.max(machine.profile.intervalS[0], rung.intervalS)),
+      ballsPerRound: rung.perRound,
+      rounds: rung.rounds,
+      player: { start: mirrored(rung.start, question), recover: rung.recover ? mirrored(rung.recover, question) : null },
+      targetSize: { widthM: width, depthM: Math.round(width * 8) / 10 },
+      gate: rung.gate ?? gateFor(approach, rung.perRound),
+      shadowSwings: rung.shadowSwings ?? 0,
+      ...(rung.sweep && { sweep: { ...rung.sweep, halfDeg: Math.min(rung.sweep.halfDeg, Math.max(1, machine.profile.bearingReachDeg)) } }),
+      ...(rung.ritual && { ritual: rung.ritual }),
+    };
+    const first = judgeRung(made, context);
+    if (!first) {
+      answer = 'A ball of it bounces twice before it reaches the player.';
+      continue;
+    }
+    // too little time to react: a softer ball
+    if (softer > 0 && first.balls.some(({ reactionRatio }) => reactionRatio < COMFORT_FROM.working)) {
+      answer = 'It leaves too little time for this level.';
+      continue;
+    }
+    return inTime(made, context, machine.profile);
+  }
+  return answer;
+}
+
+/** x of a drill counts toward the forehand: a left-hander's court is its mirror image. */
+const mirrored = ({ x, y }: { x: number; y: number }, { hand, sport }: DrillQuestion): { x: number; y: number } => ({
+  x: hand === 'left' && sport !== 'baseball' ? -x : x,
+  y,
+});
+
+/** Intervals and the times within a combination, stretched to what the level and the machine need. */
+function inTime(rung: RungDocument, context: Parameters<typeof judgeRung>[1], machine: MachineProfile): RungDocument {
+  const judged = judgeRung(rung, context)!;
+  const least = new Map<number, number>();
+  for (const { feed, availableS, neededS } of judged.balls) {
+    const { thenS } = rung.feeds[feed]!;
+    if (thenS === undefined) continue;
+    const needed = Math.max(machine.intervalS[0], thenS, thenS + COMFORT_FROM.working * neededS - availableS, judged.machine.needsS);
+    least.set(feed, Math.max(least.get(feed) ?? 0, Math.ceil(needed * 10 - 1e-9) / 10));
+  }
+  const intervalS = Math.min(machine.intervalS[1], Math.ceil(Math.max(rung.intervalS, judged.shortestIntervalS) * 2 - 1e-9) / 2);
+  const feeds = rung.feeds.map((feed, i) => (least.has(i) ? { ...feed, thenS: least.get(i)! } : feed));
+  return { ...rung, intervalS, feeds };
+}
+
+function fitBall(drill: Drill, rung: DrillRung, ball: DrillBall, question: DrillQuestion, softer: number): Feed | null {
+  const { sport, level, hand } = question;
+  const game = ball.game ? gameOfLevel(sport, ball.game, level) : undefined;
+  const machine = ball.second ? (question.second ?? question.machine) : question.machine;
+  const venue: Venue = { ...question, machine };
+  const place = mirrored(ball.second ?? rung.from, question);
+  const from = { ...place, z: machine.profile.releaseHeightM };
+  const thrown = ball.field
+    ? fieldBallTo(venue, from, ball.field, ball.elevationDeg ?? 40)
+    : sport === 'baseball'
+      ? pitchTo(venue, from, ball, game, question.heightM, softer)
+      : netBall(venue, from, ball, game, mirrored({ x: ball.x, y: 0 }, question).x, ball.meet?.y ?? rung.start.y, softer);
+  if (!thrown) return null;
+  const side = (spot: { x: number; y: number }) => mirrored(spot, question);
+  const meet = ball.meet ?? (ball.field ? ball.field.spot : undefined);
+  return {
+    name: sayHand(ball.name, hand, drill.sport),
+    ...thrown,
+    gameBallId: game?.id ?? null,
+    stroke: ball.stroke ?? (sport === 'baseball' && !ball.field ? 'swing' : 'groundstroke'),
+    on: true,
+    cue: ball.cue,
+    ...(meet && { meet: side(meet) }),
+    ...(ball.marker && { marker: side(ball.marker) }),
+    ...(ball.thenS !== undefined && { thenS: ball.thenS }),
+    ...(ball.counts === false && { counts: false }),
+    ...(ball.field && { positions: [...ball.field.to] }),
+    ...(ball.second && question.second && { machineId: question.second.id }),
+  };
+}
+
+/** “Forehand, wide right” is wide left for a left-hander. */
+const sayHand = (name: string, hand: 'left' | 'right', sport: Sport): string =>
+  hand === 'right' || sport === 'baseball' ? name : name.replace(/\b(left|right)\b/g, (side) => (side === 'left' ? 'right' : 'left'));
+
+const between = (a: number, b: number, share: number): number => a + (b - a) * share;
+
+function netBall(
+  venue: Venue,
+  from: { x: number; y: number; z: number },
+  ball: DrillBall,
+  game: GameBall | undefined,
+  x: number,
+  meetY: number,
+  softer: number,
+): AimedBall | null {
+  const shaped = game && game.kind !== 'pitch' ? game : undefined;
+  const solved =
+    shaped && throwLikeGame({ ...venue, machine: { ...venue.machine, profile: FREE } }, { ...from, ...shaped.from }, shaped)?.launch;
+  const gameDeg = solved?.elevationDeg ?? 12;
+  const share = ball.share * softer;
+  const elevationDeg = ball.elevationDeg ?? between(Math.max(KIND_DEG, gameDeg + HIGHER_DEG), gameDeg, share);
+  const topspinRpm = (shaped?.topspinRpm ?? 0) * share;
+  const wantedDepth = ball.depth ?? shaped?.landsPastM ?? 6;
+  // a volley is met before it bounces: it may land anywhere behind
+  const depths = ball.stroke === 'volley' ? [wantedDepth] : [0, 0.6, 1.2, 1.8, -0.6, 2.6].map((more) => wantedDepth + more);
+  let misses = 0;
+  for (const depth of depths) {
+    const target = { kind: 'landing' as const, x, y: -depth };
+    if (depth < 0.4 || target.y < -13 || Math.abs(target.y - from.y) < 1) continue;
+    const thrown = throwTo(venue, from, target, { elevationDeg, topspinRpm });
+    if (!thrown && ++misses > 1) return null;
+    if (thrown && throwBall(conditionsOf(conditionsFor(venue)), thrown.launch, meetY, 0).arrival) return thrown;
+  }
+  return null;
+}
+
+/** A thrower that can do anything: what a person does in a game. */
+const FREE: MachineProfile = {
+  kind: 'free',
+  sports: ['tennis'],
+  speedMps: [1, 60],
+  elevationDeg: [-30, 85],
+  intervalS: [1, 60],
+  spin: { kind: 'any', maxRpm: 6000 },
+  aimedBy: 'program',
+  bearingReachDeg: 90,
+  wheelsDeg: [],
+  power: 'hand',
+  massKg: 1,
+  widestBallM: 0.5,
+  safety: '',
+  hopper: 1,
+  releaseHeightM: 1,
+  repeatability: { speedPct: 0, elevationDeg: 0, bearingDeg: 0, spinPct: 0 },
+};
+
+const conditionsFor = ({ ballId, court, weather, dragShare }: Venue) => ({
+  ballId,
+  surfaceId: court.surfaceId,
+  weather,
+  ...(dragShare !== undefined && { dragShare }),
+});
+
+function pitchTo(
+  venue: Venue,
+  from: { x: number; y: number; z: number },
+  ball: DrillBall,
+  game: GameBall | undefined,
+  heightM: number,
+  softer: number,
+): AimedBall | null {
+  if (game?.kind !== 'pitch') return null;
+  const zone = strikeZone(heightM);
+  const z = Math.max(0.15, between(zone.bottomM, zone.topM, ball.zone ?? 0.5));
+  const target = { kind: 'plane' as const, planeY: PLATE.frontY_m, x: ball.x, z };
+  const arrival = throwGameBall(conditionsOf(conditionsFor(venue)), game, ball.x, PLATE.frontY_m)?.arrival;
+  if (!arrival) return null;
+  const share = ball.share * softer;
+  const spin = { topspinRpm: game.topspinRpm, sidespinRpm: game.sidespinRpm };
+  const thrown = throwInTime(venue, from, target, arrival.timeS * (1 + KIND_TIME * (1 - share)), spin);
+  return thrown && { launch: thrown.launch, target };
+}
+
+/** A fly ball this far from its elevation is another ball, °. */
+const WIDEST_FLY_DEG = 12;
+
+/** To fielders: in the air to a spot, or along the ground toward it. */
+function fieldBallTo(
+  venue: Venue,
+  from: { x: number; y: number; z: number },
+  { spot, groundMph }: NonNullable<DrillBall['field']>,
+  elevationDeg: number,
+): AimedBall | null {
+  if (groundMph === undefined) {
+    const thrown = throwTo(venue, from, { kind: 'landing', ...spot }, { elevationDeg, topspinRpm: -1200 }, WIDEST_FLY_DEG);
+    return thrown && Math.abs(thrown.launch.elevationDeg - elevationDeg) <= WIDEST_FLY_DEG ? thrown : null;
+  }
+  const { profile } = venue.machine;
+  const inside = (value: number, [lo, hi]: readonly [number, number]): number => Math.min(hi, Math.max(lo, value));
+  const speedMps = inside(mphToMps(groundMph), profile.speedMps);
+  const bearingDeg = wrapDeg(radToDeg(Math.atan2(spot.x - from.x, spot.y - from.y)));
+  const launch: Launch = {
+    ...from,
+    ...spinFor(profile.spin, { topspinRpm: 500, sidespinRpm: 0 }, speedMps),
+    speedMps,
+    elevationDeg: inside(elevationDeg, profile.elevationDeg),
+    bearingDeg,
+  };
+  const [touch] = fly(conditionsOf(conditionsFor(venue)), launch, { maxBounces: 0 }).bounces;
+  return touch ? { launch, target: { kind: 'landing', x: touch.x, y: touch.y } } : null;
+}

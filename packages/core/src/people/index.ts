@@ -1,0 +1,2 @@
+export { type Call, callSheet, type PlanDocument, type PlannedTurn, planSchema, type Schedule, scheduleOf } from './plan.ts';
+export { countAt, type RotationQuestion, rotate, STATIONS, type Station, type Turn } from './rotation.ts';

@@ -1,0 +1,126 @@
+import { type Bounce, type Conditions, type Flight, fly, GRAVITY, type Launch } from '../flight/index.ts';
+import { degToRad, ftToM } from '../quantity/index.ts';
+import type { Level, Sourced } from '../sport/index.ts';
+import { LEVEL_NEEDS } from '../sport/index.ts';
+
+/** How fielders call a batted ball, by launch angle: under 10°, to 25°, to 50°, above (common practice of scorers; quoted from memory). */
+export type BattedBall = 'grounder' | 'line drive' | 'fly ball' | 'pop-up';
+export const battedBall = (elevationDeg: number): BattedBall =>
+  elevationDeg < 10 ? 'grounder' : elevationDeg < 25 ? 'line drive' : elevationDeg <= 50 ? 'fly ball' : 'pop-up';
+
+/** Loss of speed of a rolling ball, m/s²: our assumption. */
+const ROLL_MPS2: Record<string, number> = { 'baseball-dirt': 1.6, 'baseball-grass': 2.4, 'baseball-turf': 1.2 };
+export const ROLL_SOURCE: Sourced = {
+  what: 'roll',
+  source: 'A steady deceleration of 1.2 (turf), 1.6 (dirt) or 2.4 m/s² (grass): our assumption, no source',
+  assumption: true,
+};
+
+/** The nine, in metres from the rear tip of the plate (usual depths; common practice, no source). */
+export const FIELD_POSITIONS: readonly { name: string; short: string; x: number; y: number }[] = [
+  ['Pitcher', 'P', 0, 57],
+  ['Catcher', 'C', 0, -4],
+  ['First base', '1B', 62, 85],
+  ['Second base', '2B', 38, 125],
+  ['Third base', '3B', -62, 85],
+  ['Shortstop', 'SS', -40, 125],
+  ['Left field', 'LF', -145, 240],
+  ['Centre field', 'CF', 0, 315],
+  ['Right field', 'RF', 145, 240],
+].map(([name, short, x, y]) => ({ name: name as string, short: short as string, x: ftToM(x as number), y: ftToM(y as number) }));
+
+/** A hop lower than this, m, is a roll. */
+const LOWEST_HOP_M = 0.08;
+/** Before a fielder moves, s (common practice, no source). */
+const READ_S = 0.4;
+
+/** Who plays it: under it in the air, or off the ground where they first get to it. */
+export interface Play {
+  name: string;
+  short: string;
+  inTheAir: boolean;
+  /** When and where, and how far they ran. */
+  t: number;
+  x: number;
+  y: number;
+  distanceM: number;
+}
+
+export interface FieldedBall {
+  kind: BattedBall;
+  /** Until it first touches the ground. */
+  hangTimeS: number;
+  apexM: number;
+  /** From where it was thrown to its first landing, level. */
+  carryM: number;
+  landing: { x: number; y: number };
+  hops: Bounce[];
+  /** Where the hops end and it rolls; null when it was caught in the air by the rule of the flight (never here). */
+  rollFrom: { t: number; x: number; y: number; speedMps: number };
+  rest: { t: number; x: number; y: number };
+  path: Flight['path'];
+  fielder: Play;
+}
+
+/** Flies a batted or thrown ball through its hops and rolls it out. */
+export function fieldBall(conditions: Conditions, surfaceId: string, launch: Launch, level: Level): FieldedBall {
+  const flight = fly(conditions, launch, { maxBounces: 40, sampleS: 0.05 });
+  const [first] = flight.bounces;
+  const hopHeight = (b: Bounce): number =>
+    b.speedOutMps === undefined ? 0 : (b.speedOutMps * Math.sin(degToRad(b.angleOutDeg ?? 0))) ** 2 / (2 * GRAVITY);
+  const last = flight.bounces.findIndex((b) => hopHeight(b) < LOWEST_HOP_M);
+  const end = flight.bounces[last < 0 ? flight.bounces.length - 1 : last]!;
+  const before = flight.path.filter(([t]) => t <= end.t + 1e-9);
+  const [, px, py] = before[Math.max(0, before.length - 2)] ?? [0, launch.x, launch.y];
+  const along = Math.hypot(end.x - px, end.y - py);
+  const [ux, uy] = along > 1e-6 ? [(end.x - px) / along, (end.y - py) / along] : [0, 0];
+  const speedMps =
+    end.speedOutMps === undefined
+      ? end.speedInMps * Math.cos(degToRad(end.angleInDeg))
+      : end.speedOutMps * Math.cos(degToRad(end.angleOutDeg ?? 0));
+  const slowing = ROLL_MPS2[surfaceId] ?? 2;
+  const rollS = speedMps / slowing;
+  const rollM = (speedMps * rollS) / 2;
+  const rest = { t: end.t + rollS, x: end.x + ux * rollM, y: end.y + uy * rollM };
+  const rolled = Array.from({ length: 12 }, (_, i): Flight['path'][number] => {
+    const t = (rollS * (i + 1)) / 12;
+    const s = speedMps * t - (slowing * t * t) / 2;
+    return [end.t + t, end.x + ux * s, end.y + uy * s, conditions.ball.radiusM];
+  });
+  const path = [...before, ...rolled];
+  return {
+    kind: battedBall(launch.elevationDeg),
+    hangTimeS: first!.t,
+    apexM: flight.apex.z,
+    carryM: Math.hypot(first!.x - launch.x, first!.y - launch.y),
+    landing: { x: first!.x, y: first!.y },
+    hops: flight.bounces.slice(0, last < 0 ? undefined : last + 1),
+    rollFrom: { t: end.t, x: end.x, y: end.y, speedMps },
+    rest,
+    path,
+    fielder: playOf(path, { t: first!.t, x: first!.x, y: first!.y }, level),
+  };
+}
+
+/**
+ * The first who gets to it, running at the level's court speed: nobody reaches a ball in the air but at its landing. A ball that outruns all
+ * is picked up where it rests.
+ */
+function playOf(path: Flight['path'], landing: { t: number; x: number; y: number }, level: Level): Play {
+  const speed = LEVEL_NEEDS[level].courtSpeedMps;
+  const plays = FIELD_POSITIONS.map(({ name, short, x, y }): Play => {
+    const run = (to: { x: number; y: number }): number => Math.hypot(to.x - x, to.y - y);
+    const there = (to: { t: number; x: number; y: number }): boolean => READ_S + run(to) / speed <= to.t;
+    if (there(landing)) return { name, short, inTheAir: true, ...landing, distanceM: run(landing) };
+    const onGround = path.filter(([t]) => t > landing.t).map(([t, px, py]) => ({ t, x: px, y: py }));
+    const end = onGround.at(-1) ?? landing;
+    const at = onGround.find(there) ?? { ...end, t: Math.max(end.t, READ_S + run(end) / speed) };
+    return { name, short, inTheAir: false, ...at, distanceM: run(at) };
+  });
+  const better = (a: Play, b: Play): Play =>
+    a.inTheAir !== b.inTheAir ? (a.inTheAir ? a : b) : b.t < a.t || (b.t === a.t && b.distanceM < a.distanceM) ? b : a;
+  return plays.reduce(better);
+}
+
+/** How far a fielder can go in a hang time, m. */
+export const reachM = (hangTimeS: number, level: Level): number => Math.max(0, hangTimeS - READ_S) * LEVEL_NEEDS[level].courtSpeedMps;

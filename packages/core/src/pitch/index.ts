@@ -1,0 +1,23 @@
+export { type BattedBall, battedBall, FIELD_POSITIONS, type FieldedBall, fieldBall, type Play, ROLL_SOURCE, reachM } from './fielding.ts';
+export {
+  type FlightPaceAnswer,
+  type FlightPaceQuestion,
+  paceFlight,
+  paceRatio,
+  type RatioAnswer,
+  type RatioQuestion,
+  type Release,
+  type WallChart,
+  wallChart,
+} from './pace.ts';
+export {
+  FARTHEST_MACHINE_M,
+  FRAME_RATES,
+  forGap,
+  type GapOptions,
+  hitterEye,
+  type Pitch,
+  type PitchPlace,
+  type TwoPitches,
+  twoPitches,
+} from './two.ts';

@@ -1,0 +1,96 @@
+import { type Rate, wilsonRate } from './rate.ts';
+
+/** The teaching schools behind the gates. */
+export const APPROACHES = ['sweet-spot', 'earn-it', 'in-a-row', 'coachs-eye'] as const;
+export type Approach = (typeof APPROACHES)[number];
+
+export const APPROACH_NAMES: Record<Approach, string> = {
+  'sweet-spot': 'Sweet spot',
+  'earn-it': 'Earn it',
+  'in-a-row': 'In a row',
+  'coachs-eye': 'Coach’s eye',
+};
+
+/** Each school in two sentences. */
+export const APPROACH_WORDS: Record<Approach, string> = {
+  'sweet-spot':
+    'Learning is quickest where about half the balls succeed. Tighten at eight of ten, loosen at three of ten, and go down as gladly as up.',
+  'earn-it': 'One rung is kept until a fixed count is met. Nobody is sent down; the count is what is earned.',
+  'in-a-row': 'A streak without a miss opens the next rung. It trains nerve, and one miss begins it anew.',
+  'coachs-eye': 'The coach marks whether the form held, not where the ball went. When to climb is the coach’s own call.',
+};
+
+/** Rates at which the sweet spot is left, and what it aims for (common practice, no source). */
+export const SWEET_SPOT = { loosenAt: 0.3, tightenAt: 0.8, aimAt: 0.5 } as const;
+
+/** What opens the next rung: so many hits of so many balls, or a streak. */
+export type Need = { hits: number; of: number } | { streak: number };
+
+/** A need as people say it: `7 of 10`, `5 in a row`. */
+export const sayNeed = (need: Need): string => ('streak' in need ? `${need.streak} in a row` : `${need.hits} of ${need.of}`);
+
+/** The gate that an approach begins with (common practice, no source). */
+export const firstGate = (approach: Approach): Need =>
+  approach === 'in-a-row' ? { streak: 5 } : approach === 'earn-it' ? { hits: 7, of: 10 } : { hits: 8, of: 10 };
+
+/** The same for a round of so many balls: the share of them that the approach asks for, or a streak that fits into it. */
+export function gateFor(approach: Approach, balls: number): Need {
+  const first = firstGate(approach);
+  return 'streak' in first ? { streak: Math.min(first.streak, balls) } : { hits: Math.ceil((first.hits / first.of) * balls), of: balls };
+}
+
+export const VERDICTS = ['climb', 'stay', 'tighten', 'loosen'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export interface GateQuestion {
+  approach: Approach;
+  hits: number;
+  balls: number;
+  /** Longest run of hits; only a streak asks for it. */
+  longestRun: number;
+  need: Need;
+}
+
+export interface GateAnswer extends Pick<Rate, 'rate' | 'interval'> {
+  verdict: Verdict;
+  reason: string;
+}
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** Whether a round meets a need: a count within its balls, or as great a share of more balls; a streak by the longest run. */
+export const gateMet = (need: Need, { hits, balls, longestRun }: { hits: number; balls: number; longestRun: number }): boolean =>
+  'streak' in need ? longestRun >= need.streak : balls <= need.of ? hits >= need.hits : hits / balls >= need.hits / need.of;
+
+/**
+ * Judges a round by the rung’s approach: a sweet spot is tightened or loosened, a count or a streak opens the next rung, and under the coach’s eye
+ * the figures only advise.
+ */
+export function judgeGate({ approach, hits, balls, longestRun, need }: GateQuestion): GateAnswer {
+  const { rate, interval } = wilsonRate(hits, balls);
+  const answer = (verdict: Verdict, reason: string): GateAnswer => ({ rate, interval, verdict, reason });
+  if (balls === 0) return answer('stay', 'No ball has counted yet.');
+  const sure = `${hits} of ${balls}: somewhere between ${percent(interval[0])} and ${percent(interval[1])}.`;
+  const met = gateMet(need, { hits, balls, longestRun });
+  switch (approach) {
+    case 'sweet-spot':
+      if (rate >= SWEET_SPOT.tightenAt)
+        return answer('tighten', `${sure} That is too easy to learn from: a smaller target, or the next rung.`);
+      if (rate <= SWEET_SPOT.loosenAt)
+        return answer('loosen', `${sure} That is too hard to learn from: a larger target, or the rung below.`);
+      return answer('stay', `${sure} That is where one learns: stay.`);
+    case 'earn-it':
+      return met
+        ? answer('climb', `${sure} ${sayNeed(need)} is met.`)
+        : answer('stay', `${sure} The rung asks for ${sayNeed(need)}: again.`);
+    case 'in-a-row':
+      return met
+        ? answer('climb', `A run of ${longestRun}: ${sayNeed(need)} is met.`)
+        : answer('stay', `The longest run is ${longestRun}; the rung asks for ${sayNeed(need)}: again.`);
+    case 'coachs-eye':
+      return answer('stay', `Form held in ${sure} Whether to climb is the coach’s call.`);
+  }
+}
+
+/** The rate a gate asks for: of a count, hits over balls; of a streak, the chance a ball at which it comes within some 25 balls. */
+export const rateAsked = (need: Need): number => ('streak' in need ? 0.5 ** (1 / need.streak) : need.hits / need.of);

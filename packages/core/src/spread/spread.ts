@@ -1,0 +1,188 @@
+import type { Target } from '../aim/index.ts';
+import type { Conditions, Launch } from '../flight/index.ts';
+import type { MachineProfile } from '../machine/index.ts';
+import { seededRandom } from '../random.ts';
+import type { Net } from '../sport/index.ts';
+import { endpointOf } from './endpoint.ts';
+import { type Covariance, chanceInRectangle, normalCdf, normals } from './normal.ts';
+import { KNOBS, sensitivity } from './sensitivity.ts';
+
+/** A machine that does not throw the same ball twice, in gusts, at a target of some size. */
+export interface SpreadQuestion {
+  conditions: Conditions;
+  launch: Launch;
+  /** 1 σ each, normal and independent; `spinPct` moves all of the spin by one factor. */
+  repeatability: MachineProfile['repeatability'];
+  /** 1 σ on each component of the wind, m/s. */
+  gustMps: number;
+  /** Its middle and its size: `depthM` is along the court, or the height of a window in a plane. */
+  target: Target;
+  size: { widthM: number; depthM: number };
+  net: Net | null;
+}
+
+/**
+ * Shares of all balls. `net`: would not clear the net. The others count only balls that clear it; `short`, `long` and `wide` are each
+ * against its own edge of the target, so that a ball can be both long and wide. In a plane `short` is low and `long` is high.
+ */
+export interface Chances {
+  net: number;
+  inTarget: number;
+  short: number;
+  long: number;
+  wide: number;
+}
+
+export interface LinearSpread {
+  mean: { x: number; y: number };
+  cov: Covariance;
+  chance: Pick<Chances, 'net' | 'inTarget'>;
+  /** Where the spread comes from: σ of each cause along and across, m. */
+  causes: { cause: 'speed' | 'elevation' | 'bearing' | 'spin' | 'gusts'; xM: number; alongM: number }[];
+}
+
+export interface SampledSpread {
+  mean: { x: number; y: number };
+  cov: Covariance;
+  chance: Chances;
+  standardError: Chances;
+  /** Balls that never reached the plane of the target are not in mean and covariance. */
+  counted: number;
+}
+
+const edges = ({ target, size }: SpreadQuestion) => {
+  const along = target.kind === 'landing' ? target.y : target.z;
+  return {
+    x: [target.x - size.widthM / 2, target.x + size.widthM / 2] as const,
+    along: [along - size.depthM / 2, along + size.depthM / 2] as const,
+  };
+};
+
+/** σ of each knob, from the machine's repeatability and the gusts; spins move together and are handled apart. */
+const sigmas = ({ launch, repeatability, gustMps }: SpreadQuestion) => ({
+  speedMps: (repeatability.speedPct / 100) * launch.speedMps,
+  elevationDeg: repeatability.elevationDeg,
+  bearingDeg: repeatability.bearingDeg,
+  spin: repeatability.spinPct / 100,
+  gust: gustMps,
+});
+
+/** The ellipse at once, by the sensitivities. @returns null when a neighbouring ball never reaches the target's plane */
+export function linearSpread(question: SpreadQuestion): LinearSpread | null {
+  const { conditions, launch, target, net } = question;
+  const middle = endpointOf(conditions, launch, target, net);
+  const effects = sensitivity(conditions, launch, target, net);
+  if (!middle || !effects) return null;
+  const sigma = sigmas(question);
+  const spin = { x: 0, along: 0, net: 0 };
+  for (const knob of KNOBS) {
+    if (knob !== 'topspinRpm' && knob !== 'sidespinRpm' && knob !== 'gyroRpm') continue;
+    spin.x += effects[knob].x * launch[knob] * sigma.spin;
+    spin.along += effects[knob].along * launch[knob] * sigma.spin;
+    spin.net += effects[knob].netClearanceM * launch[knob] * sigma.spin;
+  }
+  const part = (knob: 'speedMps' | 'elevationDeg' | 'bearingDeg' | 'windXMps' | 'windYMps', s: number) => ({
+    x: effects[knob].x * s,
+    along: effects[knob].along * s,
+    net: effects[knob].netClearanceM * s,
+  });
+  const parts = [
+    part('speedMps', sigma.speedMps),
+    part('elevationDeg', sigma.elevationDeg),
+    part('bearingDeg', sigma.bearingDeg),
+    spin,
+    part('windXMps', sigma.gust),
+    part('windYMps', sigma.gust),
+  ] as const;
+  const sum = (f: (p: (typeof parts)[number]) => number): number => parts.reduce((total, p) => total + f(p), 0);
+  const cov = { xx: sum((p) => p.x * p.x), xy: sum((p) => p.x * p.along), yy: sum((p) => p.along * p.along) };
+  const mean = { x: middle.x, y: middle.along };
+  const box = edges(question);
+  const netSigma = Math.sqrt(sum((p) => p.net * p.net));
+  const clearance = middle.netClearanceM;
+  const intoNet = clearance === null ? 0 : netSigma < 1e-9 ? (clearance < 0 ? 1 : 0) : normalCdf(-clearance / netSigma);
+  const [a, b, c, d, e, f] = parts;
+  return {
+    mean,
+    cov,
+    chance: { net: intoNet, inTarget: chanceInRectangle(mean, cov, box.x, box.along) },
+    causes: [
+      { cause: 'speed', xM: Math.abs(a.x), alongM: Math.abs(a.along) },
+      { cause: 'elevation', xM: Math.abs(b.x), alongM: Math.abs(b.along) },
+      { cause: 'bearing', xM: Math.abs(c.x), alongM: Math.abs(c.along) },
+      { cause: 'spin', xM: Math.abs(d.x), alongM: Math.abs(d.along) },
+      { cause: 'gusts', xM: Math.hypot(e.x, f.x), alongM: Math.hypot(e.along, f.along) },
+    ],
+  };
+}
+
+/**
+ * Throws `samples` balls, each a little off, and counts. The same seed gives the same balls.
+ * @param samples at least 2
+ */
+export function sampledSpread(question: SpreadQuestion, samples: number, seed: number): SampledSpread {
+  const { conditions, launch, target, net } = question;
+  const normal = normals(seededRandom(seed));
+  const sigma = sigmas(question);
+  const box = edges(question);
+  // a ball that travels toward −y is long when it lands beyond the lower y; a plane's “long” is high
+  const away = target.kind === 'landing' && target.y < launch.y ? -1 : 1;
+  const count = { net: 0, inTarget: 0, short: 0, long: 0, wide: 0 };
+  let [n, mx, my, sxx, sxy, syy] = [0, 0, 0, 0, 0, 0];
+  const wind = { ...conditions.wind };
+  const here = { ...conditions, wind };
+  const ball = { ...launch };
+  for (let i = 0; i < samples; i++) {
+    ball.speedMps = Math.max(0.1, launch.speedMps + sigma.speedMps * normal());
+    ball.elevationDeg = launch.elevationDeg + sigma.elevationDeg * normal();
+    ball.bearingDeg = launch.bearingDeg + sigma.bearingDeg * normal();
+    const factor = 1 + sigma.spin * normal();
+    ball.topspinRpm = launch.topspinRpm * factor;
+    ball.sidespinRpm = launch.sidespinRpm * factor;
+    ball.gyroRpm = launch.gyroRpm * factor;
+    wind.xMps = conditions.wind.xMps + sigma.gust * normal();
+    wind.yMps = conditions.wind.yMps + sigma.gust * normal();
+    const out = endpointOf(here, ball, target, net);
+    if (!out) {
+      count.short++;
+      continue;
+    }
+    // Welford's running mean and covariance
+    n++;
+    const dx = out.x - mx;
+    const dy = out.along - my;
+    mx += dx / n;
+    my += dy / n;
+    sxx += dx * (out.x - mx);
+    sxy += dx * (out.along - my);
+    syy += dy * (out.along - my);
+    if (out.netClearanceM !== null && out.netClearanceM < 0) {
+      count.net++;
+      continue;
+    }
+    const wide = out.x < box.x[0] || out.x > box.x[1];
+    const below = out.along < box.along[0];
+    const above = out.along > box.along[1];
+    if (wide) count.wide++;
+    if (away < 0 ? above : below) count.short++;
+    if (away < 0 ? below : above) count.long++;
+    if (!wide && !below && !above) count.inTarget++;
+  }
+  const share = (k: number): number => k / samples;
+  const error = (k: number): number => Math.sqrt((share(k) * (1 - share(k))) / samples);
+  const each = (f: (k: number) => number): Chances => ({
+    net: f(count.net),
+    inTarget: f(count.inTarget),
+    short: f(count.short),
+    long: f(count.long),
+    wide: f(count.wide),
+  });
+  const over = Math.max(1, n - 1);
+  return {
+    mean: { x: mx, y: my },
+    cov: { xx: sxx / over, xy: sxy / over, yy: syy / over },
+    chance: each(share),
+    standardError: each(error),
+    counted: n,
+  };
+}

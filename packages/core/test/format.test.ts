@@ -1,0 +1,199 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import {
+  arrange,
+  type Card,
+  cardSchema,
+  conditionsOf,
+  type Dial,
+  type DialCurve,
+  firstDials,
+  firstSetup,
+  LONGEST_FILE,
+  MACHINE_KINDS,
+  makeCard,
+  matchCard,
+  readCard,
+  readMachineFile,
+  rungFromSetup,
+  type Sport,
+  throwBall,
+  writeCardJson,
+  writeCardText,
+  writeMachineFile,
+} from '../src/index.ts';
+
+const SURFACE = { tennis: 'tennis-acrylic-medium', pickleball: 'pickleball-acrylic', baseball: 'baseball-turf' } as const;
+const MACHINE = { tennis: 'Two-wheel portable', pickleball: 'Holed-ball court machine', baseball: 'Two-wheel pitching machine' } as const;
+const kindOf = (kind: string) => MACHINE_KINDS.find((each) => each.kind === kind)!;
+const id = '01890000-0000-7000-8000-000000000001';
+
+function rung(sport: Sport, name: string, elevationDeg = 20, kind: string = MACHINE[sport]) {
+  const profile = kindOf(kind);
+  const setup = firstSetup({ id, sport, surfaceId: SURFACE[sport] }, { id, profile }, 'Building', 300);
+  const chosen = sport === 'baseball' ? setup : { ...setup, hold: { elevationDeg } };
+  return rungFromSetup(chosen, arrange(chosen, profile), {
+    name,
+    focalPoint: 'Early, “then” move = true # 1',
+    ballsPerRound: 10,
+    rounds: 2,
+    gate: { hits: 5, of: 10 },
+  })!;
+}
+
+const cardOf = (sport: Sport, names: readonly string[] = ['One', 'Two'], elevations: readonly number[] = [20, 25]): Card =>
+  makeCard(
+    { name: `Card of ${sport}`, sport, level: 'Building', approach: 'sweet-spot' },
+    names.map((name, i) => rung(sport, name, elevations[i % elevations.length]!)),
+    { name: 'Court 3', surfaceId: SURFACE[sport], indoor: false },
+    { name: 'Bramble', profile: kindOf(MACHINE[sport]), dials: [] },
+  );
+
+const text = fc
+  .string({ minLength: 1, maxLength: 60, unit: 'binary' })
+  .filter((each) => each.trim() !== '')
+  .map((each) => each.trim());
+const card = fc
+  .tuple(
+    fc.constantFrom<Sport>('tennis', 'pickleball', 'baseball'),
+    fc.array(text, { minLength: 1, maxLength: 4 }),
+    fc.array(fc.double({ min: 14, max: 34, noNaN: true }), { minLength: 1, maxLength: 4 }),
+  )
+  .map(([sport, names, elevations]) => cardOf(sport, names, elevations));
+
+describe('setup cards', () => {
+  test('written as a file and read back, whatever the names: the same card', () => {
+    fc.assert(
+      fc.property(card, (each) => {
+        expect(readCard(writeCardJson(each))).toEqual({ ok: true, value: each });
+      }),
+      { numRuns: 40 },
+    );
+  });
+  test('written as a message and read back, quoted, re-indented or with other line ends: the same card', () => {
+    fc.assert(
+      fc.property(card, fc.constantFrom('', '> ', '    ', '\t'), fc.boolean(), (each, quote, dos) => {
+        const message = writeCardText(each, ['Court 3, dial 4½ = 40 mph']);
+        const sent = message
+          .split('\n')
+          .map((line) => quote + line)
+          .join(dos ? '\r\n' : '\n');
+        expect(readCard(sent)).toEqual({ ok: true, value: each });
+      }),
+      { numRuns: 40 },
+    );
+  });
+  test('cut off anywhere, nothing is taken, and it says where', () => {
+    const whole = { json: writeCardJson(cardOf('tennis')), text: writeCardText(cardOf('tennis')) };
+    for (const share of [0.02, 0.1, 0.33, 0.5, 0.77, 0.95, 0.99]) {
+      const json = readCard(whole.json.slice(0, Math.floor(share * whole.json.length)));
+      expect(json.ok).toBe(false);
+      const said = readCard(whole.text.slice(0, Math.floor(share * whole.text.length)));
+      expect(said.ok, `text cut at ${share}`).toBe(false);
+      if (!said.ok) expect(said.problems[0]!.detail.length + said.problems[0]!.pointer.length).toBeGreaterThan(8);
+    }
+    const cut = readCard(whole.json.slice(0, 300));
+    expect(!cut.ok && cut.problems[0]!.detail).toMatch(/ends in the middle/);
+  });
+  test.each([
+    ['not a card', '{"format":"other","version":1}', /format/],
+    ['a later version', JSON.stringify({ ...cardOf('tennis'), version: 2 }), /version/],
+    ['an unknown key', JSON.stringify({ ...cardOf('tennis'), extra: 1 }), /\/extra/],
+    [
+      'a speed no machine has',
+      writeCardJson(cardOf('tennis')).replace(/"speedMps": [\d.]+/, '"speedMps": 900'),
+      /\/rungs\/0\/rung\/feeds\/0\/launch\/speedMps/,
+    ],
+    ['no rung', JSON.stringify({ ...cardOf('tennis'), rungs: [] }), /\/rungs/],
+    ['a list', '[]', /object/],
+    ['nothing', '{}', /\/format/],
+    ['a line without a value', 'format = "good-arc-card"\nversion', /Line 2/],
+    ['a line said twice', 'format = "good-arc-card"\nformat = "good-arc-card"', /Line 2/],
+    ['a name that reaches into the program', '__proto__ polluted = true', /Line 1/],
+    ['a branch under a value', 'format = 1\nformat a = 2', /Line 2/],
+    ['a whole document as a value', 'rungs = {"a":1}', /Line 1/],
+    ['too long', `{"format":"${'x'.repeat(LONGEST_FILE)}"}`, /at most/],
+  ])('%s is refused, with its place', (_name, given, place) => {
+    const read = readCard(given);
+    expect(read.ok).toBe(false);
+    if (!read.ok) expect(read.problems.map(({ pointer, detail }) => `${pointer} ${detail}`).join('\n')).toMatch(place);
+    expect(({} as Record<string, unknown>).polluted).toBeUndefined();
+  });
+  test('a message that lost its last rung between two lines is refused', () => {
+    const message = writeCardText(cardOf('tennis'));
+    const cut = readCard(message.slice(0, message.indexOf('rungs 2 ')));
+    expect(!cut.ok && cut.problems[0]!.detail).toMatch(/^\d+ of \d+ lines came/);
+  });
+  test('random noise is never a card and never an exception', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 400, unit: 'binary' }), (noise) => !readCard(noise).ok));
+    fc.assert(fc.property(fc.json(), (noise) => !readCard(noise).ok));
+  });
+  test('no id of the club leaves with it', () => expect(writeCardJson(cardOf('tennis'))).not.toContain(id));
+});
+
+describe('a card from elsewhere', () => {
+  const kit = {
+    machines: [
+      { id: 'm1', name: 'Wren', profile: kindOf('One-wheel portable'), dials: [] },
+      { id: 'm2', name: 'Thorn', profile: kindOf('Two-wheel portable'), dials: [] },
+      { id: 'm3', name: 'Moss', profile: kindOf('Pocket tosser'), dials: [] },
+    ],
+    courts: [
+      { id: 'c1', name: 'Clay', sport: 'tennis' as const, surfaceId: 'tennis-clay', indoor: false },
+      { id: 'c2', name: 'Hard', sport: 'tennis' as const, surfaceId: 'tennis-acrylic-medium', indoor: false },
+    ],
+  };
+  test('goes to the machine of its kind and the court of its surface, and its balls land where they did', () => {
+    const sent = cardOf('tennis');
+    const match = matchCard(sent, kit)!;
+    expect(match).toMatchObject({ machineId: 'm2', courtId: 'c2' });
+    expect(match.unmatched.map(({ code }) => code)).toEqual(['machine']);
+    for (const [i, each] of match.rungs.entries()) {
+      const { launch, target } = each.feeds[0]!;
+      const [touch] = throwBall(conditionsOf(each), launch, each.player.start.y).flight.bounces;
+      expect(target.kind === 'landing' && Math.hypot(touch!.x - target.x, touch!.y - target.y)).toBeLessThan(0.01);
+      expect(each.name).toBe(sent.rungs[i]!.rung.name);
+    }
+  });
+  test('on a machine of another kind it says what that cannot do', () => {
+    const onWren = matchCard(cardOf('tennis'), kit, { machineId: 'm1', courtId: 'c1' })!;
+    expect(onWren.unmatched.map(({ code }) => code)).toEqual(expect.arrayContaining(['kind', 'surface', 'spin']));
+    const onMoss = matchCard(cardOf('tennis'), kit, { machineId: 'm3' })!;
+    expect(onMoss.unmatched.filter(({ rung: at }) => at === 1).map(({ code }) => code)).toEqual(expect.arrayContaining(['spin']));
+    expect(onMoss.unmatched.some(({ code }) => code === 'reach' || code === 'unaimed')).toBe(true);
+  });
+  test('without a machine or a court for the sport there is nothing to match', () => expect(matchCard(cardOf('baseball'), kit)).toBeNull());
+  test('every card it gives is a card', () => expect(cardSchema.safeParse(cardOf('pickleball')).success).toBe(true));
+});
+
+describe('machine files', () => {
+  const curve: DialCurve = {
+    params: [17.123456789, 3, 3.1, 3.2, 3.1, 2.9],
+    covariance: Array.from({ length: 6 }, (_, i) => Array.from({ length: 6 }, (__, j) => (i === j ? 0.01 : 0.001))),
+    df: 15,
+    falling: false,
+    tunedAt: '2026-05-01T10:00:00.000Z',
+    balls: 15,
+    ballId: 'tennis-standard',
+    temperatureC: 19,
+  };
+  test.each(MACHINE_KINDS.map((profile) => [profile.kind, profile] as const))(
+    '%s, with its curves: written and read back',
+    (kind, profile) => {
+      const dials = firstDials({ kind }).map((dial): Dial => ({ ...dial, curve }));
+      const file = writeMachineFile({ name: 'Bramble', notes: 'squeaks', profile, dials });
+      expect(readMachineFile(file)).toEqual({
+        ok: true,
+        value: { format: 'good-arc-machine', version: 1, name: 'Bramble', notes: 'squeaks', profile, dials },
+      });
+    },
+  );
+  test('a curve that is not whole is refused at its place', () => {
+    const profile = kindOf('Two-wheel portable');
+    const file = writeMachineFile({ name: 'B', notes: '', profile, dials: firstDials(profile).map((dial) => ({ ...dial, curve })) });
+    const read = readMachineFile(file.replace('"df": 15', '"df": "many"'));
+    expect(!read.ok && read.problems[0]!.pointer).toBe('/dials/0/curve/df');
+    expect(readMachineFile(writeCardJson(cardOf('tennis'))).ok).toBe(false);
+    expect(readMachineFile(file.slice(0, 400)).ok).toBe(false);
+  });
+});

@@ -1,0 +1,279 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import {
+  APPROACHES,
+  type BuildQuestion,
+  buildLadder,
+  COMFORTS,
+  changesBetween,
+  conditionsOf,
+  DEMAND_PARTS,
+  evenOut,
+  firstTargetM,
+  fly,
+  GAME_BOOK,
+  judgeRung,
+  LEVELS,
+  MACHINE_KINDS,
+  netBetween,
+  netHeightAt,
+  PLAYER_SIGMA_M,
+  type RungDocument,
+  rateAt,
+  rungSchema,
+  SPORTS,
+  stepBetween,
+} from '../src/index.ts';
+import { buildQuestion, judgeWith, kindsFor } from './support/club.ts';
+
+const ladderOf = (question: BuildQuestion): RungDocument[] => buildLadder(question).rungs;
+const judge = (rung: RungDocument, question: BuildQuestion) => judgeRung(rung, judgeWith(question))!;
+
+/** Any game ball of the book on any machine of its sport. */
+const anyQuestion = fc
+  .record({
+    ball: fc.constantFrom(...GAME_BOOK),
+    machine: fc.nat(20),
+    approach: fc.constantFrom(...APPROACHES),
+    wanted: fc.constantFrom('calm' as const, 'working' as const, 'rushed' as const),
+    wing: fc.constantFrom('forehand' as const, 'backhand' as const),
+    hand: fc.constantFrom('left' as const, 'right' as const),
+    minutes: fc.integer({ min: 5, max: 90 }),
+    hopperBalls: fc.integer({ min: 4, max: 200 }),
+  })
+  .map(({ ball, machine, ...part }) => {
+    const kinds = kindsFor(ball.sport);
+    return buildQuestion(ball.id, kinds[machine % kinds.length]!.kind, part);
+  });
+
+describe('a ladder to a game ball', () => {
+  test('every rung: inside the machine’s limits, over the net, no worse in time than wanted, demand rising, a document that can be saved', () =>
+    fc.assert(
+      fc.property(anyQuestion, (question) => {
+        const { speedMps, elevationDeg, intervalS } = question.machine.profile;
+        let below = -1;
+        for (const rung of ladderOf(question)) {
+          expect(rungSchema.safeParse(rung).success).toBe(true);
+          const { demand, comfort } = judge(rung, question);
+          expect(COMFORTS.indexOf(comfort)).toBeLessThanOrEqual(COMFORTS.indexOf(question.wanted));
+          expect(demand.total).toBeGreaterThan(below);
+          below = demand.total;
+          expect(rung.intervalS).toBeGreaterThanOrEqual(intervalS[0]);
+          expect(rung.intervalS).toBeLessThanOrEqual(intervalS[1]);
+          expect(rung.ballsPerRound).toBeLessThanOrEqual(question.hopperBalls);
+          for (const { launch, target } of rung.feeds) {
+            expect(launch.speedMps).toBeGreaterThanOrEqual(speedMps[0] - 1e-6);
+            expect(launch.speedMps).toBeLessThanOrEqual(speedMps[1] + 1e-6);
+            expect(launch.elevationDeg).toBeGreaterThanOrEqual(elevationDeg[0] - 1e-6);
+            expect(launch.elevationDeg).toBeLessThanOrEqual(elevationDeg[1] + 1e-6);
+            const targetY = target.kind === 'landing' ? target.y : target.planeY;
+            const net = netBetween(question.sport, launch.y, targetY);
+            if (!net) continue;
+            const [crossing] = fly(conditionsOf(rung), launch, { planesY: [0], maxBounces: 0 }).crossings;
+            expect(crossing!.z).toBeGreaterThan(netHeightAt(net, crossing!.x));
+          }
+        }
+      }),
+      { seed: 5, numRuns: 40 },
+    ));
+  test('the same question gives the same ladder', () =>
+    fc.assert(
+      fc.property(anyQuestion, (question) => {
+        expect(buildLadder(question)).toEqual(buildLadder(structuredClone(question)));
+      }),
+      { seed: 8, numRuns: 8 },
+    ));
+  test.each(LEVELS)('%s: four to eight rungs, each changing one or two things, up to the rally drive', (level) => {
+    const question = buildQuestion(`tennis-rally-drive-${level.toLowerCase()}`, 'Programmable court machine');
+    const { rungs, reached, missing } = buildLadder(question);
+    expect(rungs.length).toBeGreaterThanOrEqual(4);
+    expect(rungs.length).toBeLessThanOrEqual(8);
+    for (const [i, rung] of rungs.slice(1).entries()) {
+      const changes = changesBetween(rungs[i]!, rung);
+      expect(changes.length).toBeGreaterThanOrEqual(1);
+      expect(changes.length).toBeLessThanOrEqual(2);
+    }
+    expect(reached).toBe(true);
+    expect(missing).toEqual([]);
+  });
+  test('for a beginner it starts near the net, on the player’s own side; for an advanced player where the ball comes from (common practice, no source)', () => {
+    const first = (level: string) => ladderOf(buildQuestion(`tennis-rally-drive-${level}`, 'Two-wheel portable'))[0]!.feeds[0]!.launch.y;
+    expect(Math.abs(first('starting'))).toBeLessThan(2);
+    expect(first('advanced')).toBeGreaterThan(11);
+  });
+  test('a machine that cannot reach the game ball stops at the nearest, and says what is missing and what would help', () => {
+    const { reached, missing, help, rungs } = buildLadder(buildQuestion('tennis-rally-drive-advanced', 'Two-wheel portable'));
+    expect(rungs.length).toBeGreaterThan(2);
+    expect(reached).toBe(false);
+    expect(missing.map(({ what }) => what)).toContain('spin');
+    expect(help.join(' ')).toContain('Another machine');
+    const tosser = buildLadder(buildQuestion('tennis-rally-drive-starting', 'Pocket tosser'));
+    expect(tosser.missing.map(({ what }) => what)).toEqual(['arc']);
+    expect(tosser.help.join(' ')).toContain('closer');
+  });
+  test('left-handed backhand is where a right-handed forehand is', () => {
+    const spot = (hand: 'left' | 'right', wing: 'forehand' | 'backhand') =>
+      ladderOf(buildQuestion('tennis-rally-drive-building', 'Two-wheel portable', { hand, wing }))[0]!.feeds[0]!.target;
+    expect(spot('left', 'backhand')).toEqual(spot('right', 'forehand'));
+    expect(spot('right', 'backhand').x).toBeCloseTo(-spot('right', 'forehand').x, 6);
+  });
+  test('a pitch comes closer when the machine is too slow, and then in the same time to the hitter', () => {
+    const rungs = ladderOf(buildQuestion('baseball-fastball-college', 'Two-wheel pitching machine'));
+    const top = rungs.find(({ name }) => name === 'Fastball')!;
+    expect(top.feeds[0]!.launch.y).toBeLessThan(15);
+    expect(judge(top, buildQuestion('baseball-fastball-college', 'Two-wheel pitching machine')).share!.timeS).toBeCloseTo(1, 1);
+  });
+});
+
+describe('demand and steps', () => {
+  const question = buildQuestion('tennis-rally-drive-competing', 'Programmable court machine');
+  const rungs = ladderOf(question);
+  const [easy, game] = [rungs[0]!, rungs.find(({ name }) => name === 'Rally drive')!];
+  test('the parts add up, and none gives more than its most', () => {
+    for (const rung of rungs) {
+      const { total, parts } = judge(rung, question).demand;
+      expect(Object.values(parts).reduce((sum, each) => sum + each, 0)).toBeCloseTo(total, 9);
+      for (const [part, most] of Object.entries(DEMAND_PARTS)) {
+        expect(parts[part as keyof typeof parts]).toBeGreaterThanOrEqual(0);
+        expect(parts[part as keyof typeof parts]).toBeLessThanOrEqual(most);
+      }
+    }
+  });
+  test('less time, a smaller target, more doubt and more balls each make it harder', () => {
+    const total = (part: Partial<RungDocument>): number => judge({ ...game, ...part }, question).demand.total;
+    expect(total({ intervalS: game.intervalS * 0.6 })).toBeGreaterThan(total({}));
+    expect(total({ targetSize: { widthM: 0.4, depthM: 0.4 } })).toBeGreaterThan(total({}));
+    expect(total({ sweep: { kind: 'wide', halfDeg: 5 } })).toBeGreaterThan(total({}));
+    expect(total({ rounds: game.rounds + 6 })).toBeGreaterThan(total({}));
+  });
+  test('too many changes at once is a gap, and so is a jump of more than 20; falling demand is a step down', () => {
+    const at = (document: RungDocument, demand: number) => ({ document, demand });
+    expect(stepBetween(at(easy, 20), at(easy, 41)).kind).toBe('gap');
+    expect(stepBetween(at(easy, 20), at(easy, 39)).kind).toBe('step');
+    expect(stepBetween(at(easy, 40), at(easy, 30)).kind).toBe('down');
+    const all = { ...game, intervalS: easy.intervalS - 1, targetSize: { widthM: 0.5, depthM: 0.5 } };
+    expect(stepBetween(at(easy, 20), at(all, 30))).toMatchObject({ kind: 'gap', changes: expect.arrayContaining(['interval', 'target']) });
+  });
+  test('a spin that follows the speed of one wheel is no change of its own', () => {
+    const one = ladderOf(buildQuestion('tennis-rally-drive-building', 'One-wheel portable'));
+    expect(changesBetween(one[0]!, one[1]!)).not.toContain('spin');
+  });
+  test('evening out fills a gap with rungs in between, and doing it again changes nothing', () => {
+    const gapped = [easy, { ...game, intervalS: easy.intervalS - 0.5, targetSize: { widthM: 0.9, depthM: 0.7 } }];
+    const once = evenOut(gapped, question, judgeWith(question));
+    expect(once.length).toBeGreaterThan(2);
+    expect(once[0]).toEqual(easy);
+    expect(once.at(-1)).toEqual(gapped[1]);
+    const demands = once.map((rung) => judge(rung, question).demand.total);
+    expect(demands).toEqual([...demands].sort((a, b) => a - b));
+    expect(evenOut(once, question, judgeWith(question))).toEqual(once);
+  });
+  test('evening out is idempotent whatever ladder it is given', () =>
+    fc.assert(
+      fc.property(anyQuestion, fc.double({ min: 0.5, max: 1.5, noNaN: true }), fc.nat(3), (asked, scale, skip) => {
+        const built = ladderOf(asked);
+        const torn = built.filter((_, i) => i % (skip + 1) === 0).map((rung, i) => ({ ...rung, intervalS: rung.intervalS + i * scale }));
+        const once = evenOut(torn, asked, judgeWith(asked));
+        expect(evenOut(once, asked, judgeWith(asked))).toEqual(once);
+      }),
+      { seed: 3, numRuns: 15 },
+    ));
+});
+
+describe('judging a rung', () => {
+  const question = buildQuestion('tennis-rally-drive-building', 'Programmable court machine');
+  const rungs = ladderOf(question);
+  const game = rungs.find(({ name }) => name === 'Rally drive')!;
+  test('4 s for a beginner is calm or working, 1.6 s is survival (common practice, no source)', () => {
+    const beginner = buildQuestion('tennis-rally-drive-starting', 'Programmable court machine');
+    const [kind] = ladderOf(beginner);
+    expect(['calm', 'working']).toContain(judge({ ...kind!, intervalS: 4 }, beginner).comfort);
+    expect(judge({ ...kind!, intervalS: 4 }, beginner).survival).toBe(false);
+    expect(judge({ ...kind!, intervalS: 1.5 }, beginner)).toMatchObject({ survival: true, comfort: 'too quick' });
+  });
+  test('the shortest workable interval is working, the calm one calm', () => {
+    const { shortestIntervalS, calmIntervalS } = judge(game, question);
+    expect(['calm', 'working']).toContain(judge({ ...game, intervalS: shortestIntervalS }, question).comfort);
+    expect(judge({ ...game, intervalS: calmIntervalS }, question).worst.turnaroundRatio).toBeGreaterThanOrEqual(1.4 - 1e-9);
+  });
+  test('the game ball itself is the whole of the game, the kind ball a part of it', () => {
+    expect(judge(game, question).share!.speedMps).toBeCloseTo(1, 1);
+    expect(judge(rungs[0]!, question).share!.speedMps).toBeLessThan(0.75);
+  });
+  test('a marker that is touched on the way takes its time', () => {
+    const circuit = { ...game, feeds: game.feeds.map((feed) => ({ ...feed, marker: { x: 5, y: -6 } })) };
+    expect(judge(circuit, question).worst.turnaroundRatio).toBeLessThan(judge(game, question).worst.turnaroundRatio);
+    expect(judge(circuit, question).balls[0]!.pathM).toBeGreaterThan(10);
+  });
+  test('a combination has its own beat: 0.9 s to the next ball is too quick, though the interval is long', () => {
+    const [feed] = game.feeds;
+    const combination = {
+      ...game,
+      intervalS: 8,
+      feeds: [
+        { ...feed!, thenS: 0.9 },
+        { ...feed!, name: 'then' },
+      ],
+    };
+    const { balls, comfort } = judge(combination, question);
+    expect(comfort).toBe('too quick');
+    expect(balls[1]!.comfort).toBe('calm');
+    expect(balls.slice(0, 4).map(({ releaseS }) => releaseS)).toEqual([0, 0.9, 8.9, 9.8]);
+  });
+  test('a serve of one’s own before every ball needs the ritual, too', () => {
+    const serve = { ...game, ritual: { bounces: 4, bounceS: 0.7, tossS: 1.6, readyS: 0.5 } };
+    expect(judge(serve, question).shortestIntervalS - judge(game, question).shortestIntervalS).toBeGreaterThan(4);
+  });
+  test('a hard ball with too little time is unsafe; a soft one only too quick', () => {
+    const pitch = buildQuestion('baseball-fastball-college', 'Three-wheel pitching machine', { level: 'Starting', wanted: 'rushed' });
+    const [easy] = ladderOf(pitch);
+    const close = {
+      ...easy!,
+      feeds: easy!.feeds.map((feed) => ({ ...feed, launch: { ...feed.launch, y: 5, speedMps: 30, elevationDeg: -4 } })),
+    };
+    expect(judge(close, pitch)).toMatchObject({ unsafe: true, comfort: 'too quick' });
+    expect(judge({ ...game, intervalS: 0.6 }, question).unsafe).toBe(false);
+  });
+  test('what the machine needs: turning in time, its own intervals, its hopper', () => {
+    const [feed] = game.feeds;
+    const across = (turn: number) => ({ ...feed!, launch: { ...feed!.launch, bearingDeg: feed!.launch.bearingDeg + turn } });
+    const wide = { ...game, intervalS: 1.2, feeds: [across(-12), across(12)], order: { kind: 'alternate' as const } };
+    expect(judge(wide, question).machine.worries.map(({ code }) => code)).toContain('late');
+    const codes = (rung: RungDocument, kind: string) =>
+      judge(rung, {
+        ...question,
+        machine: { ...question.machine, profile: MACHINE_KINDS.find((each) => each.kind === kind)! },
+      }).machine.worries.map(({ code }) => code);
+    expect(codes({ ...game, intervalS: 1.6 }, 'Two-wheel portable')).toContain('interval');
+    expect(codes({ ...game, rounds: 20 }, 'Two-wheel portable')).toContain('hopper');
+    expect(
+      codes(
+        { ...game, feeds: [feed!, { ...feed!, launch: { ...feed!.launch, speedMps: feed!.launch.speedMps * 0.97 } }] },
+        'Two-wheel portable',
+      ),
+    ).toContain('by-hand');
+    expect(codes({ ...game, sweep: { kind: 'wide', halfDeg: 25 } }, 'Two-wheel portable')).toContain('sweep');
+  });
+  test('shared by three with a shadow swing between: swings of each, pick-ups at the cap of 28', () => {
+    const judged = judgeRung({ ...game, rounds: 2, ballsPerRound: 40, shadowSwings: 1 }, { ...judgeWith(question), players: 3 })!;
+    expect(judged.ballsInAll).toBe(80);
+    expect(judged.swingsEach).toBe(54); // 160 over three, whole
+    expect(judged.pickUps).toBe(3); // after 28 and 40 of the first round, and after 28 of the second
+    const short = judgeRung({ ...game, rounds: 6, ballsPerRound: 10 }, judgeWith(question))!;
+    expect(short.pickUps).toBe(2); // after every second round of ten
+  });
+  test('no ball that reaches the player, no judgement', () => {
+    expect(judgeRung({ ...game, feeds: game.feeds.map((feed) => ({ ...feed, on: false })) }, judgeWith(question))).toBeNull();
+  });
+});
+
+describe('targets (common practice, no source)', () => {
+  test.each(SPORTS.flatMap((sport) => LEVELS.map((level) => [sport, level] as const)))(
+    'the first target for %s, %s is hit four or five times of ten',
+    (sport, level) => {
+      const rate = rateAt(PLAYER_SIGMA_M[sport][level], firstTargetM(sport, level));
+      expect(rate).toBeGreaterThanOrEqual(0.4);
+      expect(rate).toBeLessThanOrEqual(0.5);
+    },
+  );
+});

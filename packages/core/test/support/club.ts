@@ -1,0 +1,49 @@
+import {
+  type BuildQuestion,
+  GAME_BOOK,
+  type JudgeContext,
+  type Level,
+  MACHINE_KINDS,
+  type MachineProfile,
+  type Sport,
+} from '../../src/index.ts';
+
+/** A made-up club to build ladders in. */
+export const WEATHER = { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 };
+const SURFACE = { tennis: 'tennis-acrylic-medium', pickleball: 'pickleball-acrylic', baseball: 'baseball-dirt' } as const;
+const BALL = { tennis: 'tennis-standard', pickleball: 'pickleball-outdoor', baseball: 'baseball' } as const;
+
+export const kindOf = (kind: string): MachineProfile => MACHINE_KINDS.find((each) => each.kind === kind)!;
+export const kindsFor = (sport: Sport): MachineProfile[] => MACHINE_KINDS.filter(({ sports }) => sports.includes(sport));
+
+export const venueOf = (sport: Sport, profile: MachineProfile, level: Level, ballId: string = BALL[sport]) => ({
+  sport,
+  court: { id: '0190f3a0-0000-7000-8000-00000000c0a7', surfaceId: SURFACE[sport] },
+  machine: { id: '0190f3a0-0000-7000-8000-00000000aac1', profile },
+  ballId,
+  level,
+  weather: WEATHER,
+});
+
+export function buildQuestion(gameBallId: string, kind: string, part: Partial<BuildQuestion> = {}): BuildQuestion {
+  const gameBall = GAME_BOOK.find(({ id }) => id === gameBallId)!;
+  return {
+    ...venueOf(gameBall.sport, kindOf(kind), gameBall.level),
+    gameBall,
+    hand: 'right',
+    wing: 'forehand',
+    heightM: 1.7,
+    focalPoint: 'Early shoulders',
+    minutes: 30,
+    hopperBalls: 100,
+    approach: 'sweet-spot',
+    wanted: 'working',
+    ...part,
+  };
+}
+
+export const judgeWith = ({ sport, machine }: { sport: Sport; machine: { profile: MachineProfile } }): JudgeContext => ({
+  sport,
+  machine: machine.profile,
+  gameBall: (id) => GAME_BOOK.find((ball) => ball.id === id),
+});

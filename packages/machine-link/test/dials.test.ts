@@ -1,0 +1,104 @@
+import type { DialPlace } from '@good-arc/core';
+import { seededRandom } from '@good-arc/core';
+import { describe, expect, test } from 'vitest';
+import {
+  type Clock,
+  type Command,
+  dialLaw,
+  type MachineEvent,
+  type Program,
+  programSchema,
+  SimulatedMachine,
+  seedOfName,
+} from '../src/index.ts';
+
+const launch = { x: 0, y: 6, z: 0.6, speedMps: 15, elevationDeg: 20, bearingDeg: 180, topspinRpm: 0, sidespinRpm: 0, gyroRpm: 0 };
+const still = { speedPct: 0, elevationDeg: 0, bearingDeg: 0, spinPct: 0 };
+const speedAt = (share: number): DialPlace => ({ moves: 'speed', share, expected: [5, 29] });
+
+/** What one ball of a program really leaves with, on a machine without scatter. */
+function thrown(dials: DialPlace[] | undefined, seed = 11): typeof launch {
+  const events: MachineEvent[] = [];
+  const due: { at: number; run: () => void }[] = [];
+  let now = 0;
+  const clock: Clock = {
+    nowMs: () => now,
+    after(ms, run) {
+      const each = { at: now + ms, run };
+      due.push(each);
+      return () => void due.splice(due.indexOf(each), Number(due.includes(each)));
+    },
+  };
+  const machine = new SimulatedMachine({
+    profile: { hopper: 10, repeatability: still },
+    clock,
+    random: seededRandom(1),
+    emit: (event) => events.push(event),
+    law: dialLaw(seed),
+  });
+  const program: Program = { launches: [launch], intervalS: 4, count: 1, ...(dials && { dials }) };
+  const give = (body: Record<string, unknown>) => machine.handle({ id: '1', ...body } as Exclude<Command, { do: 'hello' }>);
+  expect(give({ do: 'arm', program })).toEqual({ ok: true });
+  for (let i = 0; i < 200 && !events.some(({ event }) => event === 'release'); i++) {
+    now += 100;
+    give({ do: 'heartbeat' });
+    for (const each of due.filter(({ at }) => at <= now)) {
+      due.splice(due.indexOf(each), 1);
+      each.run();
+    }
+    if (machine.state === 'ready') give({ do: 'feed' });
+  }
+  const released = events.find(({ event }) => event === 'release');
+  if (released?.event !== 'release') throw new Error('no ball left');
+  return released.launch;
+}
+
+describe('a simulated machine on dials', () => {
+  test('without a word of dials it throws what it is told', () => expect(thrown(undefined)).toEqual(launch));
+  test('with the dials turned up it throws faster, by a law that is not the maker’s', () => {
+    const speeds = [0, 0.25, 0.5, 0.75, 1].map((share) => thrown([speedAt(share)]).speedMps);
+    expect([...speeds].sort((a, b) => a - b)).toEqual(speeds);
+    expect(new Set(speeds).size).toBe(5);
+    const law = dialLaw(11);
+    expect(speeds[2]).toBeCloseTo(law.value(speedAt(0.5)), 9);
+    expect(Math.abs(speeds[4]! - 29)).toBeGreaterThan(0.3);
+  });
+  test('its elevation lies a little off what was read, unless a dial sets it', () => {
+    const { zeroDeg } = dialLaw(11);
+    expect(Math.abs(zeroDeg)).toBeLessThan(0.25);
+    expect(thrown([speedAt(0.5)]).elevationDeg).toBeCloseTo(20 + zeroDeg, 9);
+    const screw: DialPlace = { moves: 'elevation', share: 0.5, expected: [0, 40] };
+    expect(thrown([speedAt(0.5), screw]).elevationDeg).toBeCloseTo(dialLaw(11).value(screw), 9);
+  });
+  test('two dials of one thing add up; wheels alike throw at the speed of their skin', () => {
+    const fine: DialPlace = { moves: 'elevation', share: 0.25, expected: [-3, 3] };
+    const coarse: DialPlace = { moves: 'elevation', share: 0.5, expected: [0, 20] };
+    const law = dialLaw(11);
+    expect(thrown([coarse, fine]).elevationDeg).toBeCloseTo(law.value(coarse) + law.value(fine), 9);
+    const wheel: DialPlace = { moves: 'wheel', share: 0.6, expected: [8, 40] };
+    expect(thrown([wheel, wheel]).speedMps).toBeCloseTo(law.value(wheel), 9);
+  });
+  test('every machine has a law of its own, the same each time', () => {
+    expect(dialLaw(11).value(speedAt(0.5))).toBe(dialLaw(11).value(speedAt(0.5)));
+    expect(dialLaw(11).value(speedAt(0.5))).not.toBe(dialLaw(12).value(speedAt(0.5)));
+    for (let seed = 0; seed < 200; seed++) {
+      const values = [0, 0.2, 0.4, 0.6, 0.8, 1].map((share) => dialLaw(seed).value(speedAt(share)));
+      for (let i = 1; i < values.length; i++) expect(values[i]).toBeGreaterThan(values[i - 1]!);
+    }
+  });
+  test('a seed stays with a name', () => {
+    expect(seedOfName('Bramble')).toBe(seedOfName('Bramble'));
+    expect(new Set(['Bramble', 'Wren', 'Thistle', 'Flint', 'Heron'].map(seedOfName)).size).toBe(5);
+    // the hash of Fowler, Noll and Vo, 32 bits, 1a: published test values for "" and "a", quoted from memory
+    expect(seedOfName('')).toBe(0x811c9dc5);
+    expect(seedOfName('a')).toBe(0xe40c292c);
+  });
+});
+
+test.each([
+  ['a place beyond the scale', [{ ...speedAt(0.5), share: 1.2 }]],
+  ['a thing no dial moves', [{ ...speedAt(0.5), moves: 'colour' }]],
+  ['more dials than a machine has', Array.from({ length: 13 }, () => speedAt(0.5))],
+])('%s is refused', (_name, dials) => {
+  expect(programSchema.safeParse({ launches: [launch], intervalS: 4, count: 1, dials }).success).toBe(false);
+});
