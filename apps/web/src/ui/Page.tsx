@@ -11,7 +11,7 @@ export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'du
 
   async function save(change: { units?: UnitSystem; theme?: 'chalk' | 'dusk' }): Promise<void> {
     try {
-      await api('PATCH', 'me', change);
+      await api('PATCH', 'me', change, { keepalive: true });
       if (change.units) location.reload();
     } catch (error) {
       toast.error(messageOf(error));

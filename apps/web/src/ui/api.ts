@@ -19,13 +19,20 @@ const AWAY: Problem = { type: 'about:blank', title: 'The server does not answer 
 
 /**
  * One request to our own server.
+ * @param keepalive goes out even when the page is left at once; for small bodies only (64 kB at most, by the Fetch standard)
  * @throws ApiError with the server's words, or with status 0 when it cannot be reached
  */
-export async function api<T = undefined>(method: 'GET' | 'PUT' | 'POST' | 'PATCH' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function api<T = undefined>(
+  method: 'GET' | 'PUT' | 'POST' | 'PATCH' | 'DELETE',
+  path: string,
+  body?: unknown,
+  { keepalive = false } = {},
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api/${path}`, {
       method,
+      keepalive,
       headers: { 'content-type': 'application/json' },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });

@@ -1,53 +1,33 @@
 import type { RungDocument } from '@good-arc/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { LadderRow, RungRow } from '../../api/rows.ts';
 import { api, messageOf } from '../../ui/api.ts';
+import { Autosave, type SaveState } from '../../ui/autosave.ts';
 import { useHistory } from '../../ui/history.ts';
 
-const SAVE_AFTER_MS = 350;
+async function write({ id, name, sport, level, approach, rungs }: LadderRow): Promise<void> {
+  await api('PUT', `ladders/${id}/whole`, {
+    ladder: { name, sport, level, approach },
+    rungs: rungs.map(({ id: rungId, document }) => ({ id: rungId, document })),
+  });
+}
 
 /**
- * A ladder with undo and redo. Every change is saved whole a moment later; while the server is away the page keeps it and tries again.
+ * A ladder with undo and redo. Every change is saved whole a moment later; while the server is away the page keeps it until it is changed or saved again.
  */
 export function useLadder(initial: LadderRow) {
   const history = useHistory<LadderRow>(initial);
   const ladder = history.now;
-  const saved = useRef(initial);
-  const inFlight = useRef<Promise<void> | null>(null);
-  const [state, setState] = useState<'saved' | 'saving' | 'failed'>('saved');
-  const [tries, setTries] = useState(0);
-
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a try that failed is made again
-  useEffect(() => {
-    if (ladder === saved.current && !inFlight.current) {
-      // undone before it was saved
-      setState('saved');
-      return;
-    }
-    setState('saving');
-    const later = setTimeout(() => {
-      // one after the other, so that the last one counts
-      const before = inFlight.current ?? Promise.resolve();
-      const mine = before.then(async () => {
-        const { id, name, sport, level, approach, rungs } = ladder;
-        try {
-          await api('PUT', `ladders/${id}/whole`, {
-            ladder: { name, sport, level, approach },
-            rungs: rungs.map(({ id: rungId, document }) => ({ id: rungId, document })),
-          });
-          saved.current = ladder;
-          if (inFlight.current === mine) setState('saved');
-        } catch (error) {
-          if (inFlight.current === mine) setState('failed');
-          toast.error(messageOf(error));
-        }
-        if (inFlight.current === mine) inFlight.current = null;
-      });
-      inFlight.current = mine;
-    }, SAVE_AFTER_MS);
-    return () => clearTimeout(later);
-  }, [ladder, tries]);
+  const [state, setState] = useState<SaveState>('saved');
+  const [autosave] = useState(
+    () =>
+      new Autosave(initial, write, (now, error) => {
+        setState(now);
+        if (error) toast.error(messageOf(error));
+      }),
+  );
+  useEffect(() => autosave.put(ladder), [autosave, ladder]);
 
   useEffect(() => {
     if (state === 'saved') return;
@@ -62,7 +42,7 @@ export function useLadder(initial: LadderRow) {
     ladder,
     state,
     /** Saves again what could not be saved. */
-    again: () => setTries((now) => now + 1),
+    again: () => autosave.again(),
     put,
     putRungs,
     putRung: (id: string, part: Partial<RungDocument>, key = '') =>
