@@ -116,7 +116,7 @@ for (const [way, handsOf] of Object.entries(HANDS)) {
       await expect(inTarget).toContainText('±');
       const { speedMps, elevationDeg, bearingDeg } = solution;
       const { from, target, spin, ...rest } = question(setup);
-      const { widthM, depthM } = (setup as unknown as { targetSize: { widthM: number; depthM: number } }).targetSize;
+      const { widthM, depthM } = (setup as unknown as { landingZone: { widthM: number; depthM: number } }).landingZone;
       const spread = calc('spread', {
         ...rest,
         launch: { ...from, ...spin, speedMps, elevationDeg, bearingDeg },
@@ -156,7 +156,7 @@ for (const [way, handsOf] of Object.entries(HANDS)) {
       await hands.type('Topspin', '-400');
       await hands.type('In the air', '1.05');
       await expect(setting(page, 'In the air')).toHaveValue('1.05 s');
-      await hands.move('Target size');
+      await hands.move('Landing zone');
       await hands.press('Every arc', 'tab');
       const setup = await setupOf(page);
       const { arcs } = calc('family', {

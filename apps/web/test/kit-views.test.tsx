@@ -89,6 +89,7 @@ describe('the setup card', () => {
       <SetupCard
         ladder={ladder}
         machine={{ ...machine, ...over }}
+        machines={[{ ...machine, ...over }]}
         court={court}
         stock={[]}
         checks={firstChecklist(profile)}
@@ -291,7 +292,7 @@ describe('forms of a machine', () => {
 });
 
 describe('a card for a message', () => {
-  const facts = { ladder, machine, court, day: '2026-05-02' };
+  const facts = { ladder, machine, machines: [machine], court, day: '2026-05-02' };
   const units = {
     system: 'imperial',
     length: (m: number) => `${(m / 0.3048).toFixed(0)} ft`,
@@ -300,7 +301,9 @@ describe('a card for a message', () => {
   test('lines for people come first, and reading it back gives the rungs', () => {
     const lines = cardLines(facts, units as never);
     expect(lines[0]).toMatch(/^Backhand – Court 3, Bramble, printed 2 May$/);
-    expect(lines[2]).toMatch(/^1\. Kind: Speed \S+, Elevation \S+, Feed \S+ \(39 mph, 18°\), turn \S+.*, every 4\.0 s, climb at 5 of 10$/);
+    expect(lines[2]).toMatch(
+      /^1\. Kind: Speed \S+, Elevation \S+, Feed \S+ \(39 mph, 18°\), turn \S+.*, every 4\.0 s, climb at 5 of 10; target .* wide/,
+    );
     const documents = ladder.rungs.map(({ document }) => document);
     const read = readCard(writeCardText(makeCard(ladder, documents, court, machine), lines));
     expect(read.ok && read.value.rungs.map(({ rung }) => rung.name)).toEqual(['Kind', 'Deeper']);

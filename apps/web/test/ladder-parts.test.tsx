@@ -191,7 +191,7 @@ describe('serve rhythm, comparison, cautions', () => {
       wanted: 'working',
     });
     const pair = [0, 1].map((i) => ({ rung: rowOf(rungs[i]!, 20 + i), number: i + 1, judged: judge(kit, 'tennis', rungs[i]!) }));
-    const said = markup(<CompareRungs pair={[pair[0]!, pair[1]!]} onClose={nothing} />);
+    const said = markup(<CompareRungs pair={[pair[0]!, pair[1]!]} sport="tennis" onClose={nothing} />);
     expect(said).toContain('What changes: placement, pace.');
     expect(said).toMatch(/font-bold">\d+\.\d mph/);
     expect(said).toMatch(/<td class="dial pr-3 ">6 ft 3 in wide|<td class="dial pr-3 ">\S+ ft/);

@@ -189,6 +189,8 @@ describe('a rung as a document', () => {
     rounds: 2,
     player: { start: { x: 1, y: -12 }, recover: null },
     targetSize: { widthM: 2, depthM: 2 },
+    targetAt: { x: 0, y: 9 },
+    landingZone: { widthM: 2, depthM: 1.6 },
     gate: { hits: 5, of: 10 },
     shadowSwings: 0,
   };

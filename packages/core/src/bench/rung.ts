@@ -1,5 +1,5 @@
-import type { RungDocument } from '../drill/index.ts';
-import type { Need } from '../progress/index.ts';
+import { firstTargetAt, landingZone, type RungDocument, targetFrom } from '../drill/index.ts';
+import { firstTargetM, type Need } from '../progress/index.ts';
 import { type Arrangement, throwBall } from './arrange.ts';
 import { conditionsOf, type Setup } from './setup.ts';
 
@@ -45,7 +45,8 @@ export function rungFromSetup(
     order: { kind: 'fixed' },
     intervalS: setup.intervalS,
     player: { start: setup.player, recover: null },
-    targetSize: setup.targetSize,
+    ...(edited ? targetFrom(edited.document) : firstTarget(setup)),
+    landingZone: setup.landingZone,
     shadowSwings: 0,
   };
   if (!edited) return made;
@@ -60,6 +61,14 @@ export function rungFromSetup(
     ...(ritual && { ritual }),
     ...(absent && { absent }),
   };
+}
+
+/** A first target of the level; what is thrown to fielders is taken, not hit to a place. */
+function firstTarget({ sport, level, target, player, from }: Setup): Pick<RungDocument, 'targetSize' | 'targetAt'> {
+  const widthM = firstTargetM(sport, level);
+  const targetSize = { widthM, depthM: Math.round(widthM * 8) / 10 };
+  if (sport === 'baseball' && target.kind === 'landing') return { targetSize };
+  return { targetSize, targetAt: firstTargetAt(sport, level, { met: player, machines: [from] }, targetSize) };
 }
 
 /** The set-up that a feed of a rung came from, holding its elevation, so that the bench can go on from it. */
@@ -77,7 +86,7 @@ export function setupFromRung(document: RungDocument, sport: Setup['sport'], ind
     weather: document.weather,
     from: { x, y, z },
     target,
-    targetSize: document.targetSize,
+    landingZone: document.landingZone ?? landingZone(sport, target.kind),
     hold: sport === 'baseball' ? { speedMps } : { elevationDeg },
     arc: 'low',
     topspinRpm,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
+import { landingZone, spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
 import { airDensity, type Conditions, fly } from '../flight/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { FIELD_POSITIONS } from '../pitch/index.ts';
@@ -36,7 +36,7 @@ export const setupSchema = z.strictObject({
   /** Where the ball leaves the machine. */
   from: z.strictObject({ x: z.number().min(-60).max(60), y: z.number().min(-60).max(150), z: z.number().min(0.05).max(4) }),
   target: targetSchema,
-  targetSize: z.strictObject({ widthM: z.number().min(0.1).max(30), depthM: z.number().min(0.1).max(30) }),
+  landingZone: z.strictObject({ widthM: z.number().min(0.1).max(30), depthM: z.number().min(0.1).max(30) }),
   /** The value that is held; the other is solved. */
   hold: z.union([
     z.strictObject({ elevationDeg: z.number().min(-60).max(89) }),
@@ -94,7 +94,7 @@ export function firstSetup(
     weather: { temperatureC: 22, altitudeM, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
     from: { ...plan.machine, z: machine.profile.releaseHeightM },
     target: baseball ? { kind: 'plane', planeY: PLATE.frontY_m, x: 0, z: MIDDLE_OF_ZONE_M } : { kind: 'landing', ...plan.landing },
-    targetSize: baseball ? { widthM: 2 * PLATE.halfWidthM, depthM: 0.5 } : { widthM: 2, depthM: 1.6 },
+    landingZone: landingZone(court.sport, baseball ? 'plane' : 'landing'),
     hold: baseball || oneSpeed ? { speedMps: middle } : { elevationDeg: elevation },
     arc: 'low',
     topspinRpm: baseball ? -1500 : 600,
@@ -144,7 +144,7 @@ export function fieldingSetup(setup: Setup, machine: MachineProfile, ball: (type
     ...setup,
     from,
     target: { kind: 'landing', x: spot!.x, y: spot!.y },
-    targetSize: { widthM: 6, depthM: 6 },
+    landingZone: landingZone('baseball', 'landing'),
     hold: { elevationDeg },
     arc: 'low',
     topspinRpm,

@@ -23,6 +23,23 @@ export {
   weatherSchema,
 } from './schema.ts';
 export {
+  firstTargetAt,
+  isSoft,
+  landingZone,
+  mirrorPlace,
+  type PlayerTarget,
+  passesMachine,
+  placeOfTarget,
+  resizeTarget,
+  TARGET_PLACE_IDS,
+  TARGET_PLACE_NAMES,
+  type TargetPlaceId,
+  targetFrom,
+  targetOf,
+  targetSpot,
+  targetsOf,
+} from './target.ts';
+export {
   type BallTiming,
   COMFORT_FROM,
   COMFORTS,

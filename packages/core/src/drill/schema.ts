@@ -9,6 +9,9 @@ export const nameSchema = z.string().trim().min(1, 'Give it a name').max(120, 'A
 
 export const spotSchema = z.strictObject({ x: finite.min(-200).max(200), y: finite.min(-200).max(200) });
 
+/** Across and along, m. */
+const sizeSchema = z.strictObject({ widthM: finite.min(0.1).max(60), depthM: finite.min(0.1).max(60) });
+
 export const launchSchema = z.strictObject({
   x: finite.min(-200).max(200),
   y: finite.min(-200).max(200),
@@ -50,6 +53,8 @@ export const feedSchema = z.strictObject({
   cue: z.string().max(160),
   /** Where the player meets it; without, in the plane of the rung’s start. */
   meet: spotSchema.optional(),
+  /** Where the player hits this one to, when it is not where the rung’s others go: the middle of its target. */
+  targetAt: spotSchema.optional(),
   /** A marker that is touched before this ball. */
   marker: spotSchema.optional(),
   /** Seconds from this release to the next; without, the rung’s interval. */
@@ -133,7 +138,11 @@ export const rungSchema = z.strictObject({
   ballsPerRound: z.int().min(1).max(200),
   rounds: z.int().min(1).max(50),
   player: z.strictObject({ start: spotSchema, recover: spotSchema.nullable() }),
-  targetSize: z.strictObject({ widthM: finite.min(0.1).max(60), depthM: finite.min(0.1).max(60) }),
+  /** Size of the target that the player hits to, and where its middle is; without, the coach says where. */
+  targetSize: sizeSchema,
+  targetAt: spotSchema.optional(),
+  /** Size of the zone in which the machine’s balls are to come down (or pass, over the plate); without, that of the sport. */
+  landingZone: sizeSchema.optional(),
   gate: gateSchema,
   shadowSwings: z.int().min(0).max(2),
 });

@@ -25,38 +25,67 @@ const COLUMNS = [
   'then_s',
   'counts',
   'cue',
+  'hit_to_x_m',
+  'hit_to_y_m',
+  'meet_x_m',
+  'meet_y_m',
+  'marker_x_m',
+  'marker_y_m',
+  'positions',
+  'machine_id',
 ] as const;
 type Column = (typeof COLUMNS)[number];
-const OPTIONAL: readonly Column[] = ['target_z_m', 'gyro_rpm', 'game_ball', 'then_s', 'counts', 'cue', 'on'];
+const OPTIONAL: readonly Column[] = [
+  'target_z_m',
+  'gyro_rpm',
+  'game_ball',
+  'then_s',
+  'counts',
+  'cue',
+  'on',
+  'hit_to_x_m',
+  'hit_to_y_m',
+  'meet_x_m',
+  'meet_y_m',
+  'marker_x_m',
+  'marker_y_m',
+  'positions',
+  'machine_id',
+];
 const MOST_ROWS = 24;
 
-/** The balls of a rung as CSV, a row each. What has no column (markers, positions, a second machine) is not in it. */
+/** The balls of a rung as CSV, a row each. A cell that does not apply is empty. */
 export const writeBallList = (feeds: readonly Feed[]): string =>
   `${Papa.unparse(
     {
       fields: [...COLUMNS],
-      data: feeds.map(({ name, on, target, launch, stroke, gameBallId, thenS, counts, cue }) => [
-        name,
-        on ? 'yes' : 'no',
-        target.kind,
-        target.x,
-        target.kind === 'landing' ? target.y : target.planeY,
-        target.kind === 'plane' ? target.z : '',
-        launch.x,
-        launch.y,
-        launch.z,
-        launch.speedMps,
-        launch.elevationDeg,
-        launch.bearingDeg,
-        launch.topspinRpm,
-        launch.sidespinRpm,
-        launch.gyroRpm,
-        stroke,
-        gameBallId ?? '',
-        thenS ?? '',
-        counts === false ? 'no' : 'yes',
-        cue,
-      ]),
+      data: feeds.map(
+        ({ name, on, target, launch, stroke, gameBallId, thenS, counts, cue, targetAt, meet, marker, positions, machineId }) => [
+          name,
+          on ? 'yes' : 'no',
+          target.kind,
+          target.x,
+          target.kind === 'landing' ? target.y : target.planeY,
+          target.kind === 'plane' ? target.z : '',
+          launch.x,
+          launch.y,
+          launch.z,
+          launch.speedMps,
+          launch.elevationDeg,
+          launch.bearingDeg,
+          launch.topspinRpm,
+          launch.sidespinRpm,
+          launch.gyroRpm,
+          stroke,
+          gameBallId ?? '',
+          thenS ?? '',
+          counts === false ? 'no' : 'yes',
+          cue,
+          ...[targetAt, meet, marker].flatMap((spot) => [spot?.x ?? '', spot?.y ?? '']),
+          positions?.join(' ') ?? '',
+          machineId ?? '',
+        ],
+      ),
     },
     // a cell that a spreadsheet would take for a formula is kept as text
     { escapeFormulae: true, newline: '\n' },
@@ -94,6 +123,8 @@ function fromRow(row: Partial<Record<Column, string>>): unknown {
   const number = (column: Column): number | undefined => (text(column) === '' ? undefined : Number(text(column).replace('−', '-')));
   const yes = (column: Column): boolean | string =>
     /^(yes|true|1|)$/i.test(text(column)) ? true : /^(no|false|0)$/i.test(text(column)) ? false : text(column);
+  const spot = (key: 'targetAt' | 'meet' | 'marker', x: Column, y: Column) =>
+    text(x) === '' && text(y) === '' ? {} : { [key]: { x: number(x), y: number(y) } };
   const plane = text('target') === 'plane';
   return {
     name: text('name'),
@@ -117,6 +148,11 @@ function fromRow(row: Partial<Record<Column, string>>): unknown {
     ...(text('then_s') !== '' && { thenS: number('then_s') }),
     ...(yes('counts') === true ? {} : { counts: yes('counts') }),
     cue: text('cue'),
+    ...spot('targetAt', 'hit_to_x_m', 'hit_to_y_m'),
+    ...spot('meet', 'meet_x_m', 'meet_y_m'),
+    ...spot('marker', 'marker_x_m', 'marker_y_m'),
+    ...(text('positions') !== '' && { positions: text('positions').split(/[\s,;]+/) }),
+    ...(text('machine_id') !== '' && { machineId: text('machine_id') }),
   };
 }
 
@@ -137,8 +173,15 @@ const PLACES: Record<string, Column> = {
   'launch.gyroRpm': 'gyro_rpm',
   gameBallId: 'game_ball',
   thenS: 'then_s',
+  'targetAt.x': 'hit_to_x_m',
+  'targetAt.y': 'hit_to_y_m',
+  'meet.x': 'meet_x_m',
+  'meet.y': 'meet_y_m',
+  'marker.x': 'marker_x_m',
+  'marker.y': 'marker_y_m',
+  machineId: 'machine_id',
 };
-const columnOf = (path: readonly PropertyKey[]): string => PLACES[path.join('.')] ?? path.map(String).join('.');
+const columnOf = (path: readonly PropertyKey[]): string => PLACES[path.join('.')] ?? String(path[0]);
 
 function sayIssue(message: string, row: Partial<Record<Column, string>>, column: string): string {
   const given = row[column as Column]?.trim() ?? '';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { conditionsOf } from '../bench/index.ts';
-import { type LadderDocument, nameSchema, type RungDocument, rungSchema } from '../drill/index.ts';
+import { type Feed, type LadderDocument, nameSchema, type RungDocument, rungSchema } from '../drill/index.ts';
 import { aimMachine, type Capability, capability, type DialledMachine, spinFor } from '../machine/index.ts';
 import { APPROACHES } from '../progress/index.ts';
 import { ballById, LEVELS, netBetween, SPORTS, type Sport, surfaceIdSchema } from '../sport/index.ts';
@@ -39,9 +39,12 @@ function rounded<T>(value: T): T {
   return value;
 }
 
-/** The launch of a rung's first feed as this machine's dials give it. */
-export const settingsOf = (rung: Pick<RungDocument, 'feeds' | 'ballId' | 'intervalS'>, machine: DialledMachine): Capability =>
-  capability(machine, rung.feeds[0]!.launch, ballById(rung.ballId).radiusM, null, rung.intervalS);
+/** The launch of a rung's feed, the first unless another is asked for, as this machine's dials give it. */
+export const settingsOf = (
+  rung: Pick<RungDocument, 'feeds' | 'ballId' | 'intervalS'>,
+  machine: DialledMachine,
+  { launch }: Pick<Feed, 'launch'> = rung.feeds[0]!,
+): Capability => capability(machine, launch, ballById(rung.ballId).radiusM, null, rung.intervalS);
 
 export function makeCard(
   { name, sport, level, approach }: LadderDocument,
@@ -138,20 +141,53 @@ export function matchCard(card: Card, kit: ClubKit, chosen: { machineId?: string
   else if (machine.name !== card.machine.name)
     say(0, 'machine', `The card was made on “${card.machine.name}”; its dial values are those of that machine.`);
   if (court.surfaceId !== card.court.surfaceId) say(0, 'surface', `${court.name} has another surface: the bounce will differ.`);
-  const rungs = card.rungs.map(({ rung }, i) => onMachine(rung, i + 1, card.sport, machine, court, say));
+  const own = secondMachines(card, machine, machines, say);
+  const rungs = card.rungs.map(({ rung }, i) => onMachine(rung, i + 1, card.sport, machine, own, court, say));
   return { machineId: machine.id, courtId: court.id, rungs, unmatched };
+}
+
+type ClubMachine = ClubKit['machines'][number];
+
+/** The machine here for every second one of a card: itself when it is this club’s card, else another machine, else the first throws its balls, too. */
+function secondMachines(
+  card: Card,
+  machine: ClubMachine,
+  machines: readonly ClubMachine[],
+  say: (rung: number, code: Unmatched['code'], text: string) => void,
+): Map<string, ClubMachine> {
+  const own = new Map<string, ClubMachine>();
+  card.rungs.forEach(({ rung }, i) => {
+    for (const { machineId } of rung.feeds) {
+      if (machineId === undefined || own.has(machineId)) continue;
+      const here = machines.find(({ id }) => id === machineId);
+      const other = here ?? machines.find(({ id }) => id !== machine.id && ![...own.values()].some((taken) => taken.id === id)) ?? machine;
+      own.set(machineId, other);
+      if (!here)
+        say(
+          i + 1,
+          'machine',
+          other === machine
+            ? `A second machine is needed; ${machine.name} throws its balls, too, until there is one.`
+            : `Its second machine is another club’s; ${other.name} throws those balls.`,
+        );
+    }
+  });
+  return own;
 }
 
 function onMachine(
   rung: Card['rungs'][number]['rung'],
   number: number,
   sport: Sport,
-  machine: ClubKit['machines'][number],
+  first: ClubMachine,
+  own: ReadonlyMap<string, ClubMachine>,
   court: ClubKit['courts'][number],
   say: (rung: number, code: Unmatched['code'], text: string) => void,
 ): RungDocument {
-  const { profile, name } = machine;
-  const feeds = rung.feeds.map((feed) => {
+  const feeds = rung.feeds.map(({ machineId, ...rest }) => {
+    const machine = (machineId && own.get(machineId)) || first;
+    const feed = machine === first ? rest : { ...rest, machineId: machine.id };
+    const { profile, name } = machine;
     const { launch, target } = feed;
     const from = { x: launch.x, y: launch.y, z: profile.releaseHeightM };
     const spin = spinFor(profile.spin, launch, launch.speedMps);
@@ -176,5 +212,5 @@ function onMachine(
     const { speedMps, elevationDeg, bearingDeg } = solution;
     return { ...feed, launch: { ...launch, ...from, speedMps, elevationDeg, bearingDeg, ...spinFor(profile.spin, launch, speedMps) } };
   });
-  return { ...rung, feeds, courtId: court.id, machineId: machine.id, surfaceId: court.surfaceId };
+  return { ...rung, feeds, courtId: court.id, machineId: first.id, surfaceId: court.surfaceId };
 }

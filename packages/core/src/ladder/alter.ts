@@ -1,9 +1,9 @@
 import { conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
-import type { Feed, RungDocument } from '../drill/index.ts';
+import { type Feed, type RungDocument, resizeTarget } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
+import { PLAYER_SIGMA_M } from '../progress/index.ts';
 import { COURT_PLANS, GAME_BOOK, type GameBall, gameBallById, type Level } from '../sport/index.ts';
 import { judgeRung } from './judge.ts';
-import { PLAYER_SIGMA_M } from './players.ts';
 import { throwInTime, throwTo, type Venue } from './throwing.ts';
 
 const flip = <S extends { x: number }>(spot: S): S => ({ ...spot, x: -spot.x });
@@ -27,12 +27,14 @@ export function mirrorRung(rung: RungDocument): RungDocument {
     ...rung,
     weather: { ...weather, windXMps: weather.windXMps === 0 ? 0 : -weather.windXMps },
     player: { start: flip(player.start), recover: player.recover && flip(player.recover) },
+    ...(rung.targetAt && { targetAt: flip(rung.targetAt) }),
     feeds: feeds.map((feed) => ({
       ...feed,
       name: swapSides(feed.name),
       cue: swapSides(feed.cue),
       launch: flipLaunch(feed.launch),
       target: flip(feed.target),
+      ...(feed.targetAt && { targetAt: flip(feed.targetAt) }),
       ...(feed.meet && { meet: flip(feed.meet) }),
       ...(feed.marker && { marker: flip(feed.marker) }),
     })),
@@ -58,7 +60,7 @@ export function rungAtLevel(rung: RungDocument, level: Level, venue: Venue): Run
     ...rung,
     level,
     feeds,
-    targetSize: { widthM: tenth(rung.targetSize.widthM), depthM: tenth(rung.targetSize.depthM) },
+    ...resizeTarget(venue.sport, rung, { widthM: tenth(rung.targetSize.widthM), depthM: tenth(rung.targetSize.depthM) }),
   };
   const judged = judgeRung(made, { sport: venue.sport, machine: venue.machine.profile, gameBall: gameBallById });
   const most = venue.machine.profile.intervalS[1];

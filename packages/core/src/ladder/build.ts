@@ -1,12 +1,11 @@
 import { fitParts } from '../bench/index.ts';
-import { COMFORTS, type Feed, type RungDocument } from '../drill/index.ts';
-import { type Approach, gateFor, type Need, widthAt } from '../progress/index.ts';
+import { COMFORTS, type Feed, firstTargetAt, isSoft, type RungDocument, resizeTarget, type Spot } from '../drill/index.ts';
+import { type Approach, gateFor, type Need, PLAYER_SIGMA_M, widthAt } from '../progress/index.ts';
 import type { Level } from '../sport/index.ts';
 import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from './candidates.ts';
 import { changesBetween } from './demand.ts';
 import { evenOut } from './even.ts';
 import { CAP_BALLS, type JudgeContext, type Judgement, judgeRung } from './judge.ts';
-import { PLAYER_SIGMA_M } from './players.ts';
 import { throwTo, type Venue } from './throwing.ts';
 
 /** What the last rung still lacks of the game ball. */
@@ -43,7 +42,7 @@ export function buildLadder(question: BuildQuestion): Built {
   const missing: Missing[] = [];
   const { candidates, last } = question.sport === 'baseball' ? pitches(question) : strokes(question, question.sport);
   const context = contextOf(question);
-  const shape = shapeOf(question, candidates.length);
+  const shape = shapeOf(question, candidates);
   const kept: { document: RungDocument; judged: Judgement }[] = [];
   let atTop = false;
   for (const candidate of candidates) {
@@ -87,14 +86,14 @@ export function buildLadder(question: BuildQuestion): Built {
 /** More time and a larger target, for a game ball that is kind already. */
 function gentler(
   { document, judged }: { document: RungDocument; judged: Judgement },
-  { machine }: BuildQuestion,
+  { machine, sport }: BuildQuestion,
   context: JudgeContext,
 ): { document: RungDocument; judged: Judgement } | null {
   const easier: RungDocument = {
     ...document,
     name: `${document.name}, more time and room`.slice(0, 120),
     intervalS: Math.min(machine.profile.intervalS[1], document.intervalS + 1),
-    targetSize: { widthM: tenth(document.targetSize.widthM * 1.4), depthM: tenth(document.targetSize.depthM * 1.4) },
+    ...resizeTarget(sport, document, scaled(document.targetSize, 1.4)),
   };
   const found = judgeRung(easier, context);
   return found && found.demand.total < judged.demand.total - 0.5 ? { document: easier, judged: found } : null;
@@ -123,7 +122,7 @@ function further(
     (from) => ({
       ...from,
       name: `${name}, smaller target`,
-      targetSize: { widthM: tenth(from.targetSize.widthM * 0.7), depthM: tenth(from.targetSize.depthM * 0.7) },
+      ...resizeTarget(question.sport, from, scaled(from.targetSize, 0.7)),
     }),
   ];
   for (const option of options) {
@@ -140,6 +139,10 @@ function further(
 }
 
 const tenth = (value: number): number => Math.round(value * 10) / 10;
+const scaled = ({ widthM, depthM }: RungDocument['targetSize'], by: number): RungDocument['targetSize'] => ({
+  widthM: tenth(widthM * by),
+  depthM: tenth(depthM * by),
+});
 
 /** The same ball to both sides in a shuffled bag; only a machine that turns by its own program can do it. */
 function eitherSide(rung: RungDocument, venue: Venue, name: string): RungDocument | null {
@@ -213,20 +216,29 @@ function helpFor({ sport, machine, gameBall }: BuildQuestion, missing: readonly 
 }
 
 interface Shape {
-  width: number;
+  targetSize: RungDocument['targetSize'];
+  targetAt: Spot;
   gate: Need;
   balls: number;
   rounds: number;
 }
 
-function shapeOf({ sport, level, approach, minutes, hopperBalls, machine }: BuildQuestion, rungs: number): Shape {
+function shapeOf(
+  { sport, level, approach, minutes, hopperBalls, machine, gameBall }: BuildQuestion,
+  candidates: readonly Candidate[],
+): Shape {
   const balls = Math.max(1, Math.min(BALLS[level], CAP_BALLS, hopperBalls));
   const intervalS = Math.max(sport === 'baseball' ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level], machine.profile.intervalS[0]);
-  const rounds = Math.round((minutes * 60) / Math.max(1, rungs) / (balls * intervalS + 45));
+  const rounds = Math.round((minutes * 60) / Math.max(1, candidates.length) / (balls * intervalS + 45));
   const gate = gateFor(approach, balls);
-
-  const width = Math.round(widthAt(PLAYER_SIGMA_M[sport][level], RATE[approach]) * 10) / 10;
-  return { width, gate, balls, rounds: Math.min(6, Math.max(1, rounds)) };
+  const widthM = tenth(widthAt(PLAYER_SIGMA_M[sport][level], RATE[approach]));
+  const targetSize = { widthM, depthM: tenth(widthM * 0.8) };
+  // one place for the whole ladder: that of its game ball, where no place of the machine is in the way
+  const top = candidates.at(-1);
+  const met = top ? { x: top.target.x, y: top.player.y } : { x: 0, y: 0 };
+  const machines = candidates.map(({ launch }) => launch);
+  const targetAt = firstTargetAt(sport, level, { met, machines, soft: isSoft(gameBall.id) }, targetSize);
+  return { targetSize, targetAt, gate, balls, rounds: Math.min(6, Math.max(1, rounds)) };
 }
 
 function rungOf(question: BuildQuestion, { name, launch, target, stroke, player }: Candidate, shape: Shape): RungDocument {
@@ -247,7 +259,8 @@ function rungOf(question: BuildQuestion, { name, launch, target, stroke, player 
     ballsPerRound: shape.balls,
     rounds: shape.rounds,
     player: { start: player, recover: sport === 'baseball' ? null : player },
-    targetSize: { widthM: shape.width, depthM: Math.round(shape.width * 8) / 10 },
+    targetSize: shape.targetSize,
+    targetAt: shape.targetAt,
     gate: shape.gate,
     shadowSwings: 0,
   };

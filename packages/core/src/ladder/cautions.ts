@@ -1,5 +1,5 @@
 import type { Caution } from '../bench/index.ts';
-import { balanceOf, isIn, programOf, type RungDocument } from '../drill/index.ts';
+import { balanceOf, isIn, passesMachine, programOf, type RungDocument, targetOf } from '../drill/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
 import { ballById, type Sport } from '../sport/index.ts';
 import { CAP_BALLS, type Judgement } from './judge.ts';
@@ -16,6 +16,7 @@ export type RungCaution = Omit<Caution, 'id'> & {
     | 'non-volley'
     | 'helmets'
     | 'in-front'
+    | 'machine-in-the-way'
     | 'fielders';
 };
 
@@ -131,6 +132,21 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
       what: 'Several players look up at once.',
       why: 'Two who do not call run into each other.',
       doThis: 'One voice for each ball; agree who has the middle.',
+    });
+  const inTheWay =
+    sport !== 'baseball' &&
+    feeds.some((feed) => {
+      const target = feed.counts === false ? null : targetOf(rung, feed);
+      const met = feed.meet ?? { x: feed.target.x, y: rung.player.start.y };
+      return target !== null && passesMachine(met, target, feed.launch);
+    });
+  if (inTheWay)
+    cautions.push({
+      id: 'machine-in-the-way',
+      grave: false,
+      what: 'The way to the target leads past the machine.',
+      why: 'A ball hit well hits the machine, or whoever feeds it.',
+      doThis: 'Hit to the other side of it, or move the machine; a feeder stands behind a screen.',
     });
   const inFront = feeds.find(({ launch, meet }) => {
     const spot = meet ?? rung.player.start;

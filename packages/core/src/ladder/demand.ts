@@ -1,8 +1,7 @@
 import { isIn, type RungDocument } from '../drill/index.ts';
-import { rateAt } from '../progress/index.ts';
+import { PLAYER_SIGMA_M, rateAt } from '../progress/index.ts';
 import type { Sport } from '../sport/index.ts';
 import type { JudgedBall, Share } from './judged.ts';
-import { PLAYER_SIGMA_M } from './players.ts';
 
 /** What makes a rung hard, with the most each can give of 100 (our judgement; common practice, no source). */
 export const DEMAND_PARTS = { time: 20, ground: 15, pace: 30, doubt: 15, target: 10, load: 10 } as const;
@@ -66,7 +65,10 @@ export const CHANGES = ['placement', 'pace', 'spin', 'interval', 'order', 'targe
 export type Change = (typeof CHANGES)[number];
 
 /** Below these it is the same (our judgement). */
-const SAME = { placementM: 0.5, pace: 0.06, spinRpm: 250, intervalS: 0.26, target: 0.12 };
+const SAME = { placementM: 0.5, pace: 0.06, spinRpm: 250, intervalS: 0.26, target: 0.12, targetM: 1 };
+
+const moved = (a: RungDocument['targetAt'], b: RungDocument['targetAt']): boolean =>
+  a !== undefined && b !== undefined && Math.hypot(a.x - b.x, a.y - b.y) > SAME.targetM;
 
 /** What changes between two rungs. */
 export function changesBetween(a: RungDocument, b: RungDocument): Change[] {
@@ -79,7 +81,7 @@ export function changesBetween(a: RungDocument, b: RungDocument): Change[] {
     interval: Math.abs(b.intervalS - a.intervalS) > SAME.intervalS,
     order:
       from.members !== to.members || (from.members > 1 && a.order.kind !== b.order.kind) || (a.sweep?.kind ?? '') !== (b.sweep?.kind ?? ''),
-    target: Math.abs(b.targetSize.widthM / a.targetSize.widthM - 1) > SAME.target,
+    target: Math.abs(b.targetSize.widthM / a.targetSize.widthM - 1) > SAME.target || moved(a.targetAt, b.targetAt),
   };
   return CHANGES.filter((each) => is[each]);
 }

@@ -1,4 +1,4 @@
-import type { RungDocument } from '../drill/index.ts';
+import { type RungDocument, targetFrom } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
 import { type Change, stepBetween } from './demand.ts';
 import { type JudgeContext, judgeRung } from './judge.ts';
@@ -60,8 +60,8 @@ function* middles(a: RungDocument, b: RungDocument, changes: readonly Change[], 
   const name = `On the way to ${b.name}`.slice(0, 120);
   // the ball first, the rest of the task after it; or the other way round
   if (flight && rest) {
-    yield { ...b, name, intervalS: a.intervalS, targetSize: a.targetSize, ...sequenceOf(a, b) };
-    yield { ...a, name, intervalS: b.intervalS, targetSize: b.targetSize };
+    yield { ...b, name, intervalS: a.intervalS, ...targetFrom(a), ...sequenceOf(a, b) };
+    yield { ...a, name, intervalS: b.intervalS, ...targetFrom(b) };
   }
   if (has('spin') && (has('placement') || has('pace'))) {
     const plain = reaimed(b, a, (to, from) => ({ ...to, topspinRpm: from.topspinRpm, sidespinRpm: from.sidespinRpm }), venue);
@@ -118,5 +118,6 @@ function half(a: RungDocument, b: RungDocument, venue: Venue): RungDocument | nu
     order: a.feeds.length === b.feeds.length ? a.order : b.order,
     intervalS: Math.round(mid(a.intervalS, b.intervalS) * 10) / 10,
     targetSize: { widthM: mid(a.targetSize.widthM, b.targetSize.widthM), depthM: mid(a.targetSize.depthM, b.targetSize.depthM) },
+    ...(a.targetAt && b.targetAt && { targetAt: { x: mid(a.targetAt.x, b.targetAt.x), y: mid(a.targetAt.y, b.targetAt.y) } }),
   };
 }

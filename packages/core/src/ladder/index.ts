@@ -6,5 +6,4 @@ export { CHANGES, type Change, changesBetween, DEMAND_PARTS, type Demand, type D
 export { evenOut } from './even.ts';
 export { CAP_BALLS, type JudgeContext, type Judgement, judgeRung, type MachineWorry } from './judge.ts';
 export type { JudgedBall, Share } from './judged.ts';
-export { firstTargetM, PLAYER_SIGMA_M } from './players.ts';
 export { type AimedBall, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';

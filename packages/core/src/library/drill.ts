@@ -1,4 +1,4 @@
-import type { Order, Ritual, RungDocument, Spot } from '../drill/index.ts';
+import type { Order, Ritual, RungDocument, Spot, TargetPlaceId } from '../drill/index.ts';
 import type { Need } from '../progress/index.ts';
 import type { Level, Sport, Stroke } from '../sport/index.ts';
 
@@ -41,6 +41,8 @@ export interface DrillBall {
   second?: Spot;
   /** A ball to fielders: to this spot, or on the ground at this speed. */
   field?: { to: readonly string[]; spot: Spot; groundMph?: number };
+  /** Where it is hit to, when it is not where the rung’s others go; left and right of a right-hander. */
+  hit?: TargetPlaceId;
   /** Height over the plate as a share of the strike zone, 0 its bottom and 1 its top; 0.5 without. */
   zone?: number;
 }
@@ -58,6 +60,8 @@ export interface DrillRung {
   rounds: number;
   /** Of the level's first target. */
   width?: number;
+  /** Where the balls are hit to, left and right of a right-hander; by the rule of the level without, and nowhere for balls to fielders. */
+  hit?: TargetPlaceId;
   gate?: Need;
   shadowSwings?: RungDocument['shadowSwings'];
   sweep?: RungDocument['sweep'];
@@ -81,5 +85,7 @@ export interface Drill {
   easier: string;
   harder: string;
   players: readonly [least: number, most: number];
+  /** Where balls are hit to unless a rung says otherwise. */
+  hit?: TargetPlaceId;
   rungs: readonly DrillRung[];
 }

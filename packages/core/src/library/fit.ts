@@ -1,9 +1,18 @@
 import { conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
-import { COMFORT_FROM, type Feed, type RungDocument } from '../drill/index.ts';
+import {
+  COMFORT_FROM,
+  type Feed,
+  firstTargetAt,
+  isSoft,
+  mirrorPlace,
+  type RungDocument,
+  type TargetPlaceId,
+  targetSpot,
+} from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
-import { type AimedBall, firstTargetM, judgeRung, throwInTime, throwLikeGame, throwTo, type Venue } from '../ladder/index.ts';
+import { type AimedBall, judgeRung, throwInTime, throwLikeGame, throwTo, type Venue } from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
-import { type Approach, gateFor } from '../progress/index.ts';
+import { type Approach, firstTargetM, gateFor } from '../progress/index.ts';
 import { mphToMps, radToDeg, wrapDeg } from '../quantity/index.ts';
 import { GAME_BOOK, type GameBall, gameBallById, type Level, PLATE, type Sport, strikeZone } from '../sport/index.ts';
 import type { Drill, DrillBall, DrillRung } from './drill.ts';
@@ -60,17 +69,18 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
   const context = { sport, machine: machine.profile, gameBall: (id: string) => GAME_BOOK.find((ball) => ball.id === id) };
   let answer: RungDocument | string = 'No ball of it reaches the player.';
   let thrown = true;
+  const widthM = Math.round(firstTargetM(sport, level) * (rung.width ?? 1) * 10) / 10;
+  const targetSize = { widthM, depthM: Math.round(widthM * 8) / 10 };
   for (const softer of SOFTER) {
     // what cannot be thrown at all is tried once more as the kindest ball, not at every step
     if (!thrown && softer > 0) continue;
-    const feeds = rung.balls.map((ball) => fitBall(drill, rung, ball, question, softer));
+    const feeds = rung.balls.map((ball) => fitBall(drill, rung, ball, question, softer, targetSize));
     const missing = feeds.indexOf(null);
     if (missing >= 0) {
       thrown = false;
       answer = `This machine cannot throw “${rung.balls[missing]!.name}” from there.`;
       continue;
     }
-    const width = Math.round(firstTargetM(sport, level) * (rung.width ?? 1) * 10) / 10;
     const made: RungDocument = {
       name: rung.name,
       focalPoint: rung.focalPoint,
@@ -87,7 +97,8 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       ballsPerRound: rung.perRound,
       rounds: rung.rounds,
       player: { start: mirrored(rung.start, question), recover: rung.recover ? mirrored(rung.recover, question) : null },
-      targetSize: { widthM: width, depthM: Math.round(width * 8) / 10 },
+      targetSize,
+      ...targetAtOf(drill, rung, question, targetSize),
       gate: rung.gate ?? gateFor(approach, rung.perRound),
       shadowSwings: rung.shadowSwings ?? 0,
       ...(rung.sweep && { sweep: { ...rung.sweep, halfDeg: Math.min(rung.sweep.halfDeg, Math.max(1, machine.profile.bearingReachDeg)) } }),
@@ -107,6 +118,27 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
   }
   return answer;
 }
+
+/** Where the balls of a rung are hit to; what goes to fielders is taken, not hit to a place. */
+function targetAtOf(
+  drill: Drill,
+  rung: DrillRung,
+  question: DrillQuestion,
+  size: RungDocument['targetSize'],
+): Pick<RungDocument, 'targetAt'> {
+  const counted = rung.balls.filter(({ field, counts }) => !field && counts !== false);
+  if (counted.length === 0) return {};
+  const { sport, level } = question;
+  const given = rung.hit ?? drill.hit;
+  if (given) return { targetAt: spotFor(given, question, size) };
+  const meanX = counted.reduce((sum, { x, meet }) => sum + (meet?.x ?? x), 0) / counted.length;
+  const met = mirrored({ x: meanX, y: rung.start.y }, question);
+  const soft = counted.every(({ game }) => game !== undefined && isSoft(`${sport}-${game}-`));
+  return { targetAt: firstTargetAt(sport, level, { met, machines: drill.rungs.map(({ from }) => mirrored(from, question)), soft }, size) };
+}
+
+const spotFor = (place: TargetPlaceId, { sport, hand }: DrillQuestion, size: RungDocument['targetSize']) =>
+  targetSpot(sport, hand === 'left' && sport !== 'baseball' ? mirrorPlace(place) : place, size);
 
 /** x of a drill counts toward the forehand: a left-hander's court is its mirror image. */
 const mirrored = ({ x, y }: { x: number; y: number }, { hand, sport }: DrillQuestion): { x: number; y: number } => ({
@@ -129,7 +161,14 @@ function inTime(rung: RungDocument, context: Parameters<typeof judgeRung>[1], ma
   return { ...rung, intervalS, feeds };
 }
 
-function fitBall(drill: Drill, rung: DrillRung, ball: DrillBall, question: DrillQuestion, softer: number): Feed | null {
+function fitBall(
+  drill: Drill,
+  rung: DrillRung,
+  ball: DrillBall,
+  question: DrillQuestion,
+  softer: number,
+  targetSize: RungDocument['targetSize'],
+): Feed | null {
   const { sport, level, hand } = question;
   const game = ball.game ? gameOfLevel(sport, ball.game, level) : undefined;
   const machine = ball.second ? (question.second ?? question.machine) : question.machine;
@@ -152,6 +191,7 @@ function fitBall(drill: Drill, rung: DrillRung, ball: DrillBall, question: Drill
     on: true,
     cue: ball.cue,
     ...(meet && { meet: side(meet) }),
+    ...(ball.hit && { targetAt: spotFor(ball.hit, question, targetSize) }),
     ...(ball.marker && { marker: side(ball.marker) }),
     ...(ball.thenS !== undefined && { thenS: ball.thenS }),
     ...(ball.counts === false && { counts: false }),

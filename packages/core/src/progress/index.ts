@@ -19,6 +19,7 @@ export {
   type Verdict,
 } from './gate.ts';
 export { longestRun, OUTCOME_NAMES, OUTCOMES, type Outcome, tally } from './outcome.ts';
+export { firstTargetM, PLAYER_SIGMA_M } from './players.ts';
 export { type Rate, wilsonRate } from './rate.ts';
 export { studentT975, Z975 } from './student.ts';
 export { rateAt, roundWidthFor, type Width, widthAt, widthFor } from './width.ts';

@@ -1,8 +1,8 @@
 import { planOf, type Setup } from '@good-arc/core';
+import { Handle } from '../../ui/Handle.tsx';
 import { describeSpot } from '../../ui/place.ts';
 import type { RulerScale } from '../../ui/scale.ts';
 import { useUnits } from '../../ui/Units.tsx';
-import { Handle } from './Handle.tsx';
 
 interface Props {
   setup: Setup;
@@ -26,7 +26,7 @@ export function Handles({ setup, scale, up, onChange, onDone }: Props) {
     x: Math.min(view.x2, Math.max(view.x1, x)),
     y: Math.min(view.y2, Math.max(view.y1, y)),
   });
-  const { from, target, player, targetSize, weather } = setup;
+  const { from, target, player, landingZone, weather } = setup;
   // a field is drawn from home away: the arrows go the other way there
   const way = scale.flipped ? -1 : 1;
   const fielding = setup.sport === 'baseball' && target.kind === 'landing';
@@ -55,8 +55,8 @@ export function Handles({ setup, scale, up, onChange, onDone }: Props) {
   };
   const says = (spot: { x: number; y: number }): string => describeSpot(plan, spot, units.length);
   const corner = {
-    px: along(targetY) + (targetSize.depthM / 2) * scale.perM + OUTSIDE_PX,
-    py: across(target.x) - (targetSize.widthM / 2) * scale.perAcross - OUTSIDE_PX,
+    px: along(targetY) + (landingZone.depthM / 2) * scale.perM + OUTSIDE_PX,
+    py: across(target.x) - (landingZone.widthM / 2) * scale.perAcross - OUTSIDE_PX,
   };
   const turn = (Math.atan2(across(target.x) - across(from.x), along(targetY) - along(from.y)) * 180) / Math.PI;
   return (
@@ -79,13 +79,13 @@ export function Handles({ setup, scale, up, onChange, onDone }: Props) {
         <Handle
           px={corner.px}
           py={corner.py}
-          name="Target size"
-          says={`${units.length(targetSize.widthM)} wide, ${units.length(targetSize.depthM)} deep`}
+          name="Landing zone"
+          says={`${units.length(landingZone.widthM)} wide, ${units.length(landingZone.depthM)} deep`}
           onDone={onDone}
           onDrag={(px, py) =>
             onChange(
               {
-                targetSize: {
+                landingZone: {
                   widthM: size((2 * (across(target.x) - py - OUTSIDE_PX)) / scale.perAcross),
                   depthM: size((2 * (px - along(targetY) - OUTSIDE_PX)) / scale.perM),
                 },
@@ -94,7 +94,7 @@ export function Handles({ setup, scale, up, onChange, onDone }: Props) {
             )
           }
           onNudge={(right, down) =>
-            onChange({ targetSize: { widthM: size(targetSize.widthM - 2 * down), depthM: size(targetSize.depthM + 2 * right) } }, 'size')
+            onChange({ landingZone: { widthM: size(landingZone.widthM - 2 * down), depthM: size(landingZone.depthM + 2 * right) } }, 'size')
           }
         >
           <path

@@ -13,11 +13,11 @@ import {
   twoPitches,
 } from '@good-arc/core';
 import { lazy, Suspense, useState } from 'react';
+import { Handle } from '../../ui/Handle.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { ellipse } from './ellipse.ts';
-import { Handle } from './Handle.tsx';
 import { BATTER_M, type BenchState, strikeQuestion, type Worked } from './useBench.ts';
 
 const HitterView = lazy(() => import('./hitter/HitterView.tsx'));

@@ -91,12 +91,12 @@ const points = (path: readonly Point[], to: (point: Point) => [number, number]):
 function PlanFlights({ now, beside, scale }: { now: Worked; beside: Worked | null; scale: RulerScale }) {
   const { along, across } = scale;
   const { setup, arrangement, spread, field } = now;
-  const { target, targetSize } = setup;
+  const { target, landingZone } = setup;
   const { thrown, game } = arrangement;
   const targetY = target.kind === 'landing' ? target.y : target.planeY;
-  const depth = target.kind === 'landing' ? targetSize.depthM : 0.12;
+  const depth = target.kind === 'landing' ? landingZone.depthM : 0.12;
   const top = ([, x, y]: Point): [number, number] => [along(y), across(x)];
-  const tall = targetSize.widthM * scale.perAcross;
+  const tall = landingZone.widthM * scale.perAcross;
   return (
     <g>
       <rect

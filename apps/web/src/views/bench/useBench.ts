@@ -41,7 +41,7 @@ export const spreadQuestion = (setup: Setup, arrangement: Arrangement, machine: 
     repeatability: machine.profile.repeatability,
     gustMps: setup.weather.gustMps ?? 0,
     target: setup.target,
-    size: setup.targetSize,
+    size: setup.landingZone,
     net: netBetween(setup.sport, setup.from.y, setup.target.kind === 'landing' ? setup.target.y : setup.target.planeY),
   };
 

@@ -55,17 +55,23 @@ export function SetupCard({ address, ...facts }: CardFacts & { address: string }
           </tr>
         </thead>
         <tbody>
-          {words.rows.map(({ number, name, focalPoint, dials, turn, every, balls, gate }) => (
+          {words.rows.map(({ number, name, focalPoint, dials, turn, every, balls, gate, feeds }) => (
             <tr key={number} className="border-b border-current align-top">
               <td className="py-1 font-title text-[1.15em] font-bold">{number}</td>
               <td className="pr-2">
                 {name}
                 {focalPoint && <span className="block text-[0.85em]">{focalPoint}</span>}
               </td>
-              <td className="dial pr-2">{dials}</td>
-              <td className="dial pr-2 whitespace-nowrap">
-                {turn} · {every}
+              <td className="dial pr-2">
+                {feeds.length === 0
+                  ? dials
+                  : feeds.map((feed) => (
+                      <span key={feed.name} className="block">
+                        <span className="font-sans text-[0.85em]">{feed.name}</span> {feed.dials} · {feed.turn}
+                      </span>
+                    ))}
               </td>
+              <td className="dial pr-2 whitespace-nowrap">{feeds.length === 0 ? `${turn} · ${every}` : every}</td>
               <td className="whitespace-nowrap">{balls}</td>
               <td className="whitespace-nowrap">{gate}</td>
             </tr>

@@ -13,6 +13,7 @@ interface Props {
   viewer: Viewer;
   ladder: LadderRow;
   machine: MachineRow;
+  machines: MachineRow[];
   court: CourtRow;
   stock: BallRow[];
   checks: Checklist;
@@ -36,7 +37,7 @@ export default function CardPage(props: Props) {
 }
 
 /** The setup card on screen as it will be on paper, and every way to give it away. */
-function CardView({ ladder, machine, court, stock, checks }: Props) {
+function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
   const units = useUnits();
   const [paper, setPaper] = useState<Paper>(units.system === 'imperial' ? 'letter' : 'a4');
   const day = today();
@@ -50,13 +51,13 @@ function CardView({ ladder, machine, court, stock, checks }: Props) {
       court,
       { ...machine, speedShare: speedShareOn(machine.today, day) },
     );
-  const text = (): string => writeCardText(card(), cardLines({ ladder, machine, court, day }, units));
+  const text = (): string => writeCardText(card(), cardLines({ ladder, machine, machines, court, day }, units));
 
   async function savePdf(): Promise<void> {
     setDrawing(true);
     try {
       const { cardPdf } = await import('./CardPdf.tsx');
-      const words = describeCard({ ladder, machine, court, stock, checks, day }, units);
+      const words = describeCard({ ladder, machine, machines, court, stock, checks, day }, units);
       const size = paper === 'pocket' ? 'A6' : paper.startsWith('letter') ? 'LETTER' : 'A4';
       download(`${fileName(ladder.name)}.card.pdf`, await cardPdf(words, ladder.rungs[0]!.document, ladder.sport, size, address));
     } catch {
@@ -113,7 +114,7 @@ function CardView({ ladder, machine, court, stock, checks }: Props) {
         <div className={`card-sheet paper-${paper}`}>
           {Array.from({ length: copies }, (_, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: copies of one card
-            <SetupCard key={i} ladder={ladder} machine={machine} court={court} stock={stock} checks={checks} address={address} day={day} />
+            <SetupCard key={i} {...{ ladder, machine, machines, court, stock, checks, address, day }} />
           ))}
         </div>
         <section className="no-print mt-6 min-w-0 lg:mt-0" aria-labelledby="message">

@@ -1,9 +1,10 @@
 import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url';
-import { flightsOf, planOf, type RungDocument, type Sport } from '@good-arc/core';
+import { flightsOf, isIn, planOf, type RungDocument, type Sport } from '@good-arc/core';
 import { Document, Font, Line, Page, Path, Polyline, pdf, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
 import { rulerScale } from '../../ui/scale.ts';
 import type { CardWords } from './describe.ts';
+import { boxIn, drawn } from './drawn.ts';
 import { qrPath } from './qrPath.ts';
 
 /** Loaded only when a PDF is asked for: half a megabyte of library. */
@@ -22,7 +23,7 @@ const styles = StyleSheet.create({
   value: { fontSize: 16, fontWeight: 700, lineHeight: 1.2 },
   line: { flexDirection: 'row', borderBottomWidth: 0.8, paddingVertical: 3 },
 });
-const CELLS = ['5%', '35%', '17%', '20%', '11%', '12%'] as const;
+const CELLS = ['5%', '29%', '27%', '18%', '10%', '11%'] as const;
 
 /** Signs the font does not have, in ones it has. */
 const plain = (text: string): string =>
@@ -33,7 +34,8 @@ const FRACTIONS: Record<string, string> = { '⅓': '1/3', '⅔': '2/3', '⅛': '
 export function cardPdf(words: CardWords, rung: RungDocument, sport: Sport, paper: 'A4' | 'LETTER' | 'A6', address: string): Promise<Blob> {
   const isPocket = paper === 'A6';
   // points of height beside the drawing: what is always there, and each rung; a long ladder is set smaller to stay on one page
-  const scaleBy = (isPocket ? 0.56 : 1) * Math.min(1, 500 / (290 + 28 * words.rows.length));
+  const scaleBy =
+    (isPocket ? 0.56 : 1) * Math.min(1, 500 / (290 + words.rows.reduce((sum, { feeds }) => sum + Math.max(28, 6 + 13 * feeds.length), 0)));
   const { size, path } = qrPath(address);
   const sizes = { fontSize: 10.5 * scaleBy, padding: 32 * scaleBy };
   return pdf(
@@ -66,10 +68,17 @@ export function cardPdf(words: CardWords, rung: RungDocument, sport: Sport, pape
           ))}
         </View>
         <Row cells={['', 'rung', 'dials', 'turn · every', 'balls', 'climb at']} />
-        {words.rows.map(({ number, name, focalPoint, dials, turn, every, balls, gate }) => (
+        {words.rows.map(({ number, name, focalPoint, dials, turn, every, balls, gate, feeds }) => (
           <Row
             key={number}
-            cells={[String(number), focalPoint && !isPocket ? `${name}\n${focalPoint}` : name, dials, `${turn} · ${every}`, balls, gate]}
+            cells={[
+              String(number),
+              focalPoint && !isPocket ? `${name}\n${focalPoint}` : name,
+              feeds.length === 0 ? dials : feeds.map((feed) => `${feed.name}: ${feed.dials}, ${feed.turn}`).join('\n'),
+              feeds.length === 0 ? `${turn} · ${every}` : every,
+              balls,
+              gate,
+            ]}
           />
         ))}
         <View style={[styles.row, { gap: 14, marginTop: 6 * scaleBy }]}>
@@ -123,15 +132,15 @@ const PROFILE = 62;
 
 /** The court from above and the flight from the side, on one length axis. */
 function Drawing({ rung, sport }: { rung: RungDocument; sport: Sport }) {
-  const { launch, target } = rung.feeds[0]!;
-  const plan = planOf({ sport, target });
+  const plan = planOf({ sport, target: rung.feeds[0]!.target });
   const scale = rulerScale(plan, WIDTH, 190);
-  const end = target.kind === 'landing' ? target : { x: target.x, y: target.planeY };
+  const { places, balls, targets } = drawn(rung, plan);
   const { along, across, planHeight } = scale;
   const height = planHeight + PROFILE;
-  const { widthM, depthM } = rung.targetSize;
-  const { path } = flightsOf(rung)[0]!.flight;
-  const highest = Math.max(1.6, ...path.map(([, , , z]) => z));
+  const paths = flightsOf(rung)
+    .filter((_, i) => isIn(rung.feeds[i]!, rung.absent))
+    .map(({ flight }) => flight.path);
+  const highest = Math.max(1.6, ...paths.flatMap((path) => path.map(([, , , z]) => z)));
   const perUp = Math.min(scale.perM * 2.2, (PROFILE - 6) / highest);
   return (
     <Svg viewBox={`0 0 ${WIDTH} ${height}`} style={{ width: '100%', marginTop: 6 }}>
@@ -148,27 +157,25 @@ function Drawing({ rung, sport }: { rung: RungDocument; sport: Sport }) {
           strokeWidth={2.6}
         />
       )}
-      <Line
-        x1={along(launch.y)}
-        y1={across(launch.x)}
-        x2={along(end.y)}
-        y2={across(end.x)}
-        stroke="#000"
-        strokeWidth={1.3}
-        strokeDasharray="6 4"
-      />
-      <Rect x={along(launch.y) - 8} y={across(launch.x) - 6} width={16} height={12} fill="#000" />
-      {target.kind === 'landing' && (
-        <Rect
-          x={Math.min(along(end.y - depthM / 2), along(end.y + depthM / 2))}
-          y={Math.min(across(end.x - widthM / 2), across(end.x + widthM / 2))}
-          width={depthM * scale.perM}
-          height={widthM * scale.perAcross}
+      {balls.map(({ from, to }, i) => (
+        <Line
+          // biome-ignore lint/suspicious/noArrayIndexKey: balls have no other identity
+          key={i}
+          x1={along(from.y)}
+          y1={across(from.x)}
+          x2={along(to.y)}
+          y2={across(to.x)}
           stroke="#000"
-          strokeWidth={1.8}
-          fill="none"
+          strokeWidth={1.3}
+          strokeDasharray="6 4"
         />
-      )}
+      ))}
+      {places.map(({ x, y }) => (
+        <Rect key={`${x} ${y}`} x={along(y) - 8} y={across(x) - 6} width={16} height={12} fill="#000" />
+      ))}
+      {targets.map(({ target }) => (
+        <Rect key={`${target.x} ${target.y}`} {...boxIn(target, scale)} stroke="#000" strokeWidth={1.8} fill="none" />
+      ))}
       <Rect
         x={along(rung.player.start.y) - 5}
         y={across(rung.player.start.x) - 5}
@@ -181,12 +188,16 @@ function Drawing({ rung, sport }: { rung: RungDocument; sport: Sport }) {
         fill="#fff"
       />
       <Line x1={0} x2={WIDTH} y1={height - 2} y2={height - 2} stroke="#000" strokeWidth={1} />
-      <Polyline
-        points={path.map(([, , y, z]) => `${along(y).toFixed(1)},${(height - 2 - z * perUp).toFixed(1)}`).join(' ')}
-        stroke="#000"
-        strokeWidth={1.5}
-        fill="none"
-      />
+      {paths.map((path, i) => (
+        <Polyline
+          // biome-ignore lint/suspicious/noArrayIndexKey: balls have no other identity
+          key={i}
+          points={path.map(([, , y, z]) => `${along(y).toFixed(1)},${(height - 2 - z * perUp).toFixed(1)}`).join(' ')}
+          stroke="#000"
+          strokeWidth={1.5}
+          fill="none"
+        />
+      ))}
     </Svg>
   );
 }

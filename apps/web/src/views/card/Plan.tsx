@@ -1,20 +1,17 @@
 import { planOf, type RungDocument, type Sport } from '@good-arc/core';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { rulerScale } from '../../ui/scale.ts';
+import { boxIn, cornersOf, drawn } from './drawn.ts';
 
 /** Units across the drawing. */
 export const CARD_WIDTH = 720;
 
 /** The court from above, in black on paper: machine, line of the ball, target with its cones, start and recovery marks, screen. */
 export function CardPlan({ rung, sport }: { rung: RungDocument; sport: Sport }) {
-  const { launch, target } = rung.feeds[0]!;
-  const plan = planOf({ sport, target });
+  const plan = planOf({ sport, target: rung.feeds[0]!.target });
   const scale = rulerScale(plan, CARD_WIDTH, 250);
-  const end = target.kind === 'landing' ? target : { x: target.x, y: target.planeY };
-  const { widthM, depthM } = rung.targetSize;
-  const [mx, my] = [scale.along(launch.y), scale.across(launch.x)];
   const { start, recover } = rung.player;
-  const corners = [-1, 1].flatMap((sx) => [-1, 1].map((sy) => ({ x: end.x + (sx * widthM) / 2, y: end.y + (sy * depthM) / 2 })));
+  const { places, balls, targets } = drawn(rung, plan);
   const cone = (x: number, y: number): string => `${x},${y - 6} ${x - 5},${y + 4} ${x + 5},${y + 4}`;
   return (
     <svg
@@ -24,45 +21,67 @@ export function CardPlan({ rung, sport }: { rung: RungDocument; sport: Sport }) 
       aria-label="Plan of the court with the machine, the target and the player"
     >
       <CourtDrawing plan={plan} scale={scale} />
-      <line
-        x1={mx}
-        y1={my}
-        x2={scale.along(end.y)}
-        y2={scale.across(end.x)}
-        stroke="currentColor"
-        strokeWidth={1.8}
-        strokeDasharray="7 5"
-      />
-      <rect x={mx - 11} y={my - 8} width={22} height={16} fill="currentColor" />
-      <text x={mx} y={my + 24} textAnchor="middle" fontSize={15} fontWeight={700} fill="currentColor">
-        machine
-      </text>
-      {sport === 'baseball' && (
-        <line x1={mx - 26} x2={mx - 26} y1={my - 24} y2={my + 24} stroke="currentColor" strokeWidth={5}>
-          <title>screen</title>
-        </line>
-      )}
-      {target.kind === 'landing' && (
-        <rect
-          x={Math.min(scale.along(end.y - depthM / 2), scale.along(end.y + depthM / 2))}
-          y={Math.min(scale.across(end.x - widthM / 2), scale.across(end.x + widthM / 2))}
-          width={depthM * scale.perM}
-          height={widthM * scale.perAcross}
-          fill="none"
-          stroke="currentColor"
-          strokeWidth={2.2}
-        />
-      )}
-      {target.kind === 'landing' &&
-        corners.map(({ x, y }) => (
-          <polygon
-            key={`${x} ${y}`}
-            points={cone(scale.along(y), scale.across(x))}
-            fill="var(--color-base-100)"
+      {balls.map(({ from, to }, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: balls have no other identity
+        <g key={i}>
+          <line
+            x1={scale.along(from.y)}
+            y1={scale.across(from.x)}
+            x2={scale.along(to.y)}
+            y2={scale.across(to.x)}
             stroke="currentColor"
-            strokeWidth={1.6}
+            strokeWidth={1.8}
+            strokeDasharray="7 5"
           />
-        ))}
+          <circle cx={scale.along(to.y)} cy={scale.across(to.x)} r={3.5} fill="currentColor" />
+        </g>
+      ))}
+      {places.map(({ x, y }) => (
+        <g key={`${x} ${y}`}>
+          <rect x={scale.along(y) - 11} y={scale.across(x) - 8} width={22} height={16} fill="currentColor" />
+          <text x={scale.along(y)} y={scale.across(x) + 24} textAnchor="middle" fontSize={15} fontWeight={700} fill="currentColor">
+            machine
+          </text>
+          {sport === 'baseball' && (
+            <line
+              x1={scale.along(y) - 26}
+              x2={scale.along(y) - 26}
+              y1={scale.across(x) - 24}
+              y2={scale.across(x) + 24}
+              stroke="currentColor"
+              strokeWidth={5}
+            >
+              <title>screen</title>
+            </line>
+          )}
+        </g>
+      ))}
+      {targets.map(({ target, feeds }) => (
+        <g key={`${target.x} ${target.y}`}>
+          <rect {...boxIn(target, scale)} fill="none" stroke="currentColor" strokeWidth={2.2} />
+          {cornersOf(target).map(({ x, y }) => (
+            <polygon
+              key={`${x} ${y}`}
+              points={cone(scale.along(y), scale.across(x))}
+              fill="var(--color-base-100)"
+              stroke="currentColor"
+              strokeWidth={1.6}
+            />
+          ))}
+          {targets.length > 1 && (
+            <text
+              x={scale.along(target.y)}
+              y={scale.across(target.x) + 5}
+              textAnchor="middle"
+              fontSize={14}
+              fontWeight={700}
+              fill="currentColor"
+            >
+              {feeds.join(', ')}
+            </text>
+          )}
+        </g>
+      ))}
       <circle
         cx={scale.along(start.y)}
         cy={scale.across(start.x)}

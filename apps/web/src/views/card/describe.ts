@@ -2,18 +2,22 @@ import {
   ballById,
   type Capability,
   type Checklist,
+  type Feed,
+  isIn,
   minutesOf,
   printAngle,
   printTime,
+  type RungDocument,
   sayNeed,
   settingsOf,
   speedShareOn,
   surfaceById,
 } from '@good-arc/core';
 import type { BallRow, CourtRow, LadderRow, MachineRow } from '../../api/rows.ts';
+import { sayTargets } from '../../ui/sayTarget.ts';
 import type { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
-import { sayMachine, sayTarget, sayTurn } from './place.ts';
+import { sayCones, sayLanding, sayMachine, sayTurn } from './place.ts';
 
 type U = ReturnType<typeof useUnits>;
 
@@ -21,6 +25,8 @@ type U = ReturnType<typeof useUnits>;
 export interface CardFacts {
   ladder: LadderRow;
   machine: MachineRow;
+  /** Every machine of the club, for rungs that need a second one. */
+  machines: readonly MachineRow[];
   court: CourtRow;
   stock: readonly BallRow[];
   checks: Checklist;
@@ -51,6 +57,8 @@ export interface CardWords {
     every: string;
     balls: string;
     gate: string;
+    /** Each ball of a rung that has several: what it is, its dials, its turn. */
+    feeds: readonly { name: string; dials: string; turn: string }[];
   }[];
   before: readonly string[];
   after: readonly string[];
@@ -62,11 +70,12 @@ export interface CardWords {
 const TAKE_CARE =
   'Nobody forward of the machine while it is armed. Stop to clear balls underfoot, and at the latest after 28. The machine’s manual and the club’s rules come first.';
 
-export function describeCard({ ladder, machine, court, stock, checks, day }: CardFacts, units: U): CardWords {
+export function describeCard(facts: CardFacts, units: U): CardWords {
+  const { ladder, machine, court, stock, checks, day } = facts;
   const { rungs, sport, name } = ladder;
   const { document } = rungs[0]!;
   const { launch } = document.feeds[0]!;
-  const settings = settingsFor({ ladder, machine, day });
+  const cones = sayCones(document, sport, units.length);
   const minutes = rungs.reduce((sum, rung) => sum + minutesOf(rung.document), 0);
   const basket = stock.find(({ ballId }) => ballId === document.ballId);
   const place = (spot: { x: number; y: number }): string => sayMachine(sport, spot, court.marksM, units.length);
@@ -81,11 +90,12 @@ export function describeCard({ ladder, machine, court, stock, checks, day }: Car
     ].join(' · '),
     places: [
       ['Machine:', `${place(launch)}; ball leaves at ${units.length(launch.z)}.`],
-      ['Target:', `${sayTarget(document, sport, units.length)}.`],
+      ['Ball comes down:', `${sayLanding(document.feeds[0]!, sport, units.length)}.`],
+      ...(cones ? ([['Hit to:', `${cones}.`]] as const) : []),
       ['Start:', `${place(document.player.start)}.`],
       ...(document.player.recover ? ([['Recover:', `${place(document.player.recover)}.`]] as const) : []),
     ],
-    boxes: boxesOf(settings[0]!, launch, document.intervalS, units),
+    boxes: boxesOf(settingsOf(document, asToday(machine, day)), launch, document.intervalS, units),
     rows: rungs
       .map(({ document: rung }, i) => {
         const { launch: thrown } = rung.feeds[0]!;
@@ -93,14 +103,12 @@ export function describeCard({ ladder, machine, court, stock, checks, day }: Car
           number: i + 1,
           name: rung.name,
           focalPoint: rung.focalPoint,
-          dials:
-            settings[i]!.settings.filter(({ moves }) => moves !== 'interval')
-              .map(({ text }) => text)
-              .join(' · ') || `${units.speed(thrown.speedMps)} · ${printAngle(thrown.elevationDeg)}`,
+          dials: dialsOf(rung, rung.feeds[0]!, machineFor(rung, rung.feeds[0]!, facts), day) || figuresOf(thrown, units),
           turn: sayTurn(thrown.bearingDeg),
           every: printTime(rung.intervalS, 1),
           balls: `${rung.rounds} × ${rung.ballsPerRound}`,
           gate: sayNeed(rung.gate),
+          feeds: feedsOf(rung, facts, units),
         };
       })
       .reverse(),
@@ -111,8 +119,38 @@ export function describeCard({ ladder, machine, court, stock, checks, day }: Car
   };
 }
 
-const settingsFor = ({ ladder, machine, day }: Pick<CardFacts, 'ladder' | 'machine' | 'day'>): Capability[] =>
-  ladder.rungs.map(({ document }) => settingsOf(document, { ...machine, speedShare: speedShareOn(machine.today, day) }));
+const asToday = (machine: MachineRow, day: string) => ({ ...machine, speedShare: speedShareOn(machine.today, day) });
+
+const figuresOf = ({ speedMps, elevationDeg }: Feed['launch'], units: U): string =>
+  `${units.speed(speedMps)} · ${printAngle(elevationDeg)}`;
+
+/** Where the dials stand for one ball, the interval apart; empty where none is tuned. */
+const dialsOf = (rung: RungDocument, feed: Feed, machine: MachineRow, day: string): string =>
+  settingsOf(rung, asToday(machine, day), feed)
+    .settings.filter(({ moves }) => moves !== 'interval')
+    .map(({ text }) => text)
+    .join(' · ');
+
+type Thrown = Pick<CardFacts, 'machine' | 'machines' | 'day'>;
+
+/** The machine that throws a ball: its own, or the rung’s; the card’s when that was archived. */
+const machineFor = (rung: RungDocument, feed: Feed, { machine, machines }: Thrown): MachineRow =>
+  machines.find(({ id }) => id === (feed.machineId ?? rung.machineId)) ?? machine;
+
+/** The balls of a rung that has more than one. */
+function feedsOf(rung: RungDocument, facts: Thrown, units: U) {
+  const thrown = rung.feeds.filter((feed) => isIn(feed, rung.absent));
+  if (thrown.length < 2) return [];
+  return thrown.map((feed) => {
+    const machine = machineFor(rung, feed, facts);
+    const where = machine.id === facts.machine.id ? '' : ` (${machine.name})`;
+    return {
+      name: `${rung.feeds.indexOf(feed) + 1} ${feed.name}${where}`,
+      dials: dialsOf(rung, feed, machine, facts.day) || figuresOf(feed.launch, units),
+      turn: sayTurn(feed.launch.bearingDeg),
+    };
+  });
+}
 
 /** The four boxes: the first rung's dials, or the figures where a dial is not tuned. */
 function boxesOf(
@@ -142,14 +180,19 @@ function boxesOf(
 export function cardLines(facts: Omit<CardFacts, 'stock' | 'checks'>, units: U): string[] {
   const { ladder, machine, court, day } = facts;
   const [first] = ladder.rungs;
-  const settings = settingsFor(facts);
   return [
     `${ladder.name} – ${court.name}, ${machine.name}, printed ${sayDay(day)}`,
     `Machine: ${sayMachine(ladder.sport, first!.document.feeds[0]!.launch, court.marksM, units.length)}`,
-    ...ladder.rungs.map(({ document }, i) => {
+    ...ladder.rungs.flatMap(({ document }, i) => {
       const { launch } = document.feeds[0]!;
-      const dials = settings[i]!.settings.map(({ name, text }) => `${name} ${text}`).join(', ');
-      return `${i + 1}. ${document.name}: ${dials || 'no dial tuned'} (${units.speed(launch.speedMps)}, ${printAngle(launch.elevationDeg)}), turn ${sayTurn(launch.bearingDeg)}, every ${printTime(document.intervalS, 1)}, climb at ${sayNeed(document.gate)}`;
+      const dials = settingsOf(document, asToday(machineFor(document, document.feeds[0]!, facts), day))
+        .settings.map(({ name, text }) => `${name} ${text}`)
+        .join(', ');
+      const balls = feedsOf(document, facts, units).map((feed) => `   ball ${feed.name}: ${feed.dials}, turn ${feed.turn}`);
+      return [
+        `${i + 1}. ${document.name}: ${dials || 'no dial tuned'} (${units.speed(launch.speedMps)}, ${printAngle(launch.elevationDeg)}), turn ${sayTurn(launch.bearingDeg)}, every ${printTime(document.intervalS, 1)}, climb at ${sayNeed(document.gate)}; target ${sayTargets(document, ladder.sport, units.length)}`,
+        ...balls,
+      ];
     }),
     'The lines below rebuild it in Good Arc: Ladders, Read a card.',
   ];

@@ -1,5 +1,6 @@
-import { COURT_PLANS, type RungDocument, type Sport, shortTurnDeg } from '@good-arc/core';
+import { COURT_PLANS, type Feed, FIELD_PLAN, type RungDocument, type Sport, shortTurnDeg, targetsOf } from '@good-arc/core';
 import { describeSpot } from '../../ui/place.ts';
+import { sayPlace } from '../../ui/sayTarget.ts';
 
 /** A mark this near counts as the mark, m: a hand's breadth. */
 const ON_MARK_M = 0.1;
@@ -33,14 +34,21 @@ export function sayTurn(bearingDeg: number): string {
   return `${Math.abs(turn).toFixed(0)}° ${turn > 0 ? 'right' : 'left'}`;
 }
 
-/** Where the target is, as a box on the ground or a window at the plate. */
-export function sayTarget(
-  { feeds, targetSize }: Pick<RungDocument, 'feeds' | 'targetSize'>,
-  sport: Sport,
-  length: (m: number) => string,
-): string {
-  const { target } = feeds[0]!;
-  const size = `${length(targetSize.widthM)} × ${length(targetSize.depthM)}`;
-  if (target.kind === 'plane') return `window ${size} over the plate`;
-  return `box ${size}: ${describeSpot(COURT_PLANS[sport], target, length)}`;
+/** Where the machine’s ball is to come down, or pass over the plate. */
+export function sayLanding({ target }: Pick<Feed, 'target'>, sport: Sport, length: (m: number) => string): string {
+  if (target.kind === 'plane') return `over the plate at ${length(target.z)}`;
+  return describeSpot(sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport], target, length);
+}
+
+/** The boxes of cones that are hit to, each with its size and its middle from the lines; empty when the coach says where. */
+export function sayCones(rung: RungDocument, sport: Sport, length: (m: number) => string): string {
+  const all = targetsOf(rung);
+  const { widthM, depthM } = rung.targetSize;
+  if (all.length === 0) return '';
+  const plan = sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport];
+  const where = all.map(({ target, feeds }) => {
+    const middle = `${sayPlace(target, sport, length)}, middle ${describeSpot(plan, target, length)}`;
+    return all.length === 1 ? middle : `${feeds.length === 1 ? 'ball' : 'balls'} ${feeds.join(', ')} ${middle}`;
+  });
+  return `box ${length(widthM)} × ${length(depthM)}: ${where.join('; ')}`;
 }

@@ -1,6 +1,7 @@
-import { changesBetween, type Judgement, printAngle, printSpin, printTime, sayNeed } from '@good-arc/core';
+import { changesBetween, type Judgement, printAngle, printSpin, printTime, type Sport, sayNeed } from '@good-arc/core';
 import type { RungRow } from '../../api/rows.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
 
 interface Compared {
@@ -10,7 +11,7 @@ interface Compared {
 }
 
 /** Two rungs side by side; what differs is set in bold. */
-export function CompareRungs({ pair: [a, b], onClose }: { pair: readonly [Compared, Compared]; onClose: () => void }) {
+export function CompareRungs({ pair: [a, b], sport, onClose }: { pair: readonly [Compared, Compared]; sport: Sport; onClose: () => void }) {
   const units = useUnits();
   const share = (value: number | null | undefined): string =>
     value === null || value === undefined ? '–' : `${Math.round(value * 100)} %`;
@@ -27,7 +28,7 @@ export function CompareRungs({ pair: [a, b], onClose }: { pair: readonly [Compar
       'Balls',
       ({ rung }) => `${rung.document.rounds} × ${rung.document.ballsPerRound}, ${rung.document.feeds.filter(({ on }) => on).length} kinds`,
     ],
-    ['Target', ({ rung }) => `${units.length(rung.document.targetSize.widthM)} wide`],
+    ['Target', ({ rung }) => sayTargets(rung.document, sport, units.length)],
     ['Gate', ({ rung }) => sayNeed(rung.document.gate)],
     ['Time to react, of the game', ({ judged }) => share(judged?.share?.timeS)],
     ['Speed, of the game', ({ judged }) => share(judged?.share?.speedMps)],

@@ -209,7 +209,9 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
         )}
         <p>drag a rung by its grip, or Alt ↑ ↓ on it</p>
       </div>
-      {comparing && chosen.length === 2 && <CompareRungs pair={[chosen[0]!, chosen[1]!]} onClose={() => setComparing(false)} />}
+      {comparing && chosen.length === 2 && (
+        <CompareRungs pair={[chosen[0]!, chosen[1]!]} sport={ladder.sport} onClose={() => setComparing(false)} />
+      )}
     </div>
   );
 }

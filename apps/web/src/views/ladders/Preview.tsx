@@ -5,6 +5,7 @@ import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { DemandBar } from '../../ui/DemandBar.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
 import { judge, machineOf } from '../../ui/judge.ts';
+import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
 
 /** The rungs of a ladder that is not kept yet, hardest first. */
@@ -37,7 +38,7 @@ export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[];
                 </p>
                 {dialWords(rung, machineOf(kit, rung)) && <p className="dial text-sm">{dialWords(rung, machineOf(kit, rung))}</p>}
                 <p className="text-sm">
-                  {rung.rounds} × {rung.ballsPerRound}, every {printTime(rung.intervalS, 1)} · {units.length(rung.targetSize.widthM)} wide ·
+                  {rung.rounds} × {rung.ballsPerRound}, every {printTime(rung.intervalS, 1)} · {sayTargets(rung, sport, units.length)} ·
                   climb at {sayNeed(rung.gate)} · {Math.round(minutesOf(rung))} min
                 </p>
               </div>

@@ -7,6 +7,7 @@ import { Feeds } from './Feeds.tsx';
 import { DemandAndShare, IntervalChoices, MachineNeeds, RungCautions, TimeBudget } from './Judged.tsx';
 import { RitualFields } from './RitualFields.tsx';
 import { Sequence } from './Sequence.tsx';
+import { TargetPlan } from './TargetPlan.tsx';
 
 interface Props {
   rung: RungRow;
@@ -27,7 +28,8 @@ const whole = (value: number): number => Math.max(1, Math.round(value));
 /** A rung opened: everything about it can be changed in place, and is judged as it changes. */
 export function RungDetail({ rung, number, sport, kit, judged, compared, readOnly, onChange, onDuplicate, onDelete, onCompare }: Props) {
   const { document } = rung;
-  const { gate, targetSize, ballsPerRound } = document;
+  const { gate, ballsPerRound } = document;
+  const isTaken = sport === 'baseball' && document.feeds.every(({ target }) => target.kind === 'landing');
   const cautions = useMemo(() => rungCautions(document, sport, judged), [document, sport, judged]);
   return (
     <section className="px-2 pt-1 pb-4 md:px-5" aria-label={`Rung ${number} opened`}>
@@ -55,17 +57,6 @@ export function RungDetail({ rung, number, sport, kit, judged, compared, readOnl
             step={0.5}
             value={document.intervalS}
             onChange={(intervalS) => onChange({ intervalS }, 'interval')}
-          />
-          <QuantityField
-            label="Target wide"
-            dimension="length"
-            min={0.1}
-            max={60}
-            step={0.1}
-            value={targetSize.widthM}
-            onChange={(widthM) =>
-              onChange({ targetSize: { widthM, depthM: Math.max(0.1, (targetSize.depthM * widthM) / targetSize.widthM) } }, 'target')
-            }
           />
           <QuantityField
             label="Balls a round"
@@ -169,6 +160,12 @@ export function RungDetail({ rung, number, sport, kit, judged, compared, readOnl
           <div className="mt-3">
             <Sequence document={document} change={onChange} readOnly={readOnly} />
           </div>
+          {!isTaken && (
+            <div className="mt-4">
+              <h4 className="text-lg font-semibold">Target</h4>
+              <TargetPlan document={document} sport={sport} change={onChange} readOnly={readOnly} />
+            </div>
+          )}
           {!readOnly && sport !== 'baseball' && (
             <div className="mt-3">
               <RitualFields document={document} judged={judged} change={onChange} />

@@ -19,6 +19,7 @@ import { DemandBar } from '../../ui/DemandBar.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
 import { FeedShape } from '../../ui/FeedShape.tsx';
 import { machineOf } from '../../ui/judge.ts';
+import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { RungDetail } from './RungDetail.tsx';
 
@@ -123,7 +124,7 @@ export function RungLine(props: Props) {
           </p>
         </div>
         <div className="col-start-2 text-sm md:col-start-auto print:col-start-auto">
-          <p>{units.length(document.targetSize.widthM)} wide</p>
+          <p>{sayTargets(document, sport, units.length)}</p>
           <p className="text-quiet">climb at {sayNeed(document.gate)}</p>
           {toClimb !== null && (
             <p className={Number.isFinite(toClimb) ? 'text-quiet' : 'font-semibold text-error'}>

@@ -1,4 +1,4 @@
-import { printAngle, printShare, printSpin, printTime, SURFACES, sayNeed, tally } from '@good-arc/core';
+import { ballById, printAngle, printShare, printSpin, printTime, SURFACES, sayNeed, tally } from '@good-arc/core';
 import {
   createSortedRowModel,
   rowSortingFeature,
@@ -15,6 +15,7 @@ import { api } from '../../ui/api.ts';
 import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { sayTargets } from '../../ui/sayTarget.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { printMoment } from '../../ui/when.ts';
@@ -220,7 +221,7 @@ function RoundDetail({ round }: { round: RoundRow }) {
     ['Machine', round.machineName],
     ['Set to', `${units.speed(launch.speedMps, 1)}, ${printAngle(launch.elevationDeg, 1)}, ${printSpin(launch.topspinRpm)} topspin`],
     ['Every', printTime(card.intervalS, 1)],
-    ['Target', `${units.length(card.targetSize.widthM)} wide, ${units.length(card.targetSize.depthM)} deep`],
+    ['Target', sayTargets(card, ballById(card.ballId).sport, units.length)],
     ['Gate', sayNeed(card.gate)],
     ['Air', `${units.temperature(weather.temperatureC)}, ${units.altitude(weather.altitudeM)}`],
     ['Wind', wind(weather, units.speed)],

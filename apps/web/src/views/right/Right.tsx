@@ -5,6 +5,7 @@ import {
   type DialPlace,
   inARow,
   isFlown,
+  landingZone,
   type MachineToday,
   onClick,
   placeOfDial,
@@ -78,7 +79,7 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial }: 
   const { launch, target } = document.feeds[0]!;
   const isWindow = target.kind === 'plane';
   const middle = isWindow ? { x: target.x, y: target.z } : { x: target.x, y: target.y };
-  const zone = { ...middle, widthM: document.targetSize.widthM, depthM: document.targetSize.depthM };
+  const zone = { ...middle, ...(document.landingZone ?? landingZone(sport, target.kind)) };
   const count = inARow(zone, marks);
   const isRight = count >= need;
   const current = marks.filter((mark) => mark.setting === setting);

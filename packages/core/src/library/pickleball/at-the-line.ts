@@ -17,6 +17,7 @@ export const AT_THE_LINE: readonly Drill[] = [
     easier: 'One line at a time.',
     harder: 'A shorter interval, then a sweep at random.',
     players: [3, 3],
+    hit: 'deep-middle',
     rungs: [
       rung('One line', 'Punch from the shoulder.', [volley('Volley', 0.4)], { ...atLine, perRound: 12 }),
       rung('Two lines', 'Yours only.', [volley('Volley, own line', 0)], {
@@ -55,6 +56,7 @@ export const AT_THE_LINE: readonly Drill[] = [
     easier: 'Let it drop to the knee first.',
     harder: 'Lower and quicker feeds.',
     players: [1, 3],
+    hit: 'deep-middle',
     rungs: [
       rung('High and floating', 'Feet still.', [volley('Floating ball', 0.5, { share: 0, depth: 6 })], {
         from: FAR_MID,
@@ -90,6 +92,7 @@ export const AT_THE_LINE: readonly Drill[] = [
     easier: 'A slower feed to the forehand.',
     harder: 'Feet and hips, shuffled.',
     players: [1, 3],
+    hit: 'short-middle',
     rungs: [
       rung(
         'Slow, at the feet',
@@ -127,6 +130,7 @@ export const AT_THE_LINE: readonly Drill[] = [
     easier: 'Aim at half the court.',
     harder: 'Into called corners.',
     players: [1, 3],
+    hit: 'deep-middle',
     rungs: [
       rung('High bounce', 'At the top of it.', [ball('Sitting ball', 'lob', 0.4, { share: 0, depth: 2.6, elevationDeg: 50 })], {
         from: FAR_MID,
@@ -164,6 +168,7 @@ export const AT_THE_LINE: readonly Drill[] = [
     easier: 'Let it bounce first.',
     harder: 'A metre deeper, or to the backhand side.',
     players: [1, 3],
+    hit: 'deep-middle',
     rungs: [
       rung('Let it bounce', 'Turn and point.', [ball('Lob', 'lob', 0.2, { share: 0.1, depth: 4.2 })], {
         from: FAR_MID,

@@ -17,6 +17,7 @@ export const FROM_THE_BACK: readonly Drill[] = [
     easier: 'A wider gate and a slower ball.',
     harder: 'Both wings, shuffled.',
     players: [1, 4],
+    hit: 'deep-middle',
     rungs: [
       rung('Slow and high', 'Turn early.', [ball('Forehand', 'drive', 0.6, { share: 0.1 })], { from: FAR_MID }),
       rung('From the far baseline', 'Low to high.', [ball('Forehand', 'drive', 0.6, { share: 0.4 })]),
@@ -43,6 +44,7 @@ export const FROM_THE_BACK: readonly Drill[] = [
     easier: 'A target of half the court.',
     harder: 'Add the walk to the line before the next ball.',
     players: [1, 4],
+    hit: 'deep-middle',
     rungs: [
       rung('A soft serve', 'Through, not under.', [ball('Serve', 'serve', 0.7, { share: 0.2 })], { intervalS: 4.5 }),
       rung('A game serve', 'Long before short.', [ball('Serve', 'serve', 0.7, { share: 0.8 })], { intervalS: 4.5 }),
@@ -68,6 +70,7 @@ export const FROM_THE_BACK: readonly Drill[] = [
     easier: 'From half way.',
     harder: 'From behind the baseline, off a quicker ball.',
     players: [1, 4],
+    hit: 'short-middle',
     rungs: [
       rung('From half way', 'Lift from the legs.', [ball('Soft ball', 'drive', 0.4, { share: 0, depth: 3.4 })], {
         from: FAR_MID,
@@ -92,6 +95,7 @@ export const FROM_THE_BACK: readonly Drill[] = [
     easier: 'Less underspin.',
     harder: 'Follow every good drop to the line.',
     players: [1, 4],
+    hit: 'short-middle',
     rungs: [
       rung('A little underspin', 'Below the ball.', [ball('Return', 'deep-return', 0.6, { share: 0.3 })], { intervalS: 4.5 }),
       rung('A game return', 'Below the skid.', [ball('Return', 'deep-return', 0.6, { share: 1 })], { intervalS: 4.5 }),
@@ -123,13 +127,22 @@ export const FROM_THE_BACK: readonly Drill[] = [
     easier: 'Two balls of the three.',
     harder: 'The last one to either side.',
     players: [1, 3],
+    hit: 'deep-middle',
     rungs: [
       rung(
         'Return and reset',
         'Stop before the soft one.',
         [
           ball('Return', 'drive', 0.5, { share: 0.1, cue: 'Deep', thenS: 3.5 }),
-          ball('Reset', 'drop', 0.3, { share: 0.2, depth: 4.4, meet: BETWEEN, stroke: 'volley', cue: 'Soft', thenS: 7 }),
+          ball('Reset', 'drop', 0.3, {
+            share: 0.2,
+            depth: 4.4,
+            meet: BETWEEN,
+            stroke: 'volley',
+            cue: 'Soft',
+            thenS: 7,
+            hit: 'short-middle',
+          }),
         ],
         { recover: null, perRound: 8, intervalS: 6 },
       ),

@@ -36,8 +36,16 @@ export const atLine: Partial<DrillRung> = { start: AT_LINE, recover: AT_LINE };
 export function threeBalls(share: number): DrillBall[] {
   return [
     ball('Return', 'drive', 0.5, { share, cue: 'Deep', thenS: 3.5 }),
-    ball('Reset', 'drop', 0.3, { share, depth: 4.4, meet: BETWEEN, stroke: 'volley', cue: 'Soft', thenS: 3 }),
-    ball('Finish', 'drop', 0.4, { share: 0, depth: 3.6, meet: { x: 0.3, y: -2.9 }, stroke: 'volley', cue: 'Down', thenS: 7 }),
+    ball('Reset', 'drop', 0.3, { share, depth: 4.4, meet: BETWEEN, stroke: 'volley', cue: 'Soft', thenS: 3, hit: 'short-middle' }),
+    ball('Finish', 'drop', 0.4, {
+      share: 0,
+      depth: 3.6,
+      meet: { x: 0.3, y: -2.9 },
+      stroke: 'volley',
+      cue: 'Down',
+      thenS: 7,
+      hit: 'deep-right',
+    }),
   ];
 }
 

@@ -19,6 +19,7 @@ export const NET_AND_SERVE: readonly Drill[] = [
     players: [1, 3],
     rungs: [
       rung('Straight and deep', 'Punch through the line of the ball.', [volley('Volley, straight', 0.6, { share: 0 })], {
+        hit: 'deep-right',
         start: AT_NET,
         recover: AT_NET,
         intervalS: 4,
@@ -27,7 +28,7 @@ export const NET_AND_SERVE: readonly Drill[] = [
         'Change of direction',
         'Turn the shoulders, not the wrist.',
         [volley('Volley, change it', 0.6, { share: 0.2, cue: 'To the other side' })],
-        { start: AT_NET, recover: AT_NET, intervalS: 4 },
+        { start: AT_NET, recover: AT_NET, intervalS: 4, hit: 'deep-left' },
       ),
       rung('Cross-court received', 'Across, and hold the finish.', [volley('Volley, from across', 1.1, { share: 0.3 })], {
         from: { x: -2.4, y: 6.6 },
@@ -68,8 +69,15 @@ export const NET_AND_SERVE: readonly Drill[] = [
         'Approach, then volley',
         'Split before it leaves.',
         [
-          drive('Short ball', 0.9, { game: 'short-ball', share: 0.5, meet: { x: 0.6, y: -8.4 }, thenS: 3, cue: 'Approach deep' }),
-          volley('Volley', 0.5, { share: 0.2, meet: { x: 0.3, y: -4 }, thenS: 7, cue: 'Volley into the open court' }),
+          drive('Short ball', 0.9, {
+            game: 'short-ball',
+            share: 0.5,
+            meet: { x: 0.6, y: -8.4 },
+            thenS: 3,
+            cue: 'Approach deep',
+            hit: 'deep-right',
+          }),
+          volley('Volley', 0.5, { share: 0.2, meet: { x: 0.3, y: -4 }, thenS: 7, cue: 'Volley into the open court', hit: 'deep-left' }),
         ],
         { from: BASE, start: { x: 0, y: -11 }, recover: null, perRound: 8, intervalS: 5 },
       ),
@@ -77,8 +85,15 @@ export const NET_AND_SERVE: readonly Drill[] = [
         'Volley to either side',
         'Cover the line.',
         [
-          drive('Short ball', 0.9, { game: 'short-ball', share: 0.6, meet: { x: 0.6, y: -8.4 }, thenS: 3, cue: 'Approach deep' }),
-          volley('Volley, backhand', -0.8, { share: 0.25, meet: { x: -0.2, y: -4 }, thenS: 7, cue: 'Other side' }),
+          drive('Short ball', 0.9, {
+            game: 'short-ball',
+            share: 0.6,
+            meet: { x: 0.6, y: -8.4 },
+            thenS: 3,
+            cue: 'Approach deep',
+            hit: 'deep-right',
+          }),
+          volley('Volley, backhand', -0.8, { share: 0.25, meet: { x: -0.2, y: -4 }, thenS: 7, cue: 'Other side', hit: 'deep-left' }),
         ],
         { from: BASE, start: { x: 0, y: -11 }, recover: null, perRound: 8, intervalS: 5 },
       ),
@@ -99,6 +114,7 @@ export const NET_AND_SERVE: readonly Drill[] = [
     easier: 'Catch every second toss.',
     harder: 'Name the target before each one.',
     players: [1, 2],
+    hit: 'short-left',
     rungs: [
       rung(
         'Catch it high',
@@ -171,6 +187,7 @@ export const NET_AND_SERVE: readonly Drill[] = [
     easier: 'Two metres farther back.',
     harder: 'Either side, shuffled.',
     players: [1, 3],
+    hit: 'deep-middle',
     rungs: [
       rung('Second serve, slow', 'Turn and block.', [drive('Second serve', 1.1, { game: 'second-serve', share: 0.2, depth: 5 })], {
         from: BASE,

@@ -163,16 +163,18 @@ export const STROKES: readonly Drill[] = [
         from: BASE,
         recover: { x: -0.5, y: -12.2 },
         width: 0.85,
+        hit: 'deep-right',
       }),
       rung('Backhand, down the line', 'Late and level.', [drive('Backhand', -1.8, { share: 0.5, cue: 'Down the line' })], {
         from: BASE,
         recover: { x: 0.5, y: -12.2 },
         width: 0.85,
+        hit: 'deep-left',
       }),
       rung(
         'Both wings: cross, cross, line',
         'Say it before you hit it.',
-        [drive('Forehand', 1.6, { share: 0.6 }), drive('Backhand', -1.6, { share: 0.6 })],
+        [drive('Forehand', 1.6, { share: 0.6, hit: 'deep-left' }), drive('Backhand', -1.6, { share: 0.6, hit: 'deep-right' })],
         { from: BASE, order: { kind: 'blocks', size: 3 }, intervalS: 4.5 },
       ),
     ],
@@ -262,6 +264,7 @@ export const STROKES: readonly Drill[] = [
     easier: 'Three in a row.',
     harder: 'Ten in a row, both wings.',
     players: [1, 6],
+    hit: 'deep-middle',
     rungs: [
       rung('Three in a row', 'Height is safety.', [drive('Forehand', 0.9, { share: 0.2 })], {
         width: 2.2,

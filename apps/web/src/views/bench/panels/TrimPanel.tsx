@@ -42,10 +42,10 @@ export function TrimPanel({ bench }: { bench: BenchState }) {
           <line x1={0} x2={PATCH_PX} y1={PATCH_PX / 2} y2={PATCH_PX / 2} stroke="currentColor" opacity={0.3} />
           <line x1={PATCH_PX / 2} x2={PATCH_PX / 2} y1={0} y2={PATCH_PX} stroke="currentColor" opacity={0.3} />
           <rect
-            x={PATCH_PX / 2 - (setup.targetSize.widthM / 2) * perM}
-            y={PATCH_PX / 2 - (setup.targetSize.depthM / 2) * perM}
-            width={setup.targetSize.widthM * perM}
-            height={setup.targetSize.depthM * perM}
+            x={PATCH_PX / 2 - (setup.landingZone.widthM / 2) * perM}
+            y={PATCH_PX / 2 - (setup.landingZone.depthM / 2) * perM}
+            width={setup.landingZone.widthM * perM}
+            height={setup.landingZone.depthM * perM}
             fill="none"
             stroke="var(--color-arrive)"
             strokeWidth={2}

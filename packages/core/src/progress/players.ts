@@ -1,5 +1,5 @@
-import { widthAt } from '../progress/index.ts';
 import type { Level, Sport } from '../sport/index.ts';
+import { widthAt } from './width.ts';
 
 /**
  * 1 σ of a player's error across a target, m, on a ball that is a challenge at their level (common practice, no source): with it the first target

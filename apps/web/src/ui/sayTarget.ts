@@ -1,0 +1,29 @@
+import {
+  COURT_PLANS,
+  FIELD_PLAN,
+  type PlayerTarget,
+  placeOfTarget,
+  type RungDocument,
+  type Sport,
+  TARGET_PLACE_NAMES,
+  targetsOf,
+} from '@good-arc/core';
+import { describeSpot } from './place.ts';
+
+type Aimed = Pick<RungDocument, 'targetAt' | 'targetSize' | 'feeds'>;
+
+/** Named where it stands at a named place, else measured from the lines. */
+export function sayPlace(target: PlayerTarget, sport: Sport, length: (m: number) => string): string {
+  const place = placeOfTarget(sport, target);
+  return place ? TARGET_PLACE_NAMES[sport][place] : describeSpot(sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport], target, length);
+}
+
+/** `8 ft wide, deep left corner`; with several places, which balls go where. */
+export function sayTargets(rung: Aimed, sport: Sport, length: (m: number) => string): string {
+  const all = targetsOf(rung);
+  const places = all.map(({ target, feeds }) => {
+    const place = sayPlace(target, sport, length);
+    return all.length === 1 ? place : `${feeds.length === 1 ? 'ball' : 'balls'} ${feeds.join(', ')}: ${place}`;
+  });
+  return [`${length(rung.targetSize.widthM)} wide`, places.join('; ')].filter(Boolean).join(', ');
+}

@@ -1,0 +1,194 @@
+import {
+  COURT_PLANS,
+  type Feed,
+  FIELD_PLAN,
+  type PlayerTarget,
+  passesMachine,
+  placeOfTarget,
+  type RungDocument,
+  resizeTarget,
+  type Sport,
+  TARGET_PLACE_IDS,
+  TARGET_PLACE_NAMES,
+  targetOf,
+  targetSpot,
+  targetsOf,
+} from '@good-arc/core';
+import { useState } from 'react';
+import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
+import { Handle } from '../../ui/Handle.tsx';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { Select } from '../../ui/Select.tsx';
+import { sayPlace } from '../../ui/sayTarget.ts';
+import { type RulerScale, rulerScale } from '../../ui/scale.ts';
+import { useUnits } from '../../ui/Units.tsx';
+import { useWidth } from '../../ui/useWidth.ts';
+
+interface Props {
+  document: RungDocument;
+  sport: Sport;
+  readOnly: boolean;
+  change: (part: Partial<RungDocument>, key?: string) => void;
+}
+
+const TALLEST_PX = 210;
+
+/** Where the player hits to, on the court from above: dragged, moved with the arrow keys, or chosen by its name. */
+export function TargetPlan({ document, sport, readOnly, change }: Props) {
+  const units = useUnits();
+  const [ref, width] = useWidth(420);
+  const [of, setOf] = useState<'all' | number>('all');
+  const plan = sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport];
+  const scale = rulerScale(plan, width, TALLEST_PX);
+  const { feeds, targetSize } = document;
+  const chosen = of === 'all' ? null : (feeds[of] ?? null);
+  const target = chosen ? targetOf(document, chosen) : targetOf(document, {});
+
+  function move(spot: { x: number; y: number } | undefined, key = ''): void {
+    const targetAt = spot && { x: Math.min(200, Math.max(-200, spot.x)), y: Math.min(200, Math.max(-200, spot.y)) };
+    if (!chosen) change({ targetAt }, key);
+    else change({ feeds: feeds.map((feed, i) => (i === of ? withTarget(feed, targetAt) : feed)) }, key);
+  }
+
+  const size = (widthM: number): void =>
+    change(
+      resizeTarget(sport, document, { widthM, depthM: Math.max(0.1, (targetSize.depthM * widthM) / targetSize.widthM) }),
+      'target size',
+    );
+  const blocked =
+    target !== null &&
+    sport !== 'baseball' &&
+    feeds.some((feed) => passesMachine(feed.meet ?? { x: feed.target.x, y: document.player.start.y }, target, feed.launch));
+  const names = TARGET_PLACE_NAMES[sport];
+  const isOpen = chosen ? chosen.targetAt === undefined : target === null;
+  const value = isOpen ? 'none' : ((target && placeOfTarget(sport, target)) ?? 'own');
+  return (
+    <div>
+      <div ref={ref}>
+        <svg
+          width={width}
+          height={scale.planHeight}
+          viewBox={`0 0 ${width} ${scale.planHeight}`}
+          className="block select-none"
+          role="group"
+          aria-label="Plan of the court with the target"
+        >
+          <CourtDrawing plan={plan} scale={scale} />
+          {feeds.map((feed, i) => {
+            const met = feed.meet ?? { x: feed.target.x, y: document.player.start.y };
+            const to = feed.on && feed.counts !== false ? targetOf(document, feed) : null;
+            return (
+              // biome-ignore lint/suspicious/noArrayIndexKey: feeds have no other identity
+              <g key={i} aria-hidden="true">
+                {to && (
+                  <line
+                    x1={scale.along(met.y)}
+                    y1={scale.across(met.x)}
+                    x2={scale.along(to.y)}
+                    y2={scale.across(to.x)}
+                    stroke="var(--color-arrive)"
+                    strokeWidth={1.5}
+                    strokeDasharray="2 4"
+                  />
+                )}
+                <rect x={scale.along(feed.launch.y) - 7} y={scale.across(feed.launch.x) - 6} width={14} height={12} fill="currentColor" />
+                <circle
+                  cx={scale.along(met.y)}
+                  cy={scale.across(met.x)}
+                  r={6}
+                  fill="var(--color-base-100)"
+                  stroke="currentColor"
+                  strokeWidth={2}
+                />
+              </g>
+            );
+          })}
+          {targetsOf(document).map(({ target: each }) => (
+            <TargetBox key={`${each.x} ${each.y}`} target={each} scale={scale} faint={target !== null && !isSame(each, target)} />
+          ))}
+          {target && !readOnly && (
+            <Handle
+              px={scale.along(target.y)}
+              py={scale.across(target.x)}
+              name={chosen ? `Target of ball ${Number(of) + 1}` : 'Target'}
+              says={sayPlace(target, sport, units.length)}
+              onDrag={(px, py) => move({ x: scale.acrossBack(py), y: scale.alongBack(px) }, 'target')}
+              onNudge={(right, down) =>
+                move(
+                  {
+                    x: scale.acrossBack(scale.across(target.x) + down * scale.perAcross),
+                    y: scale.alongBack(scale.along(target.y) + right * scale.perM),
+                  },
+                  'target',
+                )
+              }
+              onDone={() => undefined}
+            >
+              <circle cx={scale.along(target.y)} cy={scale.across(target.x)} r={5} fill="var(--color-arrive)" />
+            </Handle>
+          )}
+        </svg>
+      </div>
+      <p className="mt-1 text-sm">
+        {target ? sayPlace(target, sport, units.length) : 'No place yet: the coach says where.'}
+        {blocked && <b className="text-error"> · the way there leads past the machine</b>}
+      </p>
+      {!readOnly && (
+        <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
+          {feeds.length > 1 && (
+            <Select
+              label="Target of"
+              value={String(of)}
+              onChange={(value) => setOf(value === 'all' ? 'all' : Number(value))}
+              options={[['all', 'all balls'], ...feeds.map(({ name }, i) => [String(i), `${i + 1} · ${name}`] as const)]}
+            />
+          )}
+          <Select
+            label="Place"
+            value={value}
+            onChange={(place) => {
+              if (place !== 'own') move(place === 'none' ? undefined : targetSpot(sport, place, targetSize));
+            }}
+            options={[
+              ['none', chosen ? 'as all balls' : 'the coach says'],
+              ...TARGET_PLACE_IDS.map((id) => [id, names[id]] as const),
+              ...(value === 'own' ? [['own', 'a place of its own'] as const] : []),
+            ]}
+          />
+          <QuantityField label="Target wide" dimension="length" min={0.1} max={60} step={0.1} value={targetSize.widthM} onChange={size} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+const isSame = (a: PlayerTarget, b: PlayerTarget): boolean => Math.hypot(a.x - b.x, a.y - b.y) < 0.05;
+
+function withTarget({ targetAt: _before, ...feed }: Feed, targetAt: Feed['targetAt']): Feed {
+  return targetAt ? { ...feed, targetAt } : feed;
+}
+
+/** The target in plan, with a cone on each corner. */
+function TargetBox({ target: { x, y, widthM, depthM }, scale, faint }: { target: PlayerTarget; scale: RulerScale; faint: boolean }) {
+  const corners = [-1, 1].flatMap((side) =>
+    [-1, 1].map((end) => [scale.along(y + (end * depthM) / 2), scale.across(x + (side * widthM) / 2)]),
+  );
+  const [left, top] = [0, 1].map((axis) => Math.min(...corners.map((corner) => corner[axis]!)));
+  return (
+    <g opacity={faint ? 0.5 : 1} aria-hidden="true">
+      <rect
+        x={left}
+        y={top}
+        width={depthM * scale.perM}
+        height={widthM * scale.perAcross}
+        fill="var(--color-arrive)"
+        fillOpacity={0.15}
+        stroke="var(--color-arrive)"
+        strokeWidth={2.5}
+      />
+      {corners.map(([cx, cy]) => (
+        <path key={`${cx} ${cy}`} d={`M${cx} ${cy! - 5}l4.5 8h-9z`} fill="var(--color-arrive)" />
+      ))}
+    </g>
+  );
+}

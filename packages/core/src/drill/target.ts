@@ -1,0 +1,162 @@
+import { ftToM } from '../quantity/index.ts';
+import { COURT_PLANS, type Level, PLATE, type Sport } from '../sport/index.ts';
+import type { Feed, RungDocument } from './schema.ts';
+import type { Spot } from './timing.ts';
+
+export const TARGET_PLACE_IDS = ['deep-left', 'deep-middle', 'deep-right', 'short-left', 'short-middle', 'short-right'] as const;
+export type TargetPlaceId = (typeof TARGET_PLACE_IDS)[number];
+
+const NET_DEEP = ['deep left corner', 'deep middle', 'deep right corner'] as const;
+
+/** Places to hit to as coaches name them, left and right as the player sees them. */
+export const TARGET_PLACE_NAMES: Readonly<Record<Sport, Readonly<Record<TargetPlaceId, string>>>> = {
+  tennis: named(NET_DEEP, ['left service box', 'short middle', 'right service box']),
+  pickleball: named(NET_DEEP, ['non-volley zone, left', 'non-volley zone, middle', 'non-volley zone, right']),
+  baseball: named(['left field', 'centre field', 'right field'], ['left side', 'up the middle', 'right side']),
+};
+
+function named(deep: readonly [string, string, string], short: readonly [string, string, string]): Record<TargetPlaceId, string> {
+  const names = [...deep, ...short];
+  return Object.fromEntries(TARGET_PLACE_IDS.map((id, i) => [id, names[i]!])) as Record<TargetPlaceId, string>;
+}
+
+/** Targets stand so far in from baseline and sideline, and in the middle so far inside the baseline (common practice, no source). */
+const CORNER_IN_M = ftToM(3);
+const MIDDLE_IN_M = ftToM(5);
+/** The infield’s edge and the depth of an outfielder, m from the plate; either side is so far round from the middle (our judgement). */
+const FIELD_M = { short: ftToM(95), deep: ftToM(240) };
+const FIELD_SIDE_DEG = 25;
+
+/** Where the middle of a target of this size lies at a place, all of it inside the lines. m, in the frame of the court. */
+export function targetSpot(sport: Sport, place: TargetPlaceId, size: RungDocument['targetSize']): Spot {
+  const [depth, side] = place.split('-') as ['deep' | 'short', 'left' | 'middle' | 'right'];
+  const sign = { left: -1, middle: 0, right: 1 }[side];
+  if (sport === 'baseball') {
+    const turn = (sign * FIELD_SIDE_DEG * Math.PI) / 180;
+    return { x: FIELD_M[depth] * Math.sin(turn), y: FIELD_M[depth] * Math.cos(turn) };
+  }
+  const { inPlay, lines } = COURT_PLANS[sport];
+  const shortLine = lines.find(({ name }) => name === (sport === 'tennis' ? 'far service line' : 'far non-volley line'))!.y1;
+  const end = depth === 'deep' ? inPlay.y2 : shortLine;
+  const wanted = {
+    x: depth === 'deep' ? sign * (inPlay.x2 - CORNER_IN_M) : (sign * inPlay.x2) / 2,
+    y: depth === 'deep' ? end - (sign === 0 ? MIDDLE_IN_M : CORNER_IN_M) : end / 2,
+  };
+  return {
+    x: inside(wanted.x, -inPlay.x2, inPlay.x2, size.widthM),
+    y: inside(wanted.y, 0, end, size.depthM),
+  };
+}
+
+/** The middle of a stretch so long that lies between two ends; half way when it is longer than that. */
+function inside(middle: number, from: number, to: number, length: number): number {
+  if (length >= to - from) return (from + to) / 2;
+  return Math.min(to - length / 2, Math.max(from + length / 2, middle));
+}
+
+/**
+ * Where a player first hits to: who starts, to the deep middle; the others cross-court from where the ball is met, a drop or a dink into the
+ * non-volley zone; a hitter up the middle (common practice, no source).
+ * @param metX where the ball is met, m from the centre line, toward the player’s right
+ */
+function firstPlace(sport: Sport, level: Level, metX: number, soft = false): TargetPlaceId {
+  if (sport === 'baseball') return 'short-middle';
+  const depth = soft && sport === 'pickleball' ? 'short' : 'deep';
+  if (level === 'Starting' || Math.abs(metX) < 0.25) return `${depth}-middle`;
+  return metX > 0 ? `${depth}-left` : `${depth}-right`;
+}
+
+/** A hit ball passes a machine at least so far to its side, m (our judgement). */
+const CLEAR_M = 0.8;
+
+/** Whether a ball hit from here to there passes too near to the machine, or the target lies on it. */
+export function passesMachine(met: Spot, target: Spot, machine: Spot): boolean {
+  const [dx, dy] = [target.x - met.x, target.y - met.y];
+  const length2 = dx * dx + dy * dy;
+  const share = length2 === 0 ? 0 : Math.min(1, Math.max(0, ((machine.x - met.x) * dx + (machine.y - met.y) * dy) / length2));
+  return Math.hypot(met.x + share * dx - machine.x, met.y + share * dy - machine.y) < CLEAR_M;
+}
+
+/**
+ * The first target of a level, moved to the other side when a machine of a net sport stands in the way. A pitching machine has its screen.
+ * @param machines every place it is thrown from: a target that stays while the machine moves can be compared
+ */
+export function firstTargetAt(
+  sport: Sport,
+  level: Level,
+  { met, machines, soft = false }: { met: Spot; machines: readonly Spot[]; soft?: boolean },
+  size: RungDocument['targetSize'],
+): Spot {
+  const first = firstPlace(sport, level, met.x, soft);
+  const depth = first.startsWith('deep') ? 'deep' : 'short';
+  const spots = [first, `${depth}-left` as const, `${depth}-right` as const, `${depth}-middle` as const].map((place) =>
+    targetSpot(sport, place, size),
+  );
+  return (
+    (sport === 'baseball' ? undefined : spots.find((spot) => !machines.some((machine) => passesMachine(met, spot, machine)))) ?? spots[0]!
+  );
+}
+
+/** Balls of pickleball that are answered with another soft one. */
+export const isSoft = (gameBallId: string): boolean => /^pickleball-(dink|drop)-/.test(gameBallId);
+
+/** The same place in a mirror. */
+export const mirrorPlace = (place: TargetPlaceId): TargetPlaceId =>
+  place.replace(/left|right/, (side) => (side === 'left' ? 'right' : 'left')) as TargetPlaceId;
+
+/** A target on the ground: its middle and its size, m. */
+export type PlayerTarget = Spot & RungDocument['targetSize'];
+
+/** Where this ball should be hit to; null when the rung leaves the place open. */
+export function targetOf(rung: Pick<RungDocument, 'targetAt' | 'targetSize'>, feed: Pick<Feed, 'targetAt'>): PlayerTarget | null {
+  const at = feed.targetAt ?? rung.targetAt;
+  return at ? { ...at, ...rung.targetSize } : null;
+}
+
+/** Every target of a rung once, with the numbers (from 1) of the feeds that go there; feeds that are off are left out. */
+export function targetsOf(rung: Pick<RungDocument, 'targetAt' | 'targetSize' | 'feeds'>): { target: PlayerTarget; feeds: number[] }[] {
+  const all: { target: PlayerTarget; feeds: number[] }[] = [];
+  rung.feeds.forEach((feed, i) => {
+    const target = feed.on && feed.counts !== false ? targetOf(rung, feed) : null;
+    if (!target) return;
+    const same = all.find(({ target: { x, y } }) => Math.hypot(x - target.x, y - target.y) < 0.05);
+    if (same) same.feeds.push(i + 1);
+    else all.push({ target, feeds: [i + 1] });
+  });
+  return all;
+}
+
+/** The named place a target stands at, when it is at one. */
+export function placeOfTarget(sport: Sport, target: PlayerTarget): TargetPlaceId | null {
+  const off = (id: TargetPlaceId): number => {
+    const spot = targetSpot(sport, id, target);
+    return Math.hypot(spot.x - target.x, spot.y - target.y);
+  };
+  const nearest = TARGET_PLACE_IDS.reduce((a, b) => (off(b) < off(a) ? b : a));
+  return off(nearest) < (sport === 'baseball' ? 3 : 0.35) ? nearest : null;
+}
+
+/** Another size for a target: at a named place it stays that place, wholly inside the lines; elsewhere its middle stays. */
+export function resizeTarget(
+  sport: Sport,
+  { targetAt, targetSize: before }: Pick<RungDocument, 'targetAt' | 'targetSize'>,
+  targetSize: RungDocument['targetSize'],
+): Pick<RungDocument, 'targetAt' | 'targetSize'> {
+  if (!targetAt) return { targetSize };
+  const place = placeOfTarget(sport, { ...targetAt, ...before });
+  return { targetSize, targetAt: place ? targetSpot(sport, place, targetSize) : targetAt };
+}
+
+/** The target of one rung, to be given to another. */
+export const targetFrom = ({ targetSize, targetAt }: RungDocument): Pick<RungDocument, 'targetSize' | 'targetAt'> => ({
+  targetSize,
+  ...(targetAt && { targetAt }),
+});
+
+/** Where a ball of the machine should come down, m: small over the plate, larger in the field (our judgement). */
+export const landingZone = (sport: Sport, kind: 'landing' | 'plane'): RungDocument['targetSize'] =>
+  kind === 'plane'
+    ? { widthM: 2 * PLATE.halfWidthM, depthM: 0.5 }
+    : sport === 'baseball'
+      ? { widthM: 6, depthM: 6 }
+      : { widthM: 2, depthM: 1.6 };
