@@ -7,7 +7,8 @@ const PORT = Number(process.env.GOODARC_E2E_PORT ?? 4390);
 export default defineConfig({
   testDir: 'e2e',
   workers: 1,
-  timeout: 90_000,
+  // a journey by keyboard walks every control of its pages, while two browsers and two demos share the processor
+  timeout: 180_000,
   // two browsers, two demos and their machines share the processor; what needs a second try is listed as flaky at the end
   retries: 1,
   expect: { timeout: 10_000 },

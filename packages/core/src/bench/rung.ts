@@ -68,7 +68,7 @@ function firstTarget({ sport, level, target, player, from }: Setup): Pick<RungDo
   const widthM = firstTargetM(sport, level);
   const targetSize = { widthM, depthM: Math.round(widthM * 8) / 10 };
   if (sport === 'baseball' && target.kind === 'landing') return { targetSize };
-  return { targetSize, targetAt: firstTargetAt(sport, level, { met: player, machines: [from] }, targetSize) };
+  return { targetSize, targetAt: firstTargetAt(sport, level, [{ met: player, machine: from }], targetSize) };
 }
 
 /** The set-up that a feed of a rung came from, holding its elevation, so that the bench can go on from it. */

@@ -79,21 +79,23 @@ export function passesMachine(met: Spot, target: Spot, machine: Spot): boolean {
 
 /**
  * The first target of a level, moved to the other side when a machine of a net sport stands in the way. A pitching machine has its screen.
- * @param machines every place it is thrown from: a target that stays while the machine moves can be compared
+ * @param ways from where each rung is thrown and where it is met, the hardest last: one target for all of them can be compared
  */
 export function firstTargetAt(
   sport: Sport,
   level: Level,
-  { met, machines, soft = false }: { met: Spot; machines: readonly Spot[]; soft?: boolean },
+  ways: readonly { machine: Spot; met: Spot }[],
   size: RungDocument['targetSize'],
+  soft = false,
 ): Spot {
-  const first = firstPlace(sport, level, met.x, soft);
+  const first = firstPlace(sport, level, ways.at(-1)?.met.x ?? 0, soft);
   const depth = first.startsWith('deep') ? 'deep' : 'short';
   const spots = [first, `${depth}-left` as const, `${depth}-right` as const, `${depth}-middle` as const].map((place) =>
     targetSpot(sport, place, size),
   );
   return (
-    (sport === 'baseball' ? undefined : spots.find((spot) => !machines.some((machine) => passesMachine(met, spot, machine)))) ?? spots[0]!
+    (sport === 'baseball' ? undefined : spots.find((spot) => !ways.some(({ met, machine }) => passesMachine(met, spot, machine)))) ??
+    spots[0]!
   );
 }
 

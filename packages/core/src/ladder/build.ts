@@ -234,10 +234,8 @@ function shapeOf(
   const widthM = tenth(widthAt(PLAYER_SIGMA_M[sport][level], RATE[approach]));
   const targetSize = { widthM, depthM: tenth(widthM * 0.8) };
   // one place for the whole ladder: that of its game ball, where no place of the machine is in the way
-  const top = candidates.at(-1);
-  const met = top ? { x: top.target.x, y: top.player.y } : { x: 0, y: 0 };
-  const machines = candidates.map(({ launch }) => launch);
-  const targetAt = firstTargetAt(sport, level, { met, machines, soft: isSoft(gameBall.id) }, targetSize);
+  const ways = candidates.map(({ launch, target, player }) => ({ machine: launch, met: { x: target.x, y: player.y } }));
+  const targetAt = firstTargetAt(sport, level, ways, targetSize, isSoft(gameBall.id));
   return { targetSize, targetAt, gate, balls, rounds: Math.min(6, Math.max(1, rounds)) };
 }
 

@@ -6,6 +6,7 @@ import {
   isSoft,
   mirrorPlace,
   type RungDocument,
+  type Spot,
   type TargetPlaceId,
   targetSpot,
 } from '../drill/index.ts';
@@ -126,15 +127,25 @@ function targetAtOf(
   question: DrillQuestion,
   size: RungDocument['targetSize'],
 ): Pick<RungDocument, 'targetAt'> {
-  const counted = rung.balls.filter(({ field, counts }) => !field && counts !== false);
-  if (counted.length === 0) return {};
-  const { sport, level } = question;
   const given = rung.hit ?? drill.hit;
+  const own = metOf(rung);
+  if (!own) return {};
   if (given) return { targetAt: spotFor(given, question, size) };
-  const meanX = counted.reduce((sum, { x, meet }) => sum + (meet?.x ?? x), 0) / counted.length;
-  const met = mirrored({ x: meanX, y: rung.start.y }, question);
-  const soft = counted.every(({ game }) => game !== undefined && isSoft(`${sport}-${game}-`));
-  return { targetAt: firstTargetAt(sport, level, { met, machines: drill.rungs.map(({ from }) => mirrored(from, question)), soft }, size) };
+  const { sport, level } = question;
+  // the rung itself last: its side of the court decides, the machine's place in the others is kept clear, too
+  const ways = [...drill.rungs, rung].flatMap((each) => {
+    const met = metOf(each);
+    return met ? [{ machine: mirrored(each.from, question), met: mirrored(met, question) }] : [];
+  });
+  const soft = rung.balls.every(({ game }) => game !== undefined && isSoft(`${sport}-${game}-`));
+  return { targetAt: firstTargetAt(sport, level, ways, size, soft) };
+}
+
+/** Where the balls of a rung that count are met, in the mean; null when all of them go to fielders. */
+function metOf({ balls, start }: DrillRung): Spot | null {
+  const counted = balls.filter(({ field, counts }) => !field && counts !== false);
+  if (counted.length === 0) return null;
+  return { x: counted.reduce((sum, { x, meet }) => sum + (meet?.x ?? x), 0) / counted.length, y: start.y };
 }
 
 const spotFor = (place: TargetPlaceId, { sport, hand }: DrillQuestion, size: RungDocument['targetSize']) =>
