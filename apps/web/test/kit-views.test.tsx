@@ -84,12 +84,12 @@ test('a rung says where the dials of a tuned machine stand, and nothing where no
 });
 
 describe('the setup card', () => {
-  const card = (over: Partial<MachineRow> = {}): string =>
+  const card = (over: Partial<MachineRow> = {}, of = ladder, machines = [{ ...machine, ...over }]): string =>
     text(
       <SetupCard
-        ladder={ladder}
+        ladder={of}
         machine={{ ...machine, ...over }}
-        machines={[{ ...machine, ...over }]}
+        machines={machines}
         court={court}
         stock={[]}
         checks={firstChecklist(profile)}
@@ -124,6 +124,27 @@ describe('the setup card', () => {
       );
     expect(reading(card({ today: { day: '2026-05-02', speedShare: 0.85 } }))).toBeGreaterThan(reading(card()));
     expect(reading(card({ today: { day: '2026-05-01', speedShare: 0.85 } }))).toBe(reading(card())); // yesterday's
+  });
+  test('the target that is hit to, apart from where the ball comes down', () => {
+    const said = card();
+    expect(said).toMatch(/Ball arrives: .* near .*\. Hit to: box .* × .*: deep (left|right) corner, middle .* far baseline/);
+    const { targetAt: _none, ...open } = ladder.rungs[0]!.document;
+    const first = { ...ladder, rungs: [{ ...ladder.rungs[0]!, document: open }] };
+    expect(card({}, first)).not.toContain('Hit to:');
+  });
+  test('a rung of several balls says where the dials stand for each, with the machine that throws it', () => {
+    const document = ladder.rungs[0]!.document;
+    const [feed] = document.feeds as [(typeof document.feeds)[number]];
+    const second = { ...machine, id: '01890000-0000-7000-8000-0000000000b2', name: 'Wren', dials: [] };
+    const feeds = [
+      feed,
+      { ...feed, name: 'Slow one', launch: { ...feed.launch, speedMps: feed.launch.speedMps * 0.8 } },
+      { ...feed, name: 'Other machine', machineId: second.id },
+      { ...feed, name: 'Left out', on: false },
+    ];
+    const said = card({}, { ...ladder, rungs: [{ ...ladder.rungs[0]!, document: { ...document, feeds } }] }, [machine, second]);
+    expect(said).toMatch(/1 \S.* \d+½? · \d½? · .*2 Slow one \d+½? · \d½? · .*3 Other machine \(Wren\) 39 mph · 18° · /);
+    expect(said).not.toContain('Left out');
   });
   test('a cage’s painted marks say where it stands', () => {
     const feet = (m: number): string => `${(m / 0.3048).toFixed(0)} ft`;

@@ -105,6 +105,20 @@ describe('a rung opened', () => {
     expect(said).toMatch(/Shortest workable: \d+\.\d s/);
     expect(said).toContain('Of the game ball');
   });
+  test('where each ball is hit to, in words and to be chosen; what goes to fielders has no target', () => {
+    const said = detail(combination!, 'tennis');
+    expect(said).toContain('Target of all balls 1 · Short ball 2 · Volley');
+    expect(said).toContain('Place the coach says deep left corner deep middle deep right corner left service box');
+    const [flies] = fitted('baseball-flies-by-field', 3);
+    expect(detail(flies!, 'baseball')).not.toContain('Target wide');
+  });
+  test('a target behind the machine is said where it is chosen and among the cautions', () => {
+    const { launch } = combination!.feeds[0]!;
+    const said = detail({ ...combination!, feeds: [{ ...combination!.feeds[0]!, targetAt: { x: launch.x, y: launch.y } }] }, 'tennis');
+    expect(said).toContain('The way to the target leads past the machine.');
+    const open = detail({ ...combination!, targetAt: { x: launch.x, y: launch.y } }, 'tennis');
+    expect(open).toContain('the way there leads past the machine');
+  });
   test('in metric units for who reads metric', () => {
     expect(detail(combination!, 'tennis', false, 'metric')).toMatch(/\d+ km\/h/);
     expect(detail(combination!, 'tennis', false, 'metric')).not.toContain('mph');

@@ -323,6 +323,7 @@ describe('today', () => {
     ladderName: 'Climb',
     card: { ...document, name: rungId },
     weather: document.weather,
+    confirmedBy: null,
     startedAt: '2026-11-24T15:00:00Z',
     finishedAt: null,
     results: results(hits, balls),

@@ -130,6 +130,8 @@ export interface RoundRow {
   ladderName: string;
   card: RungDocument;
   weather: Weather;
+  /** Who confirmed a hard ball that leaves too little time; null when none had to. */
+  confirmedBy: string | null;
   startedAt: string;
   finishedAt: string | null;
   results: ResultRow[];

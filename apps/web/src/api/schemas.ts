@@ -117,6 +117,8 @@ export const roundBody = z.strictObject({
   playerId: z.uuid(),
   weather: weatherSchema,
   startedAt: z.iso.datetime(),
+  /** Who confirmed a hard ball that leaves too little time. */
+  confirmedBy: z.string().trim().min(1, 'Give the name of who confirms it').max(120, 'At most 120 characters').optional(),
 });
 export const finishBody = z.strictObject({ finishedAt: z.iso.datetime(), weather: weatherSchema.optional() });
 

@@ -1,4 +1,4 @@
-import type { BALLS, Level, OwnGameBall, Setup, Sport } from '@good-arc/core';
+import type { BALLS, Level, OwnGameBall, Setup, Sport, TargetPlaceId } from '@good-arc/core';
 
 /** The demo centre's invented courts, machines, balls, people and ladders. */
 export const ALTITUDE_M = 900;
@@ -20,6 +20,8 @@ export interface DemoLadder {
   court: string;
   machine: string;
   players: readonly string[];
+  /** Where it is hit to, when it is not where the level first does. */
+  hit?: TargetPlaceId;
   rungs: readonly DemoRung[];
 }
 
@@ -161,6 +163,7 @@ export const LADDERS: readonly DemoLadder[] = [
     court: 'Orchard pickleball',
     machine: 'Thistle',
     players: ['Nell Orrinsmith', 'Juno Abasolo', 'Peregrine Ashdown-Whittlesea'],
+    hit: 'short-middle',
     rungs: [
       {
         name: 'High and slow to mid-court',

@@ -310,6 +310,8 @@ export const round = mysqlTable(
     /** The rung as it was when the round began. */
     card: document<RungDocument>().notNull(),
     weather: document<Weather>().notNull(),
+    /** Who confirmed a hard ball that leaves too little time. */
+    confirmedBy: varchar({ length: 120 }),
     startedAt: moment().notNull(),
     finishedAt: moment(),
     ...removable(),

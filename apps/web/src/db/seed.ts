@@ -12,6 +12,7 @@ import {
   rungFromSetup,
   type Sport,
   seededRandom,
+  targetSpot,
   throwBall,
   type Weather,
 } from '@good-arc/core';
@@ -294,5 +295,5 @@ function rungOf(
   const [feed] = rungDocument.feeds;
   if (!throwBall(conditionsOf(setup), feed!.launch, setup.player.y).arrival)
     throw new Error(`demo data: “${name}” does not reach the player`);
-  return rungDocument;
+  return demo.hit ? { ...rungDocument, targetAt: targetSpot(demo.sport, demo.hit, rungDocument.targetSize) } : rungDocument;
 }

@@ -13,6 +13,7 @@ export interface StartRound {
   playerId: string;
   weather: Weather;
   startedAt: string;
+  confirmedBy?: string | undefined;
 }
 
 /** Begins a round: keeps the rung as it is now as its card. Sent twice it is the same round. */
@@ -20,7 +21,7 @@ export function startRound(
   store: Store,
   scope: Scope,
   id: string,
-  { outingId, rungId, playerId, weather, startedAt }: StartRound,
+  { outingId, rungId, playerId, weather, startedAt, confirmedBy }: StartRound,
 ): Promise<void> {
   return store.transaction(async (tx) => {
     const { document } = await readRung(tx, rungId);
@@ -42,6 +43,7 @@ export function startRound(
         card,
         weather,
         startedAt: new Date(startedAt),
+        confirmedBy: confirmedBy ?? null,
       },
       'round',
     );
@@ -110,6 +112,7 @@ export async function readRounds(store: Store, where: { roundId?: string } = {})
     ladderName: nameIn(ladders, rungs.find(({ id }) => id === each.rungId)?.ladderId),
     card: rungSchema.parse(each.card),
     weather: weatherSchema.parse(each.weather),
+    confirmedBy: each.confirmedBy,
     startedAt: each.startedAt.toISOString(),
     finishedAt: each.finishedAt?.toISOString() ?? null,
     results: byRound.get(each.id) ?? [],

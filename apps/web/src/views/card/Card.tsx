@@ -49,8 +49,8 @@ export function SetupCard({ address, ...facts }: CardFacts & { address: string }
             </th>
             <th>rung</th>
             <th>dials</th>
-            <th>turn · every</th>
-            <th>balls</th>
+            <th className="pr-2">turn · every</th>
+            <th className="pr-2">balls</th>
             <th>climb at</th>
           </tr>
         </thead>
@@ -72,7 +72,7 @@ export function SetupCard({ address, ...facts }: CardFacts & { address: string }
                     ))}
               </td>
               <td className="dial pr-2 whitespace-nowrap">{feeds.length === 0 ? `${turn} · ${every}` : every}</td>
-              <td className="whitespace-nowrap">{balls}</td>
+              <td className="pr-2 whitespace-nowrap">{balls}</td>
               <td className="whitespace-nowrap">{gate}</td>
             </tr>
           ))}

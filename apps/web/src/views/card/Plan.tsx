@@ -6,6 +6,10 @@ import { boxIn, cornersOf, drawn } from './drawn.ts';
 /** Units across the drawing. */
 export const CARD_WIDTH = 720;
 
+/** Of several machines side by side the upper ones are named above themselves. */
+const isUpper = (places: readonly { x: number }[], i: number): boolean =>
+  places.length > 1 && places[i]!.x > places.reduce((sum, { x }) => sum + x, 0) / places.length;
+
 /** The court from above, in black on paper: machine, line of the ball, target with its cones, start and recovery marks, screen. */
 export function CardPlan({ rung, sport }: { rung: RungDocument; sport: Sport }) {
   const plan = planOf({ sport, target: rung.feeds[0]!.target });
@@ -36,11 +40,18 @@ export function CardPlan({ rung, sport }: { rung: RungDocument; sport: Sport }) 
           <circle cx={scale.along(to.y)} cy={scale.across(to.x)} r={3.5} fill="currentColor" />
         </g>
       ))}
-      {places.map(({ x, y }) => (
+      {places.map(({ x, y }, i) => (
         <g key={`${x} ${y}`}>
           <rect x={scale.along(y) - 11} y={scale.across(x) - 8} width={22} height={16} fill="currentColor" />
-          <text x={scale.along(y)} y={scale.across(x) + 24} textAnchor="middle" fontSize={15} fontWeight={700} fill="currentColor">
-            machine
+          <text
+            x={scale.along(y)}
+            y={scale.across(x) + (isUpper(places, i) ? -14 : 24)}
+            textAnchor="middle"
+            fontSize={15}
+            fontWeight={700}
+            fill="currentColor"
+          >
+            {places.length > 1 ? `machine ${i + 1}` : 'machine'}
           </text>
           {sport === 'baseball' && (
             <line

@@ -90,7 +90,7 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
     ].join(' · '),
     places: [
       ['Machine:', `${place(launch)}; ball leaves at ${units.length(launch.z)}.`],
-      ['Ball comes down:', `${sayLanding(document.feeds[0]!, sport, units.length)}.`],
+      ['Ball arrives:', `${sayLanding(document.feeds[0]!, sport, units.length)}.`],
       ...(cones ? ([['Hit to:', `${cones}.`]] as const) : []),
       ['Start:', `${place(document.player.start)}.`],
       ...(document.player.recover ? ([['Recover:', `${place(document.player.recover)}.`]] as const) : []),

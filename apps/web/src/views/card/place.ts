@@ -45,9 +45,10 @@ export function sayCones(rung: RungDocument, sport: Sport, length: (m: number) =
   const all = targetsOf(rung);
   const { widthM, depthM } = rung.targetSize;
   if (all.length === 0) return '';
-  const plan = sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport];
   const where = all.map(({ target, feeds }) => {
-    const middle = `${sayPlace(target, sport, length)}, middle ${describeSpot(plan, target, length)}`;
+    const from =
+      sport === 'baseball' ? `${length(Math.hypot(target.x, target.y))} from the plate` : describeSpot(COURT_PLANS[sport], target, length);
+    const middle = `${sayPlace(target, sport, length)}, middle ${from}`;
     return all.length === 1 ? middle : `${feeds.length === 1 ? 'ball' : 'balls'} ${feeds.join(', ')} ${middle}`;
   });
   return `box ${length(widthM)} × ${length(depthM)}: ${where.join('; ')}`;

@@ -137,6 +137,7 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
       playerId,
       weather,
       startedAt,
+      ...(judged?.unsafe && { confirmedBy: confirmed }),
       offset: 0,
       balls: [],
     };
@@ -268,7 +269,9 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
 
       <div className="flex min-w-0 flex-col">
         {blocked && !run && <Unsafe onConfirm={setConfirmed} />}
-        {confirmed && judged?.unsafe && <p className="mt-1 font-semibold">Confirmed by {confirmed}.</p>}
+        {judged?.unsafe && (run?.confirmedBy ?? confirmed) && (
+          <p className="mt-1 font-semibold">Confirmed by {run?.confirmedBy ?? confirmed}.</p>
+        )}
         {!run && <Checks checks={checks} part={finished ? 'after' : 'before'} mayEdit={viewer.canPlan} post={outbox.post} />}
         {!run && (
           <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">

@@ -19,6 +19,7 @@ const runSchema = z.object({
   playerId: z.string(),
   weather: weatherSchema,
   startedAt: z.string(),
+  confirmedBy: z.string().optional(),
   /** Balls thrown before the machine was armed last: it counts from one again each time. */
   offset: z.int().default(0),
   balls: z.array(ballSchema),

@@ -160,12 +160,6 @@ export function RungDetail({ rung, number, sport, kit, judged, compared, readOnl
           <div className="mt-3">
             <Sequence document={document} change={onChange} readOnly={readOnly} />
           </div>
-          {!isTaken && (
-            <div className="mt-4">
-              <h4 className="text-lg font-semibold">Target</h4>
-              <TargetPlan document={document} sport={sport} change={onChange} readOnly={readOnly} />
-            </div>
-          )}
           {!readOnly && sport !== 'baseball' && (
             <div className="mt-3">
               <RitualFields document={document} judged={judged} change={onChange} />
@@ -196,6 +190,12 @@ export function RungDetail({ rung, number, sport, kit, judged, compared, readOnl
             <p className="mt-1">
               A ball of this rung bounces twice before it reaches the player, or none is switched on. Aim it on the bench.
             </p>
+          )}
+          {!isTaken && (
+            <div className="mt-5">
+              <h4 className="text-lg font-semibold">Target</h4>
+              <TargetPlan document={document} sport={sport} change={onChange} readOnly={readOnly} />
+            </div>
           )}
           <RungCautions cautions={cautions} />
         </div>

@@ -223,6 +223,7 @@ function RoundDetail({ round }: { round: RoundRow }) {
     ['Every', printTime(card.intervalS, 1)],
     ['Target', sayTargets(card, ballById(card.ballId).sport, units.length)],
     ['Gate', sayNeed(card.gate)],
+    ...(round.confirmedBy ? ([['Too little time, confirmed by', round.confirmedBy]] as [string, string][]) : []),
     ['Air', `${units.temperature(weather.temperatureC)}, ${units.altitude(weather.altitudeM)}`],
     ['Wind', wind(weather, units.speed)],
     ...(speeds.length > 0

@@ -63,7 +63,7 @@ export const NET_AND_SERVE: readonly Drill[] = [
         'Approach only',
         'Through it, not at it.',
         [drive('Short ball', 0.9, { game: 'short-ball', share: 0.5, meet: { x: 0.6, y: -8.4 } })],
-        { from: BASE, start: { x: 0, y: -11 }, recover: { x: 0, y: -11 }, intervalS: 5, perRound: 8 },
+        { from: BASE, start: { x: 0, y: -11 }, recover: { x: 0, y: -11 }, intervalS: 5, perRound: 8, hit: 'deep-right' },
       ),
       rung(
         'Approach, then volley',

@@ -1,0 +1,1 @@
+ALTER TABLE `round` ADD `confirmed_by` varchar(120);
