@@ -101,6 +101,80 @@ test('balls as CSV: out, changed in a spreadsheet, in again; every bad row is na
   await expect(rung.getByLabel('A second ball is in')).not.toBeChecked();
 });
 
+test('a target is chosen by its name, dragged, nudged with keys, undone; it is on the card and kept', async ({ page }) => {
+  await copyOf(page, 'Backhand: from kind to game', 'Aimed');
+  await page.getByRole('button', { name: /^Open rung 1,/ }).click();
+  const rung = page.getByRole('region', { name: 'Rung 1 opened' });
+  const place = rung.getByLabel('Place', { exact: true });
+  await place.selectOption({ label: 'deep left corner' });
+  const handle = rung.getByRole('slider', { name: 'Target' });
+  await expect(handle).toHaveAttribute('aria-valuetext', 'deep left corner');
+  await handle.scrollIntoViewIfNeeded();
+  const box = (await handle.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 40, y - 30, { steps: 4 });
+  await page.mouse.up();
+  await expect(place.locator('option:checked')).toHaveText('a place of its own');
+  const dragged = await handle.getAttribute('aria-valuetext');
+  await handle.press('Shift+ArrowRight');
+  await expect(handle).not.toHaveAttribute('aria-valuetext', dragged!);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(handle).toHaveAttribute('aria-valuetext', 'deep left corner');
+  await saved(page);
+  await page.reload();
+  await awake(page);
+  await page.getByRole('button', { name: /^Open rung 1,/ }).click();
+  await expect(place.locator('option:checked')).toHaveText('deep left corner');
+  await page.getByRole('link', { name: 'Setup card' }).click();
+  await awake(page, /\/card\?/);
+  await expect(page.locator('.setup-card').first()).toContainText(/Hit to: box .*: deep left corner/);
+});
+
+test('a hard ball with too little time is armed only when a coach confirms by name, and the name is kept', async ({ page }) => {
+  await copyOf(page, 'Cage climb: straight ball', 'Quick');
+  await page.getByRole('button', { name: /^Open rung 1,/ }).click();
+  const rung = page.getByRole('region', { name: 'Rung 1 opened' });
+  const [file] = await Promise.all([
+    page.waitForEvent('download', { timeout: 40_000 }),
+    rung.getByRole('button', { name: 'Balls as CSV' }).click(),
+  ]);
+  const [head, row] = readFileSync((await file.path())!, 'utf8')
+    .trimEnd()
+    .split('\n') as [string, string];
+  const cells = row.split(',');
+  cells[head.split(',').indexOf('speed_mps')] = '60';
+  cells[head.split(',').indexOf('elevation_deg')] = '-2';
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser', { timeout: 40_000 }),
+    rung.getByRole('button', { name: 'Read balls from CSV' }).click(),
+  ]);
+  await chooser.setFiles({ name: 'balls.csv', mimeType: 'text/csv', buffer: Buffer.from(`${head}\n${cells.join(',')}\n`) });
+  await expect(rung.getByText('A hard ball and too little time for this level.')).toBeVisible();
+  await saved(page);
+  await rung.getByRole('link', { name: 'Run', exact: true }).click();
+  await awake(page, COURT);
+  const arm = page.getByRole('button', { name: /^(Arm|Begin)/ });
+  await expect(arm).toBeDisabled();
+  await page.getByLabel('Name of the coach who confirms it').fill('Orla Fenwick');
+  await page.getByRole('button', { name: 'It is meant' }).click();
+  await arm.click();
+  await expect(page.getByText('Confirmed by Orla Fenwick.')).toBeVisible();
+  const finish = page.getByRole('button', { name: 'Finish round', exact: true });
+  await expect(finish).toBeEnabled();
+  await finish.click();
+  await expect(page.getByText(/^Round finished/)).toBeVisible();
+  await open(page, '/logbook');
+  await page
+    .getByRole('button', { name: /Easy and true/ })
+    .first()
+    .click();
+  await expect(page.getByText('Too little time, confirmed by')).toBeVisible();
+  await expect(page.getByText('Orla Fenwick')).toBeVisible();
+});
+
 test('the library by purpose, players and words; a favourite stays at hand', async ({ page }) => {
   await open(page, '/ladders/library');
   const drills = page.getByRole('list', { name: 'Drills' }).getByRole('listitem');

@@ -323,6 +323,17 @@ describe('rounds', () => {
     ]);
     expect(read!.card.feeds[0]!.launch).toEqual(rungDocument(ids.court, ids.machine).feeds[0]!.launch);
   });
+  test('who confirmed a hard ball is kept with the round; an empty name is refused', async () => {
+    const [roundId, other] = [uuidv7(), uuidv7()];
+    const refused = await call(rounds.PUT, { scope, params: { id: roundId }, body: { ...roundBody(), confirmedBy: '  ' } });
+    expect(refused.status).toBe(400);
+    expect(await readRounds(store)).toEqual([]);
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: { ...roundBody(), confirmedBy: 'Orla' } });
+    await call(rounds.PUT, { scope, params: { id: other }, body: roundBody() });
+    const read = await readRounds(store);
+    expect(read.find(({ id }) => id === roundId)!.confirmedBy).toBe('Orla');
+    expect(read.find(({ id }) => id === other)!.confirmedBy).toBeNull();
+  });
   test('a result is taken back, twice without harm', async () => {
     const roundId = uuidv7();
     await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() });

@@ -18,8 +18,13 @@ export function sayPlace(target: PlayerTarget, sport: Sport, length: (m: number)
   return place ? TARGET_PLACE_NAMES[sport][place] : describeSpot(sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport], target, length);
 }
 
+/** Balls to fielders are taken, not hit to a place. */
+export const isTaken = ({ feeds }: Pick<RungDocument, 'feeds'>, sport: Sport): boolean =>
+  sport === 'baseball' && feeds.every(({ target }) => target.kind === 'landing');
+
 /** `8 ft wide, deep left corner`; with several places, which balls go where. */
 export function sayTargets(rung: Aimed, sport: Sport, length: (m: number) => string): string {
+  if (isTaken(rung, sport)) return 'a clean take counts';
   const all = targetsOf(rung);
   const places = all.map(({ target, feeds }) => {
     const place = sayPlace(target, sport, length);

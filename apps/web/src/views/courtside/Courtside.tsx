@@ -5,7 +5,6 @@ import {
   judgeRung,
   longestRun,
   type Outcome,
-  printAngle,
   type Sport,
   tally,
   type Weather,
@@ -19,7 +18,7 @@ import type { CourtsideCommand } from '../../api/schemas.ts';
 import { messageOf } from '../../ui/api.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
-import { Units, useUnits } from '../../ui/Units.tsx';
+import { Units } from '../../ui/Units.tsx';
 import { Checks } from './Checks.tsx';
 import { sayNext } from './cue.ts';
 import { Finished, type FinishedRound } from './Finished.tsx';
@@ -28,6 +27,7 @@ import { type MainAction, mainAction } from './mainAction.ts';
 import { Notices, StatusLine } from './Notices.tsx';
 import { useOutbox } from './outbox.ts';
 import { Pads, padsFor } from './Pads.tsx';
+import { RungHead } from './RungHead.tsx';
 import { outcomesOf, outingOfToday, type Run, type RunBall, savedRun, saveRun, thrownOf, withBall } from './run.ts';
 import { Score, Tally } from './Tally.tsx';
 import { Unsafe } from './Unsafe.tsx';
@@ -60,7 +60,6 @@ export default function Courtside(props: Props) {
 
 function CourtsideView({ viewer, rung, number, ladder, next, machine, second, courtName, players, playerId: planned, checks }: Props) {
   const { document } = rung;
-  const units = useUnits();
   const outbox = useOutbox();
   const [run, setRun] = useState<Run | null>(null);
   const [playerId, setPlayerId] = useState(planned ?? players[0]?.id ?? '');
@@ -254,16 +253,11 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
   return (
     <div className="px-3 pt-2 pb-6 md:px-6 md:pt-3 lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5">
       <div className="min-w-0 lg:col-span-2">
-        <div className="flex flex-wrap items-baseline gap-x-4">
-          <h1 className="text-xl leading-tight break-words md:text-2xl">
-            {number} · {document.name}
-          </h1>
-          <p className="text-quiet">
-            {player?.name} · {courtName} · {machine.name}, {units.speed(document.feeds[0]!.launch.speedMps)} at{' '}
-            {printAngle(document.feeds[0]!.launch.elevationDeg)}
-          </p>
-          <p className="ml-auto font-medium">{run ? `ball ${thrown} of ${document.ballsPerRound}` : `${document.ballsPerRound} balls`}</p>
-        </div>
+        <RungHead
+          {...{ document, number, courtName, machine, sport: ladder.sport }}
+          playerName={player?.name ?? ''}
+          thrown={run ? thrown : null}
+        />
         <Notices machineName={machine.name} hasLine={hasLine} view={view} waiting={outbox.waiting} />
       </div>
 

@@ -46,8 +46,9 @@ export function Feeds({ rungId, document, sport, kit, change, readOnly }: Props)
 
   async function read(chosen: File): Promise<void> {
     const list = readBallList(await chosen.text());
-    setProblems(list.ok ? [] : list.problems.map(({ detail }) => detail));
-    if (list.ok) change({ feeds: list.value, ...(weights && { order: { kind: 'bag' as const } }) });
+    const problems = list.ok ? unknownMachines(list.value, kit) : list.problems.map(({ detail }) => detail);
+    setProblems(problems);
+    if (list.ok && problems.length === 0) change({ feeds: list.value, ...(weights && { order: { kind: 'bag' as const } }) });
   }
 
   return (
@@ -194,3 +195,11 @@ export function Feeds({ rungId, document, sport, kit, change, readOnly }: Props)
     </div>
   );
 }
+
+/** A list from elsewhere may name a second machine that this club does not have. The first ball stands in line 2. */
+const unknownMachines = (feeds: readonly Feed[], { machines }: Kit): string[] =>
+  feeds.flatMap(({ machineId }, i) =>
+    machineId === undefined || machines.some(({ id }) => id === machineId)
+      ? []
+      : [`Line ${i + 2}, machine_id: no machine of this club. Leave it empty for the rung’s own machine.`],
+  );

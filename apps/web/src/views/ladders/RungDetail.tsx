@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { isTaken } from '../../ui/sayTarget.ts';
 import { Feeds } from './Feeds.tsx';
 import { DemandAndShare, IntervalChoices, MachineNeeds, RungCautions, TimeBudget } from './Judged.tsx';
 import { RitualFields } from './RitualFields.tsx';
@@ -29,7 +30,6 @@ const whole = (value: number): number => Math.max(1, Math.round(value));
 export function RungDetail({ rung, number, sport, kit, judged, compared, readOnly, onChange, onDuplicate, onDelete, onCompare }: Props) {
   const { document } = rung;
   const { gate, ballsPerRound } = document;
-  const isTaken = sport === 'baseball' && document.feeds.every(({ target }) => target.kind === 'landing');
   const cautions = useMemo(() => rungCautions(document, sport, judged), [document, sport, judged]);
   return (
     <section className="px-2 pt-1 pb-4 md:px-5" aria-label={`Rung ${number} opened`}>
@@ -191,7 +191,7 @@ export function RungDetail({ rung, number, sport, kit, judged, compared, readOnl
               A ball of this rung bounces twice before it reaches the player, or none is switched on. Aim it on the bench.
             </p>
           )}
-          {!isTaken && (
+          {!isTaken(document, sport) && (
             <div className="mt-5">
               <h4 className="text-lg font-semibold">Target</h4>
               <TargetPlan document={document} sport={sport} change={onChange} readOnly={readOnly} />

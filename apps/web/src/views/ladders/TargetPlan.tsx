@@ -14,7 +14,7 @@ import {
   targetSpot,
   targetsOf,
 } from '@good-arc/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { Handle } from '../../ui/Handle.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
@@ -38,6 +38,8 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
   const units = useUnits();
   const [ref, width] = useWidth(420);
   const [of, setOf] = useState<'all' | number>('all');
+  // each drag, and each stay on the keys, is one step of undo
+  const gesture = useRef(0);
   const plan = sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport];
   const scale = rulerScale(plan, width, TALLEST_PX);
   const { feeds, targetSize } = document;
@@ -112,17 +114,19 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
               py={scale.across(target.x)}
               name={chosen ? `Target of ball ${Number(of) + 1}` : 'Target'}
               says={sayPlace(target, sport, units.length)}
-              onDrag={(px, py) => move({ x: scale.acrossBack(py), y: scale.alongBack(px) }, 'target')}
+              onDrag={(px, py) => move({ x: scale.acrossBack(py), y: scale.alongBack(px) }, `target ${gesture.current}`)}
               onNudge={(right, down) =>
                 move(
                   {
                     x: scale.acrossBack(scale.across(target.x) + down * scale.perAcross),
                     y: scale.alongBack(scale.along(target.y) + right * scale.perM),
                   },
-                  'target',
+                  `target ${gesture.current}`,
                 )
               }
-              onDone={() => undefined}
+              onDone={() => {
+                gesture.current++;
+              }}
             >
               <circle cx={scale.along(target.y)} cy={scale.across(target.x)} r={5} fill="var(--color-arrive)" />
             </Handle>

@@ -1,0 +1,34 @@
+import { printAngle, type RungDocument, type Sport } from '@good-arc/core';
+import { sayTargets } from '../../ui/sayTarget.ts';
+import { useUnits } from '../../ui/Units.tsx';
+
+interface Props {
+  document: RungDocument;
+  number: number;
+  sport: Sport;
+  courtName: string;
+  machine: { name: string };
+  playerName: string;
+  /** Balls thrown in this round; null before it begins. */
+  thrown: number | null;
+}
+
+/** Which rung it is, who hits it, on what, and where to. */
+export function RungHead({ document, number, sport, courtName, machine, playerName, thrown }: Props) {
+  const units = useUnits();
+  const { launch } = document.feeds[0]!;
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-4">
+      <h1 className="text-xl leading-tight break-words md:text-2xl">
+        {number} · {document.name}
+      </h1>
+      <p className="text-quiet">
+        {playerName} · {courtName} · {machine.name}, {units.speed(launch.speedMps)} at {printAngle(launch.elevationDeg)}
+      </p>
+      <p className="ml-auto font-medium">
+        {thrown === null ? `${document.ballsPerRound} balls` : `ball ${thrown} of ${document.ballsPerRound}`}
+      </p>
+      <p className="w-full font-medium">Target: {sayTargets(document, sport, units.length)}</p>
+    </div>
+  );
+}
