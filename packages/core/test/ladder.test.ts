@@ -15,6 +15,7 @@ import {
   judgeRung,
   LEVELS,
   MACHINE_KINDS,
+  minutesOf,
   netBetween,
   netHeightAt,
   PLAYER_SIGMA_M,
@@ -75,6 +76,17 @@ describe('a ladder to a game ball', () => {
         }
       }),
       { seed: 5, numRuns: 40 },
+    ));
+  test('it fits into the minutes, rests included, unless five balls of each rung are too many', () =>
+    fc.assert(
+      fc.property(anyQuestion, (question) => {
+        const { rungs } = buildLadder(question);
+        const minutes = rungs.reduce((sum, rung) => sum + minutesOf(rung), 0);
+        const least = rungs.every(({ rounds, ballsPerRound }) => rounds === 1 && ballsPerRound <= 5);
+        expect(minutes <= question.minutes + 1e-9 || least).toBe(true);
+        expect(new Set(rungs.map(({ rounds }) => rounds)).size).toBeLessThanOrEqual(1);
+      }),
+      { seed: 6, numRuns: 30 },
     ));
   test('the same question gives the same ladder', () =>
     fc.assert(

@@ -3,7 +3,7 @@ import { landingZone, spotSchema, targetSchema, weatherSchema } from '../drill/i
 import { airDensity, type Conditions, fly } from '../flight/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { FIELD_POSITIONS } from '../pitch/index.ts';
-import { mphToMps, radToDeg, wrapDeg } from '../quantity/index.ts';
+import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
 import {
   type Ball,
   ballById,
@@ -133,9 +133,8 @@ export const FIELDING_BALLS = [
 export function fieldingSetup(setup: Setup, machine: MachineProfile, ball: (typeof FIELDING_BALLS)[number]): Setup {
   const fielder = FIELD_POSITIONS.find(({ short }) => short === ball.to)!;
   const from = { ...FIELD_PLAN.machine, z: setup.from.z };
-  const within = ([lo, hi]: readonly [number, number], value: number): number => Math.min(hi, Math.max(lo, value));
-  const speedMps = within(machine.speedMps, mphToMps(ball.mph));
-  const elevationDeg = within(machine.elevationDeg, ball.elevationDeg);
+  const speedMps = within(mphToMps(ball.mph), machine.speedMps);
+  const elevationDeg = within(ball.elevationDeg, machine.elevationDeg);
   const bearingDeg = wrapDeg(radToDeg(Math.atan2(fielder.x - from.x, fielder.y - from.y)));
   const topspinRpm = ball.elevationDeg < 10 ? 500 : -1200;
   const spin = spinFor(machine.spin, { topspinRpm, sidespinRpm: 0 }, speedMps);

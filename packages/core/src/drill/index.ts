@@ -36,10 +36,12 @@ export {
   type TargetPlaceId,
   targetFrom,
   targetOf,
+  targetSizeOf,
   targetSpot,
   targetsOf,
 } from './target.ts';
 export {
+  away,
   type BallTiming,
   COMFORT_FROM,
   COMFORTS,

@@ -1,7 +1,7 @@
 import { ftToM } from '../quantity/index.ts';
 import { COURT_PLANS, type Level, PLATE, type Sport } from '../sport/index.ts';
 import type { Feed, RungDocument } from './schema.ts';
-import type { Spot } from './timing.ts';
+import { away, type Spot } from './timing.ts';
 
 export const TARGET_PLACE_IDS = ['deep-left', 'deep-middle', 'deep-right', 'short-left', 'short-middle', 'short-right'] as const;
 export type TargetPlaceId = (typeof TARGET_PLACE_IDS)[number];
@@ -26,6 +26,9 @@ const MIDDLE_IN_M = ftToM(5);
 /** The infield’s edge and the depth of an outfielder, m from the plate; either side is so far round from the middle (our judgement). */
 const FIELD_M = { short: ftToM(95), deep: ftToM(240) };
 const FIELD_SIDE_DEG = 25;
+
+/** A target is a little shallower than wide (our judgement); to the decimetre. */
+export const targetSizeOf = (widthM: number): RungDocument['targetSize'] => ({ widthM, depthM: Math.round(widthM * 8) / 10 });
 
 /** Where the middle of a target of this size lies at a place, all of it inside the lines. m, in the frame of the court. */
 export function targetSpot(sport: Sport, place: TargetPlaceId, size: RungDocument['targetSize']): Spot {
@@ -132,7 +135,7 @@ export function targetsOf(rung: Pick<RungDocument, 'targetAt' | 'targetSize' | '
 export function placeOfTarget(sport: Sport, target: PlayerTarget): TargetPlaceId | null {
   const off = (id: TargetPlaceId): number => {
     const spot = targetSpot(sport, id, target);
-    return Math.hypot(spot.x - target.x, spot.y - target.y);
+    return away(spot, target);
   };
   const nearest = TARGET_PLACE_IDS.reduce((a, b) => (off(b) < off(a) ? b : a));
   return off(nearest) < (sport === 'baseball' ? 3 : 0.35) ? nearest : null;

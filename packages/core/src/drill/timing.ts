@@ -53,7 +53,8 @@ export function reactionNeededS(level: Level, stroke: Stroke, doubtBits: number)
   return seeS * doubt + prepareS[stroke];
 }
 
-const away = (a: Spot, b: Spot): number => Math.hypot(a.x - b.x, a.y - b.y);
+/** Distance of two spots, m. */
+export const away = (a: Spot, b: Spot): number => Math.hypot(a.x - b.x, a.y - b.y);
 
 /**
  * The time budget of each ball: from release to the hit (reaction), and from one hit to the next (turnaround).

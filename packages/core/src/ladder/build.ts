@@ -1,5 +1,15 @@
 import { fitParts } from '../bench/index.ts';
-import { COMFORTS, type Feed, firstTargetAt, isSoft, type RungDocument, resizeTarget, type Spot } from '../drill/index.ts';
+import {
+  COMFORTS,
+  type Feed,
+  firstTargetAt,
+  isSoft,
+  REST_S,
+  type RungDocument,
+  resizeTarget,
+  type Spot,
+  targetSizeOf,
+} from '../drill/index.ts';
 import { type Approach, gateFor, type Need, PLAYER_SIGMA_M, widthAt } from '../progress/index.ts';
 import type { Level } from '../sport/index.ts';
 import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from './candidates.ts';
@@ -71,16 +81,35 @@ export function buildLadder(question: BuildQuestion): Built {
     if (!easier) break;
     kept.unshift(easier);
   }
-  const rungs = evenOut(
-    kept.map(({ document }) => document),
+  const rungs = inMinutes(
+    evenOut(
+      kept.map(({ document }) => document),
+      question,
+      context,
+    ),
     question,
-    context,
   );
   if (last === null) missing.push({ what: 'arc', text: 'This machine has no arc to where the game ball goes.' });
   else if (atTop) missing.push(...lacks(last));
   else if (missing.length === 0) missing.push({ what: 'arc', text: 'The last step could not be aimed from there.' });
   const reached = rungs.length > 0 && missing.length === 0;
   return { rungs, reached, missing, help: reached ? [] : helpFor(question, missing) };
+}
+
+const MOST_ROUNDS = 6;
+/** Fewer balls than these make no round. */
+const FEWEST_BALLS = 5;
+
+/** The rounds, the same for every rung, that fit into the minutes; when one is too long still, it has fewer balls. */
+function inMinutes(rungs: readonly RungDocument[], { minutes, approach }: BuildQuestion): RungDocument[] {
+  const roundS = rungs.reduce((sum, { ballsPerRound, intervalS }) => sum + ballsPerRound * intervalS, 0);
+  const restS = rungs.length * REST_S;
+  const rounds = Math.floor((minutes * 60 + restS) / (roundS + restS));
+  if (rounds >= 1) return rungs.map((rung) => ({ ...rung, rounds: Math.min(MOST_ROUNDS, rounds) }));
+  return rungs.map((rung) => {
+    const balls = Math.max(Math.min(FEWEST_BALLS, rung.ballsPerRound), Math.floor((rung.ballsPerRound * minutes * 60) / roundS));
+    return { ...rung, rounds: 1, ballsPerRound: balls, gate: gateFor(approach, balls) };
+  });
 }
 
 /** More time and a larger target, for a game ball that is kind already. */
@@ -220,23 +249,17 @@ interface Shape {
   targetAt: Spot;
   gate: Need;
   balls: number;
-  rounds: number;
 }
 
-function shapeOf(
-  { sport, level, approach, minutes, hopperBalls, machine, gameBall }: BuildQuestion,
-  candidates: readonly Candidate[],
-): Shape {
+function shapeOf({ sport, level, approach, hopperBalls, gameBall }: BuildQuestion, candidates: readonly Candidate[]): Shape {
   const balls = Math.max(1, Math.min(BALLS[level], CAP_BALLS, hopperBalls));
-  const intervalS = Math.max(sport === 'baseball' ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level], machine.profile.intervalS[0]);
-  const rounds = Math.round((minutes * 60) / Math.max(1, candidates.length) / (balls * intervalS + 45));
   const gate = gateFor(approach, balls);
   const widthM = tenth(widthAt(PLAYER_SIGMA_M[sport][level], RATE[approach]));
-  const targetSize = { widthM, depthM: tenth(widthM * 0.8) };
+  const targetSize = targetSizeOf(widthM);
   // one place for the whole ladder: that of its game ball, where no place of the machine is in the way
   const ways = candidates.map(({ launch, target, player }) => ({ machine: launch, met: { x: target.x, y: player.y } }));
   const targetAt = firstTargetAt(sport, level, ways, targetSize, isSoft(gameBall.id));
-  return { targetSize, targetAt, gate, balls, rounds: Math.min(6, Math.max(1, rounds)) };
+  return { targetSize, targetAt, gate, balls };
 }
 
 function rungOf(question: BuildQuestion, { name, launch, target, stroke, player }: Candidate, shape: Shape): RungDocument {
@@ -255,7 +278,7 @@ function rungOf(question: BuildQuestion, { name, launch, target, stroke, player 
     order: { kind: 'fixed' },
     intervalS: sport === 'baseball' ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level],
     ballsPerRound: shape.balls,
-    rounds: shape.rounds,
+    rounds: 1,
     player: { start: player, recover: sport === 'baseball' ? null : player },
     targetSize: shape.targetSize,
     targetAt: shape.targetAt,

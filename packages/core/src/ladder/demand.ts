@@ -1,4 +1,4 @@
-import { isIn, type RungDocument } from '../drill/index.ts';
+import { away, isIn, type RungDocument, type Spot } from '../drill/index.ts';
 import { PLAYER_SIGMA_M, rateAt } from '../progress/index.ts';
 import type { Sport } from '../sport/index.ts';
 import type { JudgedBall, Share } from './judged.ts';
@@ -68,12 +68,12 @@ export type Change = (typeof CHANGES)[number];
 const SAME = { placementM: 0.5, pace: 0.06, spinRpm: 250, intervalS: 0.26, target: 0.12, targetM: 1 };
 
 const moved = (a: RungDocument['targetAt'], b: RungDocument['targetAt']): boolean =>
-  a !== undefined && b !== undefined && Math.hypot(a.x - b.x, a.y - b.y) > SAME.targetM;
+  a !== undefined && b !== undefined && away(a, b) > SAME.targetM;
 
 /** What changes between two rungs. */
 export function changesBetween(a: RungDocument, b: RungDocument): Change[] {
   const [from, to] = [summary(a), summary(b)];
-  const apart = (p: { x: number; y: number }, q: { x: number; y: number }): boolean => Math.hypot(p.x - q.x, p.y - q.y) > SAME.placementM;
+  const apart = (p: Spot, q: Spot): boolean => away(p, q) > SAME.placementM;
   const is: Record<Change, boolean> = {
     placement: apart(from.place, to.place) || apart(a.player.start, b.player.start) || a.machineId !== b.machineId,
     pace: Math.abs(to.speedMps / from.speedMps - 1) > SAME.pace,

@@ -1,5 +1,6 @@
 import { type Arrival, conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
 import {
+  away,
   COMFORT_FROM,
   type Comfort,
   comfortOf,
@@ -13,15 +14,13 @@ import {
   type Spot,
 } from '../drill/index.ts';
 import { type MachineProfile, reachS } from '../machine/index.ts';
-import { fieldBall } from '../pitch/index.ts';
+import { FIELDER_READ_S, fieldBall } from '../pitch/index.ts';
 import { ballById, type GameBall, LEVEL_NEEDS, type Sport } from '../sport/index.ts';
 import { type Demand, demandOf } from './demand.ts';
 import type { JudgedBall, Share } from './judged.ts';
 
 /** Balls thrown without a stop for a word and a look (common practice, no source). */
 export const CAP_BALLS = 28;
-/** Before a fielder moves, s (common practice, no source). */
-const READ_S = 0.4;
 
 /** What a rung is judged with. */
 export interface JudgeContext {
@@ -83,8 +82,8 @@ function seen(rung: RungDocument, feed: Feed, bits: number, sport: Sport): Seen 
     const home = feed.meet ?? rung.player.start;
     const ground = feed.launch.elevationDeg < 10;
     const [at, t] = ground ? [{ x: fielder.x, y: fielder.y }, fielder.t] : [landing, hangTimeS];
-    const run = Math.hypot(at.x - home.x, at.y - home.y);
-    return { arrival: null, flightS: t, contact: at, neededS: READ_S + (ground ? 0 : run / LEVEL_NEEDS[rung.level].courtSpeedMps) };
+    const run = away(at, home);
+    return { arrival: null, flightS: t, contact: at, neededS: FIELDER_READ_S + (ground ? 0 : run / LEVEL_NEEDS[rung.level].courtSpeedMps) };
   }
   const { arrival } = throwBall(conditions, feed.launch, (feed.meet ?? rung.player.start).y, 0);
   if (!arrival) return null;
@@ -95,8 +94,6 @@ function seen(rung: RungDocument, feed: Feed, bits: number, sport: Sport): Seen 
     neededS: reactionNeededS(rung.level, feed.stroke, bits),
   };
 }
-
-const away = (a: Spot, b: Spot): number => Math.hypot(a.x - b.x, a.y - b.y);
 
 /**
  * Judges a rung before it is climbed: the time of every ball, what the machine needs, how hard it is, how much of a game it is.

@@ -8,13 +8,14 @@ import {
   type RungDocument,
   type Spot,
   type TargetPlaceId,
+  targetSizeOf,
   targetSpot,
 } from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
 import { type AimedBall, judgeRung, throwInTime, throwLikeGame, throwTo, type Venue } from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { type Approach, firstTargetM, gateFor } from '../progress/index.ts';
-import { mphToMps, radToDeg, wrapDeg } from '../quantity/index.ts';
+import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
 import { GAME_BOOK, type GameBall, gameBallById, type Level, PLATE, type Sport, strikeZone } from '../sport/index.ts';
 import type { Drill, DrillBall, DrillRung } from './drill.ts';
 
@@ -71,7 +72,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
   let answer: RungDocument | string = 'No ball of it reaches the player.';
   let thrown = true;
   const widthM = Math.round(firstTargetM(sport, level) * (rung.width ?? 1) * 10) / 10;
-  const targetSize = { widthM, depthM: Math.round(widthM * 8) / 10 };
+  const targetSize = targetSizeOf(widthM);
   for (const softer of SOFTER) {
     // what cannot be thrown at all is tried once more as the kindest ball, not at every step
     if (!thrown && softer > 0) continue;
@@ -94,7 +95,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       weather,
       feeds: feeds as Feed[],
       order: rung.order ?? { kind: 'fixed' },
-      intervalS: Math.min(machine.profile.intervalS[1], Math.max(machine.profile.intervalS[0], rung.intervalS)),
+      intervalS: within(rung.intervalS, machine.profile.intervalS),
       ballsPerRound: rung.perRound,
       rounds: rung.rounds,
       player: { start: mirrored(rung.start, question), recover: rung.recover ? mirrored(rung.recover, question) : null },
@@ -309,14 +310,13 @@ function fieldBallTo(
     return thrown && Math.abs(thrown.launch.elevationDeg - elevationDeg) <= WIDEST_FLY_DEG ? thrown : null;
   }
   const { profile } = venue.machine;
-  const inside = (value: number, [lo, hi]: readonly [number, number]): number => Math.min(hi, Math.max(lo, value));
-  const speedMps = inside(mphToMps(groundMph), profile.speedMps);
+  const speedMps = within(mphToMps(groundMph), profile.speedMps);
   const bearingDeg = wrapDeg(radToDeg(Math.atan2(spot.x - from.x, spot.y - from.y)));
   const launch: Launch = {
     ...from,
     ...spinFor(profile.spin, { topspinRpm: 500, sidespinRpm: 0 }, speedMps),
     speedMps,
-    elevationDeg: inside(elevationDeg, profile.elevationDeg),
+    elevationDeg: within(elevationDeg, profile.elevationDeg),
     bearingDeg,
   };
   const [touch] = fly(conditionsOf(conditionsFor(venue)), launch, { maxBounces: 0 }).bounces;

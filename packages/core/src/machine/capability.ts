@@ -1,6 +1,6 @@
 import { type Dial, type DialMoves, dialValue, onClick, printReading, readingFor, wheelsFor } from '../dial/index.ts';
 import type { Launch } from '../flight/index.ts';
-import { shortTurnDeg } from '../quantity/index.ts';
+import { shortTurnDeg, within } from '../quantity/index.ts';
 import { type MachineProfile, spinFor } from './profile.ts';
 
 /** A machine with its dials, and what was seen of it today. */
@@ -44,7 +44,6 @@ export interface Capability {
 
 /** A spin this close is the same ball, rpm. */
 const SAME_SPIN_RPM = 60;
-const within = (value: number, [lo, hi]: readonly [number, number]): number => Math.min(hi, Math.max(lo, value));
 
 /**
  * Can this machine throw this ball, with which dial values, how far off is the nearest, and what must a person do?

@@ -32,7 +32,7 @@ export const FIELD_POSITIONS: readonly { name: string; short: string; x: number;
 /** A hop lower than this, m, is a roll. */
 const LOWEST_HOP_M = 0.08;
 /** Before a fielder moves, s (common practice, no source). */
-const READ_S = 0.4;
+export const FIELDER_READ_S = 0.4;
 
 /** Who plays it: under it in the air, or off the ground where they first get to it. */
 export interface Play {
@@ -110,11 +110,11 @@ function playOf(path: Flight['path'], landing: { t: number; x: number; y: number
   const speed = LEVEL_NEEDS[level].courtSpeedMps;
   const plays = FIELD_POSITIONS.map(({ name, short, x, y }): Play => {
     const run = (to: { x: number; y: number }): number => Math.hypot(to.x - x, to.y - y);
-    const there = (to: { t: number; x: number; y: number }): boolean => READ_S + run(to) / speed <= to.t;
+    const there = (to: { t: number; x: number; y: number }): boolean => FIELDER_READ_S + run(to) / speed <= to.t;
     if (there(landing)) return { name, short, inTheAir: true, ...landing, distanceM: run(landing) };
     const onGround = path.filter(([t]) => t > landing.t).map(([t, px, py]) => ({ t, x: px, y: py }));
     const end = onGround.at(-1) ?? landing;
-    const at = onGround.find(there) ?? { ...end, t: Math.max(end.t, READ_S + run(end) / speed) };
+    const at = onGround.find(there) ?? { ...end, t: Math.max(end.t, FIELDER_READ_S + run(end) / speed) };
     return { name, short, inTheAir: false, ...at, distanceM: run(at) };
   });
   const better = (a: Play, b: Play): Play =>
@@ -123,4 +123,5 @@ function playOf(path: Flight['path'], landing: { t: number; x: number; y: number
 }
 
 /** How far a fielder can go in a hang time, m. */
-export const reachM = (hangTimeS: number, level: Level): number => Math.max(0, hangTimeS - READ_S) * LEVEL_NEEDS[level].courtSpeedMps;
+export const reachM = (hangTimeS: number, level: Level): number =>
+  Math.max(0, hangTimeS - FIELDER_READ_S) * LEVEL_NEEDS[level].courtSpeedMps;

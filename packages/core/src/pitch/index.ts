@@ -1,4 +1,14 @@
-export { type BattedBall, battedBall, FIELD_POSITIONS, type FieldedBall, fieldBall, type Play, ROLL_SOURCE, reachM } from './fielding.ts';
+export {
+  type BattedBall,
+  battedBall,
+  FIELD_POSITIONS,
+  FIELDER_READ_S,
+  type FieldedBall,
+  fieldBall,
+  type Play,
+  ROLL_SOURCE,
+  reachM,
+} from './fielding.ts';
 export {
   type FlightPaceAnswer,
   type FlightPaceQuestion,

@@ -14,5 +14,6 @@ export {
   shortTurnDeg,
   UNIT_OF,
   type UnitSystem,
+  within,
   wrapDeg,
 } from './units.ts';

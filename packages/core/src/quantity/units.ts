@@ -40,4 +40,7 @@ export const radToDeg = (rad: number): number => (rad * 180) / Math.PI;
 export const wrapDeg = (deg: number): number => ((deg % 360) + 360) % 360;
 
 /** The same turn by the shorter way round, from −180 to 180°. */
+/** The value, or the nearest end of the range it is outside of. */
+export const within = (value: number, [lo, hi]: readonly [lo: number, hi: number]): number => Math.min(hi, Math.max(lo, value));
+
 export const shortTurnDeg = (deg: number): number => deg - 360 * Math.round(deg / 360);

@@ -25,10 +25,12 @@ export function RungHead({ document, number, sport, courtName, machine, playerNa
       <p className="text-quiet">
         {playerName} · {courtName} · {machine.name}, {units.speed(launch.speedMps)} at {printAngle(launch.elevationDeg)}
       </p>
-      <p className="ml-auto font-medium">
-        {thrown === null ? `${document.ballsPerRound} balls` : `ball ${thrown} of ${document.ballsPerRound}`}
+      <p className="flex w-full justify-between gap-x-4 font-medium">
+        <span>Target: {sayTargets(document, sport, units.length)}</span>
+        <span className="shrink-0">
+          {thrown === null ? `${document.ballsPerRound} balls` : `ball ${thrown} of ${document.ballsPerRound}`}
+        </span>
       </p>
-      <p className="w-full font-medium">Target: {sayTargets(document, sport, units.length)}</p>
     </div>
   );
 }

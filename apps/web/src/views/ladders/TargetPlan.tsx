@@ -1,4 +1,5 @@
 import {
+  away,
   COURT_PLANS,
   type Feed,
   FIELD_PLAN,
@@ -166,7 +167,7 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
   );
 }
 
-const isSame = (a: PlayerTarget, b: PlayerTarget): boolean => Math.hypot(a.x - b.x, a.y - b.y) < 0.05;
+const isSame = (a: PlayerTarget, b: PlayerTarget): boolean => away(a, b) < 0.05;
 
 function withTarget({ targetAt: _before, ...feed }: Feed, targetAt: Feed['targetAt']): Feed {
   return targetAt ? { ...feed, targetAt } : feed;

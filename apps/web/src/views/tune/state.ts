@@ -11,6 +11,7 @@ import {
   type TestBall,
   type TuneUp,
   tuneUpSchema,
+  within,
 } from '@good-arc/core';
 import type { CourtRow, Kit, MachineRow } from '../../api/rows.ts';
 
@@ -39,7 +40,7 @@ export function firstTune(kit: Kit, machine: MachineRow, dial: Dial, last: TuneU
     surfaceId: court.surfaceId,
     weather: last?.weather ?? { temperatureC: 20, altitudeM, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
     from: last?.from ?? { x: 0, y: plan.machine.y, z: machine.profile.releaseHeightM },
-    elevationDeg: last?.elevationDeg ?? within(machine.profile.elevationDeg, sport === 'baseball' ? 12 : 20),
+    elevationDeg: last?.elevationDeg ?? within(sport === 'baseball' ? 12 : 20, machine.profile.elevationDeg),
     elevationKnown: last?.elevationKnown ?? 'level',
     bearingDeg: last?.bearingDeg ?? 180,
     battery: machine.profile.power === 'battery' ? 'full' : 'mains',
@@ -49,7 +50,6 @@ export function firstTune(kit: Kit, machine: MachineRow, dial: Dial, last: TuneU
   return { document, reading: firstReadings(dial.scale)[0]!, each: 3 };
 }
 
-const within = ([lo, hi]: readonly [number, number], value: number): number => Math.min(hi, Math.max(lo, value));
 const isOf = (ballId: string, sport: Sport): boolean => BALLS.find(({ id }) => id === ballId)?.sport === sport;
 const courtFor = (courts: readonly CourtRow[], { sports }: MachineProfile): CourtRow => courts.find(({ sport }) => sports.includes(sport))!;
 
