@@ -1,5 +1,4 @@
 import type { Level, Sport } from '../sport/index.ts';
-import { widthAt } from './width.ts';
 
 /**
  * 1 σ of a player's error across a target, m, on a ball that is a challenge at their level (common practice, no source): with it the first target
@@ -11,8 +10,12 @@ export const PLAYER_SIGMA_M: Readonly<Record<Sport, Readonly<Record<Level, numbe
   baseball: { Starting: 8, Building: 7, Competing: 6, Advanced: 5 },
 };
 
-/** Rate at which a first attempt at a target should succeed (common practice, no source: four or five of ten). */
-const FIRST_RATE = 0.45;
+/**
+ * Half the width, in σ, of a target that is hit at 45 % (a first attempt: four or five of ten; common practice, no source): Φ⁻¹(0.725). Written
+ * out, so that the bench does without the statistics library.
+ */
+const FIRST_HALF_WIDTH = 0.59776;
 
 /** The first target of a drill for this level, m wide, to the decimetre. */
-export const firstTargetM = (sport: Sport, level: Level): number => Math.round(widthAt(PLAYER_SIGMA_M[sport][level], FIRST_RATE) * 10) / 10;
+export const firstTargetM = (sport: Sport, level: Level): number =>
+  Math.round(2 * PLAYER_SIGMA_M[sport][level] * FIRST_HALF_WIDTH * 10) / 10;

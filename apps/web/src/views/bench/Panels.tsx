@@ -1,15 +1,17 @@
 import type { Caution } from '@good-arc/core';
-import { type KeyboardEvent, type ReactNode, useId, useState } from 'react';
+import { type KeyboardEvent, lazy, type ReactNode, Suspense, useId, useState } from 'react';
 import { Placement } from './Placement.tsx';
 import { AirPanel } from './panels/AirPanel.tsx';
 import { CautionsPanel } from './panels/CautionsPanel.tsx';
 import { ChancesPanel } from './panels/ChancesPanel.tsx';
-import { ClosestPanel } from './panels/ClosestPanel.tsx';
-import { ComparePanel } from './panels/ComparePanel.tsx';
-import { FamilyPanel } from './panels/FamilyPanel.tsx';
-import { PacePanel } from './panels/PacePanel.tsx';
 import { TrimPanel } from './panels/TrimPanel.tsx';
 import type { BenchState } from './useBench.ts';
+
+// loaded when they are asked for: the bench is there sooner
+const ClosestPanel = lazy(async () => ({ default: (await import('./panels/ClosestPanel.tsx')).ClosestPanel }));
+const ComparePanel = lazy(async () => ({ default: (await import('./panels/ComparePanel.tsx')).ComparePanel }));
+const FamilyPanel = lazy(async () => ({ default: (await import('./panels/FamilyPanel.tsx')).FamilyPanel }));
+const PacePanel = lazy(async () => ({ default: (await import('./panels/PacePanel.tsx')).PacePanel }));
 
 interface Panel {
   id: string;
@@ -78,7 +80,7 @@ export function Panels({ bench, cautions, canPlan }: { bench: BenchState; cautio
         ))}
       </div>
       <div id={`${id}-panel`} role="tabpanel" aria-labelledby={`${id}-tab-${now.id}`} className="pt-4">
-        {now.show()}
+        <Suspense fallback={<p className="min-h-40 text-quiet">Opening …</p>}>{now.show()}</Suspense>
       </div>
     </div>
   );
