@@ -181,10 +181,15 @@ test('a pickleball group of three on two lines, one absent, with rotation and a 
   await page.reload();
   await awake(page);
   await expect(page.getByLabel('Juno Abasolo is absent today')).toBeChecked();
+  const plan = page.url();
   await press(page.getByRole('link', { name: 'Run turn 1 of rung 1' }));
   await awake(page, COURT);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('One line');
   await runTwo(page, hands);
+  // the plan knows what was hit in the turn
+  await open(page, plan);
+  await expect(rows.nth(1)).toContainText('1 of 2');
+  await expect(page.getByRole('link', { name: 'Run again turn 1 of rung 1' })).toBeVisible();
 });
 
 test('a college hitter: velocity ladder, then fastball and slider on two machines with a caller', async ({ page, isMobile }) => {

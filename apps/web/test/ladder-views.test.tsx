@@ -174,7 +174,7 @@ describe('building and the library', () => {
 
 describe('a plan', () => {
   const plan = (ladder: LadderRow): string =>
-    text(renderToStaticMarkup(<PlanPage viewer={viewer} kit={kit} ladder={ladder} plan={null} startsAt="2026-12-01T16:00" />));
+    text(renderToStaticMarkup(<PlanPage viewer={viewer} kit={kit} ladder={ladder} plan={null} rounds={[]} startsAt="2026-12-01T16:00" />));
   test('begins with the players of the level, and says who hits when', () => {
     const said = plan(ladderOf(rungs));
     expect(said).toMatch(/16:00 to 1\d:\d\d · Bea Lunn \d+ turns, \d+ balls · Cy Marl \d+ turns/);

@@ -117,6 +117,16 @@ export interface ResultRow {
   bearingDeg: number | null;
   radarMps: number | null;
 }
+/** A round as a plan counts it. */
+export interface PlanRound {
+  rungId: string;
+  playerId: string;
+  startedAt: string;
+  hits: number;
+  /** Judged. */
+  balls: number;
+}
+
 export interface RoundRow {
   id: string;
   outingId: string;

@@ -1,13 +1,14 @@
-import { type PlanDocument, planSchema, type Schedule, STATIONS, scheduleOf } from '@good-arc/core';
+import { type PlanDocument, planSchema, scheduleOf } from '@good-arc/core';
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { Kit, LadderRow, PlanRow, Viewer } from '../../api/rows.ts';
+import type { Kit, LadderRow, PlanRound, PlanRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { ByTheClock } from './ByTheClock.tsx';
 import { CallSheets } from './CallSheets.tsx';
 import { clockAt } from './clock.ts';
 
@@ -19,6 +20,8 @@ interface Props {
   plan: PlanRow | null;
   /** Day and time a new plan begins with. */
   startsAt: string;
+  /** Rounds of this ladder on the day of the plan. */
+  rounds: PlanRound[];
 }
 
 const HELPERS = ['feeding', 'calling', 'picking up'] as const;
@@ -47,7 +50,7 @@ function firstPlan(ladder: LadderRow, kit: Kit, startsAt: string): PlanDocument 
   };
 }
 
-function PlanView({ viewer, kit, ladder, plan: kept, startsAt }: Props) {
+function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) {
   const [id] = useState(() => kept?.id ?? uuidv7());
   const [plan, setPlan] = useState(() => kept?.document ?? firstPlan(ladder, kit, startsAt));
   const [saved, setSaved] = useState(kept !== null);
@@ -226,7 +229,7 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt }: Props) {
                   .map(({ playerId, turns, balls }) => `${nameOf(playerId)} ${turns} turns, ${Math.round(balls)} balls`)
                   .join(' · ')}
               </p>
-              <Clock plan={plan} schedule={schedule} ladder={ladder} nameOf={nameOf} />
+              <ByTheClock plan={plan} schedule={schedule} ladder={ladder} nameOf={nameOf} rounds={rounds} />
               {plan.notes && <p className="mt-2">{plan.notes}</p>}
             </>
           )}
@@ -308,66 +311,6 @@ function Players({
         </p>
       )}
     </fieldset>
-  );
-}
-
-/** The plan by the clock: a line for each turn, who stands where. */
-function Clock({
-  plan,
-  schedule,
-  ladder,
-  nameOf,
-}: {
-  plan: PlanDocument;
-  schedule: Schedule;
-  ladder: LadderRow;
-  nameOf: (id: string) => string;
-}) {
-  const used = STATIONS.filter((station) => schedule.turns.some((turn) => turn.stations[station].length > 0));
-  return (
-    <div className="mt-2 overflow-x-auto">
-      <table className="w-full" data-testid="clock">
-        <thead>
-          <tr className="border-b border-base-content text-left">
-            <th className="py-1 pr-3">At</th>
-            <th className="pr-3">Rung</th>
-            {used.map((station) => (
-              <th key={station} className="pr-3 first-letter:uppercase">
-                {station}
-              </th>
-            ))}
-            <th className="no-print">
-              <span className="sr-only">Run</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {schedule.turns.map(({ atS, rung, turn, balls, stations, pickUpAfter }) => (
-            <tr key={`${rung} ${turn}`} className="border-b border-base-300 align-top">
-              <td className="dial py-1 pr-3 whitespace-nowrap">{clockAt(plan.startsAt, atS)}</td>
-              <td className="pr-3">
-                {rung + 1} · {ladder.rungs[rung]!.document.name} <span className="text-quiet">{balls} balls</span>
-                {pickUpAfter && <span className="block text-sm font-semibold">then pick up</span>}
-              </td>
-              {used.map((station) => (
-                <td key={station} className="pr-3">
-                  {stations[station].map(nameOf).join(', ')}
-                </td>
-              ))}
-              <td className="no-print">
-                <a
-                  className="btn btn-ghost min-h-11 px-2"
-                  href={`/courtside?rung=${ladder.rungs[rung]!.id}&player=${stations.hitting[0]}`}
-                  aria-label={`Run turn ${turn} of rung ${rung + 1}`}
-                >
-                  Run
-                </a>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
   );
 }
 

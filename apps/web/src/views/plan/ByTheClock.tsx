@@ -1,0 +1,73 @@
+import { type PlanDocument, type Schedule, STATIONS } from '@good-arc/core';
+import { useMemo } from 'react';
+import type { LadderRow, PlanRound } from '../../api/rows.ts';
+import { clockAt } from './clock.ts';
+import { resultsOf } from './results.ts';
+
+/** The plan by the clock: a line for each turn, who stands where. */
+export function ByTheClock({
+  plan,
+  schedule,
+  ladder,
+  nameOf,
+  rounds,
+}: {
+  plan: PlanDocument;
+  schedule: Schedule;
+  ladder: LadderRow;
+  nameOf: (id: string) => string;
+  rounds: readonly PlanRound[];
+}) {
+  const done = useMemo(() => resultsOf(schedule.turns, ladder.rungs, rounds), [schedule, ladder, rounds]);
+  const used = STATIONS.filter((station) => schedule.turns.some((turn) => turn.stations[station].length > 0));
+  return (
+    <div className="mt-2 overflow-x-auto">
+      <table className="w-full" data-testid="clock">
+        <thead>
+          <tr className="border-b border-base-content text-left">
+            <th className="py-1 pr-3">At</th>
+            <th className="pr-3">Rung</th>
+            {used.map((station) => (
+              <th key={station} className="pr-3 first-letter:uppercase">
+                {station}
+              </th>
+            ))}
+            <th className="no-print">
+              <span className="sr-only">Run</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {schedule.turns.map(({ atS, rung, turn, balls, stations, pickUpAfter }, i) => (
+            <tr key={`${rung} ${turn}`} className="border-b border-base-300 align-top">
+              <td className="dial py-1 pr-3 whitespace-nowrap">{clockAt(plan.startsAt, atS)}</td>
+              <td className="pr-3">
+                {rung + 1} · {ladder.rungs[rung]!.document.name} <span className="text-quiet">{balls} balls</span>
+                {done[i]!.map(({ playerId, hits, balls: judged }) => (
+                  <span key={playerId} className="block font-semibold">
+                    {nameOf(playerId)} {hits} of {judged}
+                  </span>
+                ))}
+                {pickUpAfter && <span className="block text-sm font-semibold">then pick up</span>}
+              </td>
+              {used.map((station) => (
+                <td key={station} className="pr-3">
+                  {stations[station].map(nameOf).join(', ')}
+                </td>
+              ))}
+              <td className="no-print">
+                <a
+                  className="btn btn-ghost min-h-11 px-2"
+                  href={`/courtside?rung=${ladder.rungs[rung]!.id}&player=${stations.hitting[0]}`}
+                  aria-label={`${done[i]!.length > 0 ? 'Run again' : 'Run'} turn ${turn} of rung ${rung + 1}`}
+                >
+                  {done[i]!.length > 0 ? 'Again' : 'Run'}
+                </a>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
