@@ -29,10 +29,10 @@ test('a machine that falls silent is seen, and the tally is kept', async ({ page
   await page.getByRole('button', { name: /^In/ }).click();
   await page.getByText('Refill, or try a fault').click();
   await page.getByRole('button', { name: 'silence' }).click();
-  // the second and a half is proved on the client's own clock in machine-link; here a busy machine has as much again to draw it
-  await expect(page.getByText('Bramble does not answer.')).toBeVisible({ timeout: 3000 });
+  // the second and a half is proved on the client's own clock in machine-link
+  await expect(page.getByText('Bramble does not answer.')).toBeVisible();
   await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 1');
-  await expect(machineState(page)).toHaveAttribute('data-state', 'held', { timeout: 15_000 }); // it comes back, on hold
+  await expect(machineState(page)).toHaveAttribute('data-state', 'held', { timeout: 30_000 }); // it comes back, on hold
 });
 
 test('a jam is a fault with what to do; after clearing it the round goes on from a new arm', async ({ page }) => {

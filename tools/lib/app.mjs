@@ -137,7 +137,13 @@ async function startSimulation(session, databaseUrl) {
   const options = [];
   for (const each of all) {
     const port = await freePort();
-    options.push({ ...each, id: each.id || `127.0.0.1:${port}`, port, timeFactor: Number(process.env.GOODARC_TIME_FACTOR ?? 1) });
+    options.push({
+      ...each,
+      id: each.id || `127.0.0.1:${port}`,
+      port,
+      timeFactor: Number(process.env.GOODARC_TIME_FACTOR ?? 1),
+      ...(process.env.GOODARC_PATIENCE_MS && { patienceMs: Number(process.env.GOODARC_PATIENCE_MS) }),
+    });
   }
   session.start('machines', [process.execPath, SIMULATE, 'machines', JSON.stringify(options)], process.env);
   const addressed = options.map(({ id, port }) => ({ id, address: `127.0.0.1:${port}` }));

@@ -27,6 +27,8 @@ export interface SimulatedMachineOptions {
   emit: (event: MachineEvent) => void;
   /** What its dials do, for a program that says where they stand. */
   law: DialLaw;
+  /** How long it goes on without a heartbeat, ms; `HEARTBEAT_LOST_MS` unless a test rig is too busy to beat in time. */
+  patienceMs?: number;
   /** How many times faster than real time it slews, spins up and feeds. The heartbeat is never sped up. */
   timeFactor?: number;
 }
@@ -270,7 +272,7 @@ export class SimulatedMachine {
 
   private watch(): void {
     this.cancelWatchdog?.();
-    this.cancelWatchdog = this.options.clock.after(HEARTBEAT_LOST_MS, () => this.stopFor('no heartbeat'));
+    this.cancelWatchdog = this.options.clock.after(this.options.patienceMs ?? HEARTBEAT_LOST_MS, () => this.stopFor('no heartbeat'));
   }
 
   private later(seconds: number, run: () => void): void {

@@ -7,15 +7,19 @@ import { readLines, writeLine } from './lines.ts';
 import { SimulatedMachine } from './machine.ts';
 import { type Command, commandSchema, type Reply, STATUS_EVERY_MS } from './protocol.ts';
 
+/** How long a machine that is told to fall silent says nothing: long enough to be noticed on a busy page. */
+const SILENCE_MS = 6000;
+
 export interface MachineServerOptions {
   port: number;
   profile: Pick<MachineProfile, 'hopper' | 'repeatability'>;
   seed: number;
   timeFactor?: number;
+  patienceMs?: number;
 }
 
 /** Puts a simulated machine behind a TCP port on loopback. One driver at a time; any number of observers. */
-export function serveMachine({ port, profile, seed, timeFactor = 1 }: MachineServerOptions): Promise<Server> {
+export function serveMachine({ port, profile, seed, timeFactor = 1, patienceMs }: MachineServerOptions): Promise<Server> {
   const listeners = new Set<Socket>();
   let driver: Socket | null = null;
   let silentUntilMs = 0;
@@ -30,6 +34,7 @@ export function serveMachine({ port, profile, seed, timeFactor = 1 }: MachineSer
     clock: realClock,
     random: seededRandom(seed),
     timeFactor,
+    ...(patienceMs !== undefined && { patienceMs }),
     law: dialLaw(seed),
     emit: (event) => speakToAll(event),
   });
@@ -52,7 +57,7 @@ export function serveMachine({ port, profile, seed, timeFactor = 1 }: MachineSer
       return null;
     }
     if (command.do === 'simulate' && command.fault === 'silence') {
-      silentUntilMs = realClock.nowMs() + 3000;
+      silentUntilMs = realClock.nowMs() + SILENCE_MS;
       return null;
     }
     const done = machine.handle(command);
