@@ -33,16 +33,19 @@ interface Props {
 }
 
 const TALLEST_PX = 210;
+/** A field is as deep as wide: drawn in its true shape. */
+const FIELD_PX = 330;
 
 /** Where the player hits to, on the court from above: dragged, moved with the arrow keys, or chosen by its name. */
 export function TargetPlan({ document, sport, readOnly, change }: Props) {
   const units = useUnits();
-  const [ref, width] = useWidth(420);
+  const [ref, room] = useWidth(420);
   const [of, setOf] = useState<'all' | number>('all');
   // each drag, and each stay on the keys, is one step of undo
   const gesture = useRef(0);
   const plan = sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport];
-  const scale = rulerScale(plan, width, TALLEST_PX);
+  const width = sport === 'baseball' ? Math.min(room, FIELD_PX) : room;
+  const scale = rulerScale(plan, width, sport === 'baseball' ? FIELD_PX : TALLEST_PX);
   const { feeds, targetSize } = document;
   const chosen = of === 'all' ? null : (feeds[of] ?? null);
   const target = chosen ? targetOf(document, chosen) : targetOf(document, {});
