@@ -133,6 +133,22 @@ test('a target is chosen by its name, dragged, nudged with keys, undone; it is o
   await expect(page.locator('.setup-card').first()).toContainText(/Hit to: box .*: deep left corner/);
 });
 
+test('a setup card is one page on every paper, printed or saved, however many rungs and balls it has', async ({ page }) => {
+  for (const name of ['Backhand: from kind to game', 'Two machines, one voice', 'Sam: rally drive, forehand']) {
+    await open(page, '/ladders');
+    await page.getByRole('link', { name, exact: true }).first().click();
+    await awake(page, LADDER);
+    await page.getByRole('link', { name: 'Setup card' }).click();
+    await awake(page, /\/card\?/);
+    for (const paper of ['a4', 'letter', 'a4-two', 'letter-two', 'pocket']) {
+      await page.getByLabel('Paper').selectOption(paper);
+      await expect(page.locator(`.paper-${paper}`)).toBeVisible();
+      const pages = (await page.pdf({ preferCSSPageSize: true })).toString('latin1').match(/\/Type \/Page\b/g);
+      expect(pages, `${name}, ${paper}`).toHaveLength(1);
+    }
+  }
+});
+
 test('a hard ball with too little time is armed only when a coach confirms by name, and the name is kept', async ({ page }) => {
   await copyOf(page, 'Cage climb: straight ball', 'Quick');
   await page.getByRole('button', { name: /^Open rung 1,/ }).click();

@@ -1,5 +1,5 @@
 import { type Checklist, makeCard, speedShareOn, writeCardJson, writeCardText } from '@good-arc/core';
-import { useState } from 'react';
+import { type CSSProperties, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { BallRow, CourtRow, LadderRow, MachineRow, Viewer } from '../../api/rows.ts';
 import { today } from '../../ui/day.ts';
@@ -8,6 +8,8 @@ import { Select } from '../../ui/Select.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { SetupCard } from './Card.tsx';
 import { cardLines, describeCard } from './describe.ts';
+import { PAPERS, type Paper } from './papers.ts';
+import { usePaperFit } from './usePaperFit.ts';
 
 interface Props {
   viewer: Viewer;
@@ -18,15 +20,6 @@ interface Props {
   stock: BallRow[];
   checks: Checklist;
 }
-
-const PAPERS = {
-  a4: { name: 'A4', size: 'A4 portrait', copies: 1 },
-  letter: { name: 'Letter', size: 'letter portrait', copies: 1 },
-  'a4-two': { name: 'A4, two to a page', size: 'A4 landscape', copies: 2 },
-  'letter-two': { name: 'Letter, two to a page', size: 'letter landscape', copies: 2 },
-  pocket: { name: 'pocket (A6)', size: '105mm 148mm', copies: 1 },
-} as const;
-type Paper = keyof typeof PAPERS;
 
 export default function CardPage(props: Props) {
   return (
@@ -43,7 +36,9 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
   const day = today();
   const address = `${location.origin}/card?ladder=${ladder.id}`;
   const [drawing, setDrawing] = useState(false);
-  const { size, copies } = PAPERS[paper];
+  const { size, copies, marginMm } = PAPERS[paper];
+  const sheet = useRef<HTMLDivElement>(null);
+  const fit = usePaperFit(sheet, paper, PAPERS[paper]);
   const card = () =>
     makeCard(
       ladder,
@@ -78,7 +73,7 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
 
   return (
     <div className="px-4 pt-4 pb-12 md:px-6 print:p-0">
-      <style>{`@page { size: ${size}; margin: ${paper === 'pocket' ? '6mm' : '11mm'} }`}</style>
+      <style>{`@page { size: ${size}; margin: ${marginMm}mm }`}</style>
       <div className="no-print mb-4 flex flex-wrap items-end gap-3 border-b border-base-content pb-4">
         <div className="mr-auto">
           <a href={`/ladders/${ladder.id}`} className="text-sm font-medium text-quiet hover:underline">
@@ -111,7 +106,7 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
         </button>
       </div>
       <div className={copies === 1 ? 'lg:grid lg:grid-cols-[minmax(0,46rem)_minmax(0,1fr)] lg:gap-8' : ''}>
-        <div className={`card-sheet paper-${paper}`}>
+        <div ref={sheet} className={`card-sheet paper-${paper}`} style={{ '--fit': fit } as CSSProperties}>
           {Array.from({ length: copies }, (_, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: copies of one card
             <SetupCard key={i} {...{ ladder, machine, machines, court, stock, checks, address, day }} />

@@ -23,19 +23,38 @@ const styles = StyleSheet.create({
   value: { fontSize: 16, fontWeight: 700, lineHeight: 1.2 },
   line: { flexDirection: 'row', borderBottomWidth: 0.8, paddingVertical: 3 },
 });
-const CELLS = ['5%', '29%', '27%', '18%', '10%', '11%'] as const;
+const CELLS = ['5%', '35%', '17%', '20%', '11%', '12%'] as const;
+/** Where a rung says the dials of several balls. */
+const CELLS_OF_BALLS = ['4%', '22%', '43%', '10%', '10%', '11%'] as const;
 
 /** Signs the font does not have, in ones it has. */
 const plain = (text: string): string =>
   text.replace(/(\d?)([⅓⅔⅛⅜⅝⅞])/g, (_, whole: string, sign: string) => `${whole}${whole ? ' ' : ''}${FRACTIONS[sign]}`);
 const FRACTIONS: Record<string, string> = { '⅓': '1/3', '⅔': '2/3', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' };
 
+type Paper = 'A4' | 'LETTER' | 'A6';
+
+/** A little smaller each time, until all of it is on one page. */
+const SMALLER = 0.93;
+const TRIES = 10;
+
 /** A card as a PDF of one page. @param paper react-pdf's name of the size @param address that opens it */
-export function cardPdf(words: CardWords, rung: RungDocument, sport: Sport, paper: 'A4' | 'LETTER' | 'A6', address: string): Promise<Blob> {
+export async function cardPdf(words: CardWords, rung: RungDocument, sport: Sport, paper: Paper, address: string): Promise<Blob> {
+  let scaleBy = paper === 'A6' ? 0.56 : 1;
+  let drawn = await drawCard(words, rung, sport, paper, address, scaleBy);
+  for (let i = 0; i < TRIES && (await pagesOf(drawn)) > 1; i++) {
+    scaleBy *= SMALLER;
+    drawn = await drawCard(words, rung, sport, paper, address, scaleBy);
+  }
+  return drawn;
+}
+
+const pagesOf = async (file: Blob): Promise<number> => (await file.text()).match(/\/Type \/Page\b/g)?.length ?? 0;
+
+function drawCard(words: CardWords, rung: RungDocument, sport: Sport, paper: Paper, address: string, scaleBy: number): Promise<Blob> {
   const isPocket = paper === 'A6';
-  // points of height beside the drawing: what is always there, and each rung; a long ladder is set smaller to stay on one page
-  const scaleBy =
-    (isPocket ? 0.56 : 1) * Math.min(1, 500 / (290 + words.rows.reduce((sum, { feeds }) => sum + Math.max(28, 6 + 13 * feeds.length), 0)));
+  const several = words.rows.some(({ feeds }) => feeds.length > 0);
+  const widths = several ? CELLS_OF_BALLS : CELLS;
   const { size, path } = qrPath(address);
   const sizes = { fontSize: 10.5 * scaleBy, padding: 32 * scaleBy };
   return pdf(
@@ -67,15 +86,23 @@ export function cardPdf(words: CardWords, rung: RungDocument, sport: Sport, pape
             </View>
           ))}
         </View>
-        <Row cells={['', 'rung', 'dials', 'turn · every', 'balls', 'climb at']} />
+        <Row
+          widths={widths}
+          cells={['', 'rung', several ? 'dials, turn' : 'dials', several ? 'every' : 'turn · every', 'balls', 'climb at']}
+        />
         {words.rows.map(({ number, name, focalPoint, dials, turn, every, balls, gate, feeds }) => (
           <Row
             key={number}
+            widths={widths}
             cells={[
               String(number),
               focalPoint && !isPocket ? `${name}\n${focalPoint}` : name,
-              feeds.length === 0 ? dials : feeds.map((feed) => `${feed.name}: ${feed.dials}, ${feed.turn}`).join('\n'),
-              feeds.length === 0 ? `${turn} · ${every}` : every,
+              feeds.length === 0
+                ? several
+                  ? `${dials}, ${turn}`
+                  : dials
+                : feeds.map((feed) => `${feed.name}: ${feed.dials}, ${feed.turn}`).join('\n'),
+              several ? every : `${turn} · ${every}`,
               balls,
               gate,
             ]}
@@ -102,11 +129,11 @@ export function cardPdf(words: CardWords, rung: RungDocument, sport: Sport, pape
   ).toBlob();
 }
 
-const Row = ({ cells }: { cells: readonly string[] }) => (
+const Row = ({ cells, widths }: { cells: readonly string[]; widths: readonly string[] }) => (
   <View style={styles.line} wrap={false}>
     {cells.map((cell, i) => (
       // biome-ignore lint/suspicious/noArrayIndexKey: columns
-      <Text key={i} style={{ width: CELLS[i]!, paddingRight: 4, fontWeight: i === 0 ? 700 : 400 }}>
+      <Text key={i} style={{ width: widths[i]!, paddingRight: 4, fontWeight: i === 0 ? 700 : 400 }}>
         {plain(cell)}
       </Text>
     ))}
