@@ -73,8 +73,8 @@ const toResult = ({ id, seq, outcome, speedMps, elevationDeg, bearingDeg, radarM
 });
 
 /** Rounds with their results and the names that belong to them, newest first; archived players and kit keep their names. */
-export async function readRounds(store: Store, where: { roundId?: string } = {}): Promise<RoundRow[]> {
-  const rounds = await store.list(round, where.roundId ? eq(round.id, where.roundId) : undefined, desc(round.startedAt));
+export async function readRounds(store: Store, where: { rungIds?: readonly string[] } = {}): Promise<RoundRow[]> {
+  const rounds = await store.list(round, where.rungIds ? inArray(round.rungId, [...where.rungIds]) : undefined, desc(round.startedAt));
   if (rounds.length === 0) return [];
   const of = (key: 'playerId' | 'machineId' | 'courtId' | 'rungId'): string[] => rounds.map((each) => each[key]);
   const [results, players, machines, courts, rungs] = await Promise.all([

@@ -3,6 +3,7 @@ import { type KeyboardEvent, type PointerEvent, useState } from 'react';
 import { CourtDrawing } from './CourtDrawing.tsx';
 import { describeSpot } from './place.ts';
 import { rulerScale } from './scale.ts';
+import { boxIn } from './targetBox.ts';
 import { useUnits } from './Units.tsx';
 import { useWidth } from './useWidth.ts';
 
@@ -81,18 +82,7 @@ export function LandingPlan({ plan, machine, marks, landed, zone, onMark, off = 
         onBlur={() => setCross(null)}
       >
         <CourtDrawing plan={plan} scale={scale} />
-        {zone && (
-          <rect
-            x={Math.min(scale.along(zone.y - zone.depthM / 2), scale.along(zone.y + zone.depthM / 2))}
-            y={Math.min(scale.across(zone.x - zone.widthM / 2), scale.across(zone.x + zone.widthM / 2))}
-            width={zone.depthM * scale.perM}
-            height={zone.widthM * scale.perAcross}
-            fill="none"
-            stroke="var(--color-arrive)"
-            strokeWidth={2.5}
-            strokeDasharray="6 4"
-          />
-        )}
+        {zone && <rect {...boxIn(zone, scale)} fill="none" stroke="var(--color-arrive)" strokeWidth={2.5} strokeDasharray="6 4" />}
         <rect x={scale.along(machine.y) - 9} y={scale.across(machine.x) - 9} width={18} height={18} fill="currentColor" />
         {landed && (
           <g data-testid="landed" data-x={landed.x} data-y={landed.y}>

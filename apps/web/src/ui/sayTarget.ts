@@ -1,5 +1,6 @@
 import {
   COURT_PLANS,
+  type CourtPlan,
   FIELD_PLAN,
   type PlayerTarget,
   placeOfTarget,
@@ -12,10 +13,13 @@ import { describeSpot } from './place.ts';
 
 type Aimed = Pick<RungDocument, 'targetAt' | 'targetSize' | 'feeds'>;
 
+/** What a target is drawn on and measured from: of baseball the whole field. */
+export const targetPlan = (sport: Sport): CourtPlan => (sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport]);
+
 /** Named where it stands at a named place, else measured from the lines. */
 export function sayPlace(target: PlayerTarget, sport: Sport, length: (m: number) => string): string {
   const place = placeOfTarget(sport, target);
-  return place ? TARGET_PLACE_NAMES[sport][place] : describeSpot(sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport], target, length);
+  return place ? TARGET_PLACE_NAMES[sport][place] : describeSpot(targetPlan(sport), target, length);
 }
 
 /** Balls to fielders are taken, not hit to a place. */

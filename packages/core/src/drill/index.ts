@@ -25,7 +25,9 @@ export {
 export {
   firstTargetAt,
   isSoft,
+  isWayBlocked,
   landingZone,
+  metAt,
   mirrorPlace,
   type PlayerTarget,
   passesMachine,

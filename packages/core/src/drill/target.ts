@@ -124,12 +124,20 @@ export function targetsOf(rung: Pick<RungDocument, 'targetAt' | 'targetSize' | '
   rung.feeds.forEach((feed, i) => {
     const target = feed.on && feed.counts !== false ? targetOf(rung, feed) : null;
     if (!target) return;
-    const same = all.find(({ target: { x, y } }) => Math.hypot(x - target.x, y - target.y) < 0.05);
+    const same = all.find((each) => away(each.target, target) < 0.05);
     if (same) same.feeds.push(i + 1);
     else all.push({ target, feeds: [i + 1] });
   });
   return all;
 }
+
+/** Where a ball of a net sport is hit, as far as it is known before it is flown. */
+export const metAt = (rung: Pick<RungDocument, 'player'>, { meet, target }: Pick<Feed, 'meet' | 'target'>): Spot =>
+  meet ?? { x: target.x, y: rung.player.start.y };
+
+/** Whether a feed of a net sport, hit to this target, passes the machine that threw it too near. */
+export const isWayBlocked = (rung: Pick<RungDocument, 'player'>, feed: Feed, target: Spot): boolean =>
+  passesMachine(metAt(rung, feed), target, feed.launch);
 
 /** The named place a target stands at, when it is at one. */
 export function placeOfTarget(sport: Sport, target: PlayerTarget): TargetPlaceId | null {

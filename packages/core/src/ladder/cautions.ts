@@ -1,5 +1,5 @@
 import type { Caution } from '../bench/index.ts';
-import { balanceOf, isIn, passesMachine, programOf, type RungDocument, targetOf } from '../drill/index.ts';
+import { balanceOf, isIn, isWayBlocked, programOf, type RungDocument, targetOf } from '../drill/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
 import { ballById, type Sport } from '../sport/index.ts';
 import { CAP_BALLS, type Judgement } from './judge.ts';
@@ -137,8 +137,7 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
     sport !== 'baseball' &&
     feeds.some((feed) => {
       const target = feed.counts === false ? null : targetOf(rung, feed);
-      const met = feed.meet ?? { x: feed.target.x, y: rung.player.start.y };
-      return target !== null && passesMachine(met, target, feed.launch);
+      return target !== null && isWayBlocked(rung, feed, target);
     });
   if (inTheWay)
     cautions.push({

@@ -1,10 +1,11 @@
 import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url';
-import { flightsOf, isIn, planOf, type RungDocument, type Sport } from '@good-arc/core';
+import { flightsOf, planOf, type RungDocument, type Sport } from '@good-arc/core';
 import { Document, Font, Line, Page, Path, Polyline, pdf, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
 import { rulerScale } from '../../ui/scale.ts';
+import { boxIn } from '../../ui/targetBox.ts';
 import type { CardWords } from './describe.ts';
-import { boxIn, drawn } from './drawn.ts';
+import { drawn } from './drawn.ts';
 import { qrPath } from './qrPath.ts';
 
 /** Loaded only when a PDF is asked for: half a megabyte of library. */
@@ -41,12 +42,12 @@ const TRIES = 10;
 /** A card as a PDF of one page. @param paper react-pdf's name of the size @param address that opens it */
 export async function cardPdf(words: CardWords, rung: RungDocument, sport: Sport, paper: Paper, address: string): Promise<Blob> {
   let scaleBy = paper === 'A6' ? 0.56 : 1;
-  let drawn = await drawCard(words, rung, sport, paper, address, scaleBy);
-  for (let i = 0; i < TRIES && (await pagesOf(drawn)) > 1; i++) {
+  let file = await drawCard(words, rung, sport, paper, address, scaleBy);
+  for (let i = 0; i < TRIES && (await pagesOf(file)) > 1; i++) {
     scaleBy *= SMALLER;
-    drawn = await drawCard(words, rung, sport, paper, address, scaleBy);
+    file = await drawCard(words, rung, sport, paper, address, scaleBy);
   }
-  return drawn;
+  return file;
 }
 
 const pagesOf = async (file: Blob): Promise<number> => (await file.text()).match(/\/Type \/Page\b/g)?.length ?? 0;
@@ -161,12 +162,10 @@ const PROFILE = 62;
 function Drawing({ rung, sport }: { rung: RungDocument; sport: Sport }) {
   const plan = planOf({ sport, target: rung.feeds[0]!.target });
   const scale = rulerScale(plan, WIDTH, 190);
-  const { places, balls, targets } = drawn(rung, plan);
+  const { feeds, places, balls, targets } = drawn(rung, plan);
   const { along, across, planHeight } = scale;
   const height = planHeight + PROFILE;
-  const paths = flightsOf(rung)
-    .filter((_, i) => isIn(rung.feeds[i]!, rung.absent))
-    .map(({ flight }) => flight.path);
+  const paths = flightsOf({ ...rung, feeds }).map(({ flight }) => flight.path);
   const highest = Math.max(1.6, ...paths.flatMap((path) => path.map(([, , , z]) => z)));
   const perUp = Math.min(scale.perM * 2.2, (PROFILE - 6) / highest);
   return (

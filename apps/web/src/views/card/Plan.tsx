@@ -1,7 +1,8 @@
 import { planOf, type RungDocument, type Sport } from '@good-arc/core';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { rulerScale } from '../../ui/scale.ts';
-import { boxIn, cornersOf, drawn } from './drawn.ts';
+import { boxIn, cornersOf } from '../../ui/targetBox.ts';
+import { drawn } from './drawn.ts';
 
 /** Units across the drawing. */
 export const CARD_WIDTH = 720;

@@ -1,6 +1,6 @@
-import { COURT_PLANS, type Feed, FIELD_PLAN, type RungDocument, type Sport, shortTurnDeg, targetsOf } from '@good-arc/core';
+import { COURT_PLANS, type Feed, type RungDocument, type Sport, shortTurnDeg, targetsOf } from '@good-arc/core';
 import { describeSpot } from '../../ui/place.ts';
-import { sayPlace } from '../../ui/sayTarget.ts';
+import { sayPlace, targetPlan } from '../../ui/sayTarget.ts';
 
 /** A mark this near counts as the mark, m: a hand's breadth. */
 const ON_MARK_M = 0.1;
@@ -37,7 +37,7 @@ export function sayTurn(bearingDeg: number): string {
 /** Where the machine’s ball is to come down, or pass over the plate. */
 export function sayLanding({ target }: Pick<Feed, 'target'>, sport: Sport, length: (m: number) => string): string {
   if (target.kind === 'plane') return `over the plate at ${length(target.z)}`;
-  return describeSpot(sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport], target, length);
+  return describeSpot(targetPlan(sport), target, length);
 }
 
 /** The boxes of cones that are hit to, each with its size and its middle from the lines; empty when the coach says where. */

@@ -1,10 +1,9 @@
 import {
   away,
-  COURT_PLANS,
   type Feed,
-  FIELD_PLAN,
+  isWayBlocked,
+  metAt,
   type PlayerTarget,
-  passesMachine,
   placeOfTarget,
   type RungDocument,
   resizeTarget,
@@ -20,8 +19,9 @@ import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { Handle } from '../../ui/Handle.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
-import { sayPlace } from '../../ui/sayTarget.ts';
+import { sayPlace, targetPlan } from '../../ui/sayTarget.ts';
 import { type RulerScale, rulerScale } from '../../ui/scale.ts';
+import { boxIn, cornersOf } from '../../ui/targetBox.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { useWidth } from '../../ui/useWidth.ts';
 
@@ -43,7 +43,7 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
   const [of, setOf] = useState<'all' | number>('all');
   // each drag, and each stay on the keys, is one step of undo
   const gesture = useRef(0);
-  const plan = sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport];
+  const plan = targetPlan(sport);
   const width = sport === 'baseball' ? Math.min(room, FIELD_PX) : room;
   const scale = rulerScale(plan, width, sport === 'baseball' ? FIELD_PX : TALLEST_PX);
   const { feeds, targetSize } = document;
@@ -61,10 +61,7 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
       resizeTarget(sport, document, { widthM, depthM: Math.max(0.1, (targetSize.depthM * widthM) / targetSize.widthM) }),
       'target size',
     );
-  const blocked =
-    target !== null &&
-    sport !== 'baseball' &&
-    feeds.some((feed) => passesMachine(feed.meet ?? { x: feed.target.x, y: document.player.start.y }, target, feed.launch));
+  const blocked = target !== null && sport !== 'baseball' && feeds.some((feed) => isWayBlocked(document, feed, target));
   const names = TARGET_PLACE_NAMES[sport];
   const isOpen = chosen ? chosen.targetAt === undefined : target === null;
   const value = isOpen ? 'none' : ((target && placeOfTarget(sport, target)) ?? 'own');
@@ -81,7 +78,7 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
         >
           <CourtDrawing plan={plan} scale={scale} />
           {feeds.map((feed, i) => {
-            const met = feed.meet ?? { x: feed.target.x, y: document.player.start.y };
+            const met = metAt(document, feed);
             const to = feed.on && feed.counts !== false ? targetOf(document, feed) : null;
             return (
               // biome-ignore lint/suspicious/noArrayIndexKey: feeds have no other identity
@@ -177,25 +174,12 @@ function withTarget({ targetAt: _before, ...feed }: Feed, targetAt: Feed['target
 }
 
 /** The target in plan, with a cone on each corner. */
-function TargetBox({ target: { x, y, widthM, depthM }, scale, faint }: { target: PlayerTarget; scale: RulerScale; faint: boolean }) {
-  const corners = [-1, 1].flatMap((side) =>
-    [-1, 1].map((end) => [scale.along(y + (end * depthM) / 2), scale.across(x + (side * widthM) / 2)]),
-  );
-  const [left, top] = [0, 1].map((axis) => Math.min(...corners.map((corner) => corner[axis]!)));
+function TargetBox({ target, scale, faint }: { target: PlayerTarget; scale: RulerScale; faint: boolean }) {
   return (
     <g opacity={faint ? 0.5 : 1} aria-hidden="true">
-      <rect
-        x={left}
-        y={top}
-        width={depthM * scale.perM}
-        height={widthM * scale.perAcross}
-        fill="var(--color-arrive)"
-        fillOpacity={0.15}
-        stroke="var(--color-arrive)"
-        strokeWidth={2.5}
-      />
-      {corners.map(([cx, cy]) => (
-        <path key={`${cx} ${cy}`} d={`M${cx} ${cy! - 5}l4.5 8h-9z`} fill="var(--color-arrive)" />
+      <rect {...boxIn(target, scale)} fill="var(--color-arrive)" fillOpacity={0.15} stroke="var(--color-arrive)" strokeWidth={2.5} />
+      {cornersOf(target).map(({ x, y }) => (
+        <path key={`${x} ${y}`} d={`M${scale.along(y)} ${scale.across(x) - 5}l4.5 8h-9z`} fill="var(--color-arrive)" />
       ))}
     </g>
   );
