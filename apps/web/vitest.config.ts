@@ -1,5 +1,13 @@
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  test: { name: 'web', include: ['test/**/*.test.{ts,tsx}'], testTimeout: 30_000, hookTimeout: 30_000, fileParallelism: false },
+  test: {
+    // a line waits as long as its page may be silent: a busy processor is no lost machine
+    env: { GOODARC_PATIENCE_MS: '3000' },
+    name: 'web',
+    include: ['test/**/*.test.{ts,tsx}'],
+    testTimeout: 30_000,
+    hookTimeout: 30_000,
+    fileParallelism: false,
+  },
 });

@@ -1,3 +1,3 @@
 import { defineConfig } from 'vitest/config';
 
-export default defineConfig({ test: { name: 'core', include: ['test/**/*.test.ts'], testTimeout: 60_000 } });
+export default defineConfig({ test: { name: 'core', include: ['test/**/*.test.ts'], testTimeout: 180_000 } });

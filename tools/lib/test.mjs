@@ -1,13 +1,14 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { buildAll } from './build.mjs';
 import { startDatabase } from './mariadb.mjs';
 import { DATA, ROOT, WEB } from './paths.mjs';
 import { Stop, say } from './say.mjs';
 import { ensureModules, ensurePrograms } from './setup.mjs';
 
-/** @typedef {{ passed: number, failed: number }} Count */
+/** What a part counted, and each failure by name with the head of its error. @typedef {{ passed: number, failed: number, failures: string[] }} Count */
 
 const REPORTS = join(DATA, 'reports');
 
@@ -25,12 +26,52 @@ function check(name, command, options) {
   say(`\n— ${name}`);
   const ok = show(['npx', '--no-install', ...command], options);
   say(ok ? `  ${name}: good` : `  ${name}: FAILED`);
-  return { passed: Number(ok), failed: Number(!ok) };
+  return { passed: Number(ok), failed: Number(!ok), failures: ok ? [] : [name] };
 }
+
+/** @param {Count[]} counts @returns {Count} */
+const sum = (counts) => ({
+  passed: counts.reduce((all, { passed }) => all + passed, 0),
+  failed: counts.reduce((all, { failed }) => all + failed, 0),
+  failures: counts.flatMap(({ failures }) => failures),
+});
 
 /** What a runner counted; a runner that died without a report is one failure. @param {string} file @param {(report: any) => Count} read @returns {Count} */
 function countIn(file, read) {
-  return existsSync(file) ? read(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 1 };
+  return existsSync(file)
+    ? read(JSON.parse(readFileSync(file, 'utf8')))
+    : { passed: 0, failed: 1, failures: [`no report in ${basename(file)}: its runner died`] };
+}
+
+/** The head of an error, without colours. @param {string} name @param {string} [error] */
+const failure = (name, error = '') =>
+  [name, ...stripVTControlCharacters(error).split('\n').slice(0, 12)].filter((line) => line.trim() !== '').join('\n      ');
+
+/** What Vitest's JSON report counted: a file that could not be loaded has no tests in it. @param {any} report @returns {Count} */
+export function readVitest({ numPassedTests, success, testResults }) {
+  const failures = testResults.flatMap((/** @type {any} */ file) => {
+    const failed = file.assertionResults.filter((/** @type {any} */ one) => one.status === 'failed');
+    if (failed.length === 0) return file.status === 'failed' ? [failure(file.name, file.message)] : [];
+    return failed.map((/** @type {any} */ one) => failure(`${basename(file.name)} › ${one.fullName}`, one.failureMessages[0]));
+  });
+  // an error outside every test fails the run too
+  if (!success && failures.length === 0) failures.push('an error outside the tests: see above');
+  return { passed: numPassedTests, failed: failures.length, failures };
+}
+
+/** What Playwright's JSON report counted; a second try that went well has passed. @param {any} report @returns {Count} */
+export function readPlaywright({ suites, stats, errors }) {
+  /** @param {any} suite @returns {string[]} */
+  const within = (suite) => [
+    ...(suite.suites ?? []).flatMap(within),
+    ...(suite.specs ?? []).flatMap((/** @type {any} */ spec) =>
+      spec.tests
+        .filter((/** @type {any} */ one) => one.status === 'unexpected')
+        .map((/** @type {any} */ one) => failure(`[${one.projectName}] ${spec.file} › ${spec.title}`, one.results.at(-1)?.error?.message)),
+    ),
+  ];
+  const failures = [...suites.flatMap(within), ...errors.map((/** @type {any} */ error) => failure('browser tests', error.message))];
+  return { passed: stats.expected + stats.flaky, failed: failures.length, failures };
 }
 
 /** @param {string[]} [projects] @param {NodeJS.ProcessEnv} [env] @returns {Count} */
@@ -50,10 +91,7 @@ function vitest(projects = [], env = process.env) {
     ],
     { env },
   );
-  return countIn(report, ({ numPassedTests, numFailedTests, numFailedTestSuites, success }) => ({
-    passed: numPassedTests,
-    failed: success ? 0 : Math.max(1, numFailedTests, numFailedTestSuites > 0 && numFailedTests === 0 ? numFailedTestSuites : 0),
-  }));
+  return countIn(report, readVitest);
 }
 
 /** @returns {Promise<Count>} */
@@ -79,11 +117,7 @@ function browserAt(project, port) {
     },
     stdio: ['ignore', 'inherit', 'inherit'],
   });
-  return new Promise((resolve) =>
-    child.on('close', () =>
-      resolve(countIn(report, ({ stats, errors }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected + errors.length }))),
-    ),
-  );
+  return new Promise((resolve) => child.on('close', () => resolve(countIn(report, readPlaywright))));
 }
 
 /** @returns {Promise<Count>} */
@@ -92,8 +126,7 @@ async function browser() {
   say('\n— browser tests, desk and phone side by side');
   // the second begins when the first is up: each looks for free ports as it starts
   const later = new Promise((resolve) => setTimeout(resolve, 15_000)).then(() => browserAt('phone', 4391));
-  const [desk, phone] = await Promise.all([browserAt('desk', 4390), later]);
-  return { passed: desk.passed + phone.passed, failed: desk.failed + phone.failed };
+  return sum(await Promise.all([browserAt('desk', 4390), later]));
 }
 
 /** @returns {Count} */
@@ -115,7 +148,7 @@ const lint = () => {
     ]),
     check('dead code', ['knip']),
   ];
-  return checks.reduce((a, b) => ({ passed: a.passed + b.passed, failed: a.failed + b.failed }));
+  return sum(checks);
 };
 
 /** @type {Record<string, () => Count | Promise<Count>>} */
@@ -131,13 +164,15 @@ export async function test(args) {
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });
   process.env.ASTRO_TELEMETRY_DISABLED = '1';
-  const total = { passed: 0, failed: 0 };
+  /** @type {Count[]} */
+  const counts = [];
   for (const [name, run] of Object.entries(PARTS)) {
     if (only !== undefined && only !== name) continue;
-    const { passed, failed } = await run();
-    total.passed += passed;
-    total.failed += failed;
+    counts.push(await run());
   }
+  const total = sum(counts);
+  // last, where nobody has to look for it
+  if (total.failed > 0) say(`\n  Failed:\n${total.failures.map((line) => `    ${line}`).join('\n')}`);
   say(`\n  all of it took ${((Date.now() - began) / 60_000).toFixed(1)} min`);
   process.stdout.write(`${total.passed} passed, ${total.failed} failed\n`);
   if (total.failed > 0) process.exitCode = 1;

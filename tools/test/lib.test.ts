@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { afterEach, describe, expect, test } from 'vitest';
 import { alive, commandOf, endById, freePort, start, stop } from '../lib/children.mjs';
 import { startDatabase } from '../lib/mariadb.mjs';
+import { readPlaywright, readVitest } from '../lib/test.mjs';
 
 const cleanUp: (() => unknown)[] = [];
 afterEach(async () => {
@@ -92,5 +93,38 @@ describe('our own MariaDB', () => {
     const { statSync } = await import('node:fs');
     expect(statSync(join(dir, 'db.password')).mode & 0o077).toBe(0);
     expect(server.urlOf('any')).toMatch(/^mysql:\/\/goodarc:[\w-]{20,}@127\.0\.0\.1:\d+\/any$/);
+  });
+});
+
+describe('what the runners counted', () => {
+  test('Vitest: each failed test by name with its error, a file that does not load, an error outside', () => {
+    const assertionResults = [
+      { status: 'passed', fullName: 'aim up' },
+      { status: 'failed', fullName: 'aim down', failureMessages: ['\u001b[31mexpected 2 to be 3\u001b[39m\n    at aim.test.ts:4'] },
+    ];
+    const testResults = [
+      { name: '/x/aim.test.ts', status: 'failed', assertionResults },
+      { name: '/x/fly.test.ts', status: 'failed', message: 'no such module', assertionResults: [] },
+    ];
+    const count = readVitest({ numPassedTests: 1, success: false, testResults });
+    expect(count).toMatchObject({ passed: 1, failed: 2 });
+    expect(count.failures[0]).toBe('aim.test.ts › aim down\n      expected 2 to be 3\n          at aim.test.ts:4');
+    expect(count.failures[1]).toContain('no such module');
+    expect(readVitest({ numPassedTests: 1, success: false, testResults: [] })).toMatchObject({ passed: 1, failed: 1 });
+    expect(readVitest({ numPassedTests: 1, success: true, testResults: [] })).toEqual({ passed: 1, failed: 0, failures: [] });
+  });
+  test('Playwright: a second try that went well has passed; what failed is named with its last error', () => {
+    const spec = (title: string, status: string) => ({
+      title,
+      file: 'kit.spec.ts',
+      tests: [{ projectName: 'desk', status, results: [{}, { error: { message: 'not visible' } }] }],
+    });
+    const report = {
+      suites: [{ specs: [spec('one', 'flaky')], suites: [{ specs: [spec('two', 'unexpected')] }] }],
+      stats: { expected: 4, flaky: 1 },
+      errors: [],
+    };
+    expect(readPlaywright(report)).toEqual({ passed: 5, failed: 1, failures: ['[desk] kit.spec.ts › two\n      not visible'] });
+    expect(readPlaywright({ ...report, errors: [{ message: 'no server' }] }).failed).toBe(2);
   });
 });

@@ -60,7 +60,7 @@ beforeEach(async () => {
     [ids.second, 'Two-wheel pitching machine'],
   ] as const) {
     const profile = profileOf(kind);
-    const server = await serveMachine({ port: 0, profile: { ...profile, hopper: 40 }, seed: 3, timeFactor: 30 });
+    const server = await serveMachine({ port: 0, profile: { ...profile, hopper: 40 }, seed: 3, timeFactor: 15, patienceMs: 12_000 });
     servers.push(server);
     await put('machines', id, { name: kind, profile, linkAddress: `127.0.0.1:${(server.address() as AddressInfo).port}` });
   }
@@ -118,7 +118,8 @@ describe('a copy of a built-in drill', () => {
 });
 
 describe('two machines on one rung', () => {
-  test('each is armed with its own balls, and they come in the order that is called', async () => {
+  // the two run on their own clocks from their own start: a pause of the processor between the two commands is an order of its own
+  test('each is armed with its own balls, and they come in the order that is called', { retry: 2 }, async () => {
     const [ladder] = await readLadders(store);
     const called = ladder!.rungs[2]!;
     const thrown: { by: string; at: number }[] = [];
@@ -135,9 +136,15 @@ describe('two machines on one rung', () => {
         if (event.event === 'release') thrown.push({ by, at: performance.now() });
       }, '');
     const stops = [listen(ids.first, '1'), listen(ids.second, '2')];
-    await until(async () => (await tell(ids.first, { do: 'feed' })).body.ok === true);
-    await until(async () => (await tell(ids.second, { do: 'feed' })).body.ok === true);
-    const beat = setInterval(() => [ids.first, ids.second].map((id) => links.open(id, scope.clubId)!.attend('')), 300);
+    const states = new Map<string, string>();
+    for (const id of [ids.first, ids.second]) {
+      const hear = (event: CourtsideEvent) => void (event.event === 'status' && states.set(id, event.state));
+      stops.push(links.open(id, scope.clubId)!.listen(hear, ''));
+    }
+    await until(async () => [...states.values()].filter((state) => state === 'ready').length === 2);
+    const fed = await Promise.all([ids.first, ids.second].map((id) => tell(id, { do: 'feed' })));
+    expect(fed.map(({ body }) => body.ok)).toEqual([true, true]);
+    const beat = setInterval(() => [ids.first, ids.second].map((id) => links.open(id, scope.clubId)?.attend('')), 300);
     await until(async () => thrown.length >= 10);
     clearInterval(beat);
     for (const stop of stops) stop();
@@ -152,7 +159,7 @@ describe('two machines on one rung', () => {
 
 /** Tries until it is so: a line takes a moment to open. */
 async function until(check: () => Promise<boolean>): Promise<void> {
-  for (const end = Date.now() + 10_000; !(await check()); await new Promise((resolve) => setTimeout(resolve, 60)))
+  for (const end = Date.now() + 20_000; !(await check()); await new Promise((resolve) => setTimeout(resolve, 60)))
     if (Date.now() > end) throw new Error('did not happen in time');
 }
 

@@ -1,6 +1,6 @@
 import { connect, type Socket } from 'node:net';
 import type { z } from 'zod';
-import { type Clock, realClock } from './clock.ts';
+import { afterListening, type Clock, realClock } from './clock.ts';
 import { readLines, writeLine } from './lines.ts';
 import { type Command, HEARTBEAT_EVERY_MS, type MachineEvent, machineEventSchema, type Reply, replySchema } from './protocol.ts';
 
@@ -18,6 +18,8 @@ export interface MachineClientOptions {
   port: number;
   onEvent: (event: LinkEvent) => void;
   clock?: Clock;
+  /** How long a silent machine is waited for at least, ms, where the test rig is too busy to speak in time. */
+  patienceMs?: number;
 }
 
 /**
@@ -32,9 +34,9 @@ export class MachineClient {
   private up = false;
   private closed = false;
   private counter = 0;
-  private heardAtMs = 0;
   private readonly waiting = new Map<string, (reply: Reply) => void>();
   private cancelTick: (() => void) | null = null;
+  private cancelSilence: (() => void) | null = null;
 
   constructor(options: MachineClientOptions) {
     this.options = options;
@@ -56,13 +58,14 @@ export class MachineClient {
   close(): void {
     this.closed = true;
     this.cancelTick?.();
+    this.cancelSilence?.();
     this.socket?.destroy();
   }
 
   private exchange(socket: Socket, body: CommandBody): Promise<Reply> {
     const id = `c${++this.counter}`;
     return new Promise((resolve) => {
-      const cancel = this.clock.after(REPLY_WITHIN_MS, () => {
+      const cancel = afterListening(this.clock, this.atLeast(REPLY_WITHIN_MS), () => {
         this.waiting.delete(id);
         resolve(this.failed('timeout', 'The machine did not answer in a second.'));
       });
@@ -72,6 +75,10 @@ export class MachineClient {
       });
       writeLine(socket, { id, ...body });
     });
+  }
+
+  private atLeast(ms: number): number {
+    return Math.max(ms, this.options.patienceMs ?? 0);
   }
 
   private failed(code: 'timeout' | 'link-lost', text: string): Reply {
@@ -97,7 +104,7 @@ export class MachineClient {
   }
 
   private hear(value: unknown): void {
-    this.heardAtMs = this.clock.nowMs();
+    this.listen();
     const reply = replySchema.safeParse(value);
     if (reply.success) {
       this.waiting.get(reply.data.re)?.(reply.data);
@@ -110,15 +117,19 @@ export class MachineClient {
 
   private tick(): void {
     this.cancelTick = this.clock.after(HEARTBEAT_EVERY_MS, () => {
-      if (this.up && this.socket) {
-        if (this.clock.nowMs() - this.heardAtMs > SILENT_MS) this.socket.destroy();
-        else if (this.alive) void this.exchange(this.socket, { do: 'heartbeat' });
-      }
+      if (this.up && this.socket && this.alive) void this.exchange(this.socket, { do: 'heartbeat' });
       this.tick();
     });
   }
 
+  /** Begins to wait for the machine's next word. */
+  private listen(): void {
+    this.cancelSilence?.();
+    this.cancelSilence = afterListening(this.clock, this.atLeast(SILENT_MS), () => this.socket?.destroy());
+  }
+
   private setUp(up: boolean): void {
+    if (!up) this.cancelSilence?.();
     if (up === this.up) return;
     this.up = up;
     for (const [id, settle] of this.waiting) {

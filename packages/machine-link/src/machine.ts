@@ -1,5 +1,5 @@
 import { type MachineProfile, reachS } from '@good-arc/core';
-import type { Clock } from './clock.ts';
+import { afterListening, type Clock } from './clock.ts';
 import type { DialLaw } from './dial-law.ts';
 import {
   type Action,
@@ -272,7 +272,9 @@ export class SimulatedMachine {
 
   private watch(): void {
     this.cancelWatchdog?.();
-    this.cancelWatchdog = this.options.clock.after(this.options.patienceMs ?? HEARTBEAT_LOST_MS, () => this.stopFor('no heartbeat'));
+    this.cancelWatchdog = afterListening(this.options.clock, this.options.patienceMs ?? HEARTBEAT_LOST_MS, () =>
+      this.stopFor('no heartbeat'),
+    );
   }
 
   private later(seconds: number, run: () => void): void {

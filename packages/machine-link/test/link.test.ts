@@ -13,7 +13,7 @@ afterEach(() => {
 
 const portOf = (server: Server): number => (server.address() as AddressInfo).port;
 
-async function until<T>(read: () => T | undefined | false, withinMs = 4000): Promise<T> {
+async function until<T>(read: () => T | undefined | false, withinMs = 20_000): Promise<T> {
   const end = Date.now() + withinMs;
   for (;;) {
     const value = read();
@@ -23,10 +23,11 @@ async function until<T>(read: () => T | undefined | false, withinMs = 4000): Pro
   }
 }
 
-async function rig(timeFactor = 20) {
-  const server = await serveMachine({ port: 0, profile, seed: 1, timeFactor });
+/** Patience as in the browser tests: what a second without a heartbeat does is for its own test, and for the machine's on a clock by hand. */
+async function rig(timeFactor = 20, patienceMs = 8000) {
+  const server = await serveMachine({ port: 0, profile, seed: 1, timeFactor, patienceMs });
   const events: LinkEvent[] = [];
-  const client = new MachineClient({ host: '127.0.0.1', port: portOf(server), onEvent: (event) => events.push(event) });
+  const client = new MachineClient({ host: '127.0.0.1', port: portOf(server), patienceMs, onEvent: (event) => events.push(event) });
   cleanUp.push(() => {
     client.close();
     server.close();
@@ -40,8 +41,8 @@ async function rig(timeFactor = 20) {
   return { server, client, events, last, state };
 }
 
-async function feeding(timeFactor = 20) {
-  const r = await rig(timeFactor);
+async function feeding(patienceMs?: number) {
+  const r = await rig(20, patienceMs);
   expect(await r.client.send({ do: 'arm', program })).toMatchObject({ ok: true, state: 'arming' });
   await until(() => r.state()?.state === 'ready');
   expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: true, state: 'feeding' });
@@ -59,7 +60,7 @@ describe('over a real socket', () => {
     expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: false, code: 'not-ready' });
   });
   test('a driver that stops its heartbeat finds the machine on hold', async () => {
-    const r = await feeding();
+    const r = await feeding(4000);
     r.client.alive = false;
     await until(() => r.state()?.state === 'held');
     expect(r.state()).toMatchObject({ why: 'no heartbeat' });
@@ -74,7 +75,7 @@ describe('over a real socket', () => {
     expect(r.state()).toMatchObject({ why: 'link lost' });
   });
   test('a machine that falls silent counts as gone', async () => {
-    const r = await feeding();
+    const r = await feeding(4000);
     void r.client.send({ do: 'simulate', fault: 'silence' });
     await until(() => !r.client.isUp);
   });
@@ -109,7 +110,7 @@ describe('over a real socket', () => {
     await r.client.send({ do: 'arm', program });
     await until(() => r.state()?.state === 'ready');
     await r.client.send({ do: 'feed' });
-    await until(() => readings.length >= 8, 8000);
+    await until(() => readings.length >= 8);
     for (const { machineId, seq, speedMps } of readings) {
       const thrown = r.events.find((event) => event.event === 'release' && event.seq === seq);
       expect(machineId).toBe('m1');
