@@ -19,7 +19,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     actionTimeout: 15_000,
-    trace: 'retain-on-failure',
+    // a picture before and after every key doubles the time of a journey: only a second try is recorded
+    trace: 'on-first-retry',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

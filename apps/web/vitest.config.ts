@@ -6,8 +6,8 @@ export default defineConfig({
     env: { GOODARC_PATIENCE_MS: '3000' },
     name: 'web',
     include: ['test/**/*.test.{ts,tsx}'],
-    testTimeout: 30_000,
-    hookTimeout: 30_000,
+    testTimeout: 90_000,
+    hookTimeout: 90_000,
     fileParallelism: false,
   },
 });

@@ -12,6 +12,7 @@ import * as command from '../src/pages/api/machines/[id]/command.ts';
 import * as me from '../src/pages/api/me.ts';
 import * as plans from '../src/pages/api/plans/[id]/index.ts';
 import * as planRestore from '../src/pages/api/plans/[id]/restore.ts';
+import * as rungs from '../src/pages/api/rungs/[id]/index.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
@@ -114,6 +115,30 @@ describe('a copy of a built-in drill', () => {
   test('an order of before the orders were several is read as one of the list', async () => {
     const [row] = await db.select().from(rung).where(eq(rung.ladderId, ids.ladder));
     expect(row!.document.order.kind).toBe('blocks');
+  });
+});
+
+describe('a hard ball that leaves too little time', () => {
+  test('is armed only with the name of who confirms it', async () => {
+    const [ladder] = await readLadders(store);
+    const called = ladder!.rungs[0]!;
+    const feeds = called.document.feeds.map((feed) => ({
+      ...feed,
+      machineId: ids.first,
+      launch: { ...feed.launch, speedMps: 60, elevationDeg: -2 },
+    }));
+    const body = { ladderId: ladder!.id, document: { ...called.document, level: 'Starting', machineId: ids.first, feeds } };
+    expect((await call(rungs.PUT, { scope, params: { id: called.id }, body })).status).toBe(204);
+    const arm = (confirmedBy?: string) =>
+      call(command.POST, {
+        scope,
+        params: { id: ids.first },
+        body: { do: 'arm', rungId: called.id, ...(confirmedBy !== undefined && { confirmedBy }) },
+      });
+    const refused = await arm();
+    expect([refused.status, refused.body.errors![0]!.pointer]).toEqual([409, '/confirmedBy']);
+    expect((await arm(' ')).status).toBe(400);
+    await until(async () => (await arm('Orla Fenwick')).body.ok === true);
   });
 });
 

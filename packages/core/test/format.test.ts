@@ -41,6 +41,17 @@ function rung(sport: Sport, name: string, elevationDeg = 20, kind: string = MACH
   })!;
 }
 
+const curve: DialCurve = {
+  params: [17.123456789, 3, 3.1, 3.2, 3.1, 2.9],
+  covariance: Array.from({ length: 6 }, (_, i) => Array.from({ length: 6 }, (__, j) => (i === j ? 0.01 : 0.001))),
+  df: 15,
+  falling: false,
+  tunedAt: '2026-05-01T10:00:00.000Z',
+  balls: 15,
+  ballId: 'tennis-standard',
+  temperatureC: 19,
+};
+
 const cardOf = (sport: Sport, names: readonly string[] = ['One', 'Two'], elevations: readonly number[] = [20, 25]): Card =>
   makeCard(
     { name: `Card of ${sport}`, sport, level: 'Building', approach: 'sweet-spot' },
@@ -177,21 +188,43 @@ describe('a card from elsewhere', () => {
     const own = matchCard({ ...two, rungs: [{ ...first, rung: { ...first.rung, feeds: [feed, { ...feed, machineId: 'm3' }] } }] }, kit)!;
     expect(own.rungs[0]!.feeds[1]!.machineId).toBe('m3');
   });
+  test('two machines: each ball with its thrower and that one’s dials, no id of the club; matched by name and kind, else by kind', () => {
+    const other = '01890000-0000-7000-8000-0000000000ff';
+    const one = rung('tennis', 'Both', 20);
+    const both = { ...one, feeds: [one.feeds[0]!, { ...one.feeds[0]!, machineId: other }] };
+    const main = { id, name: 'Bramble', profile: kindOf('Two-wheel portable'), dials: [] };
+    const wren = kit.machines[0]!;
+    const tuned = {
+      ...wren,
+      id: other,
+      dials: firstDials(wren.profile).map((dial): Dial => (dial.moves === 'speed' ? { ...dial, curve } : dial)),
+    };
+    const head = { name: 'Both', sport: 'tennis', level: 'Building', approach: 'sweet-spot' } as const;
+    const sent = makeCard(head, [one, both], { name: 'Hard', surfaceId: SURFACE.tennis, indoor: false }, main, [main, tuned]);
+    expect(sent.others).toEqual([{ name: 'Wren', kind: 'One-wheel portable', safety: wren.profile.safety }]);
+    expect(sent.rungs[0]!.balls).toBeUndefined();
+    expect(sent.rungs[1]!.balls!.map(({ machine }) => machine)).toEqual([0, 1]);
+    expect(sent.rungs[1]!.balls!.map(({ dials }) => dials.length > 0)).toEqual([false, true]);
+    const file = writeCardJson(sent);
+    expect(file).not.toContain(id);
+    expect(file).not.toContain(other);
+    expect(readCard(file)).toEqual({ ok: true, value: sent });
+    expect(readCard(writeCardText(sent))).toEqual({ ok: true, value: sent });
+    const throwersIn = (machines: typeof kit.machines) =>
+      matchCard(sent, { ...kit, machines })!.rungs[1]!.feeds.map(({ machineId }) => machineId);
+    expect(throwersIn(kit.machines)).toEqual([undefined, 'm1']);
+    const [m1, m2, m3] = kit.machines as [typeof wren, typeof wren, typeof wren];
+    expect(throwersIn([m3, m2, { ...m1, id: 'm4', name: 'Lark' }])).toEqual([undefined, 'm4']);
+    expect(throwersIn([m3, m2])).toEqual([undefined, 'm3']);
+    expect(throwersIn([m2])).toEqual([undefined, undefined]);
+    const bad = readCard(file.replace('"machine": 1', '"machine": 3'));
+    expect(!bad.ok && bad.problems[0]!.pointer).toBe('/others');
+  });
   test('without a machine or a court for the sport there is nothing to match', () => expect(matchCard(cardOf('baseball'), kit)).toBeNull());
   test('every card it gives is a card', () => expect(cardSchema.safeParse(cardOf('pickleball')).success).toBe(true));
 });
 
 describe('machine files', () => {
-  const curve: DialCurve = {
-    params: [17.123456789, 3, 3.1, 3.2, 3.1, 2.9],
-    covariance: Array.from({ length: 6 }, (_, i) => Array.from({ length: 6 }, (__, j) => (i === j ? 0.01 : 0.001))),
-    df: 15,
-    falling: false,
-    tunedAt: '2026-05-01T10:00:00.000Z',
-    balls: 15,
-    ballId: 'tennis-standard',
-    temperatureC: 19,
-  };
   test.each(MACHINE_KINDS.map((profile) => [profile.kind, profile] as const))(
     '%s, with its curves: written and read back',
     (kind, profile) => {

@@ -111,14 +111,16 @@ export const wholeBody = z.strictObject({
 
 export const planBody = planSchema;
 
+/** Who confirmed a hard ball that leaves too little time. */
+const confirmedBy = z.string().trim().min(1, 'Give the name of who confirms it').max(120, 'At most 120 characters').optional();
+
 export const roundBody = z.strictObject({
   outingId: z.uuid(),
   rungId: z.uuid(),
   playerId: z.uuid(),
   weather: weatherSchema,
   startedAt: z.iso.datetime(),
-  /** Who confirmed a hard ball that leaves too little time. */
-  confirmedBy: z.string().trim().min(1, 'Give the name of who confirms it').max(120, 'At most 120 characters').optional(),
+  confirmedBy,
 });
 export const finishBody = z.strictObject({ finishedAt: z.iso.datetime(), weather: weatherSchema.optional() });
 
@@ -134,7 +136,7 @@ export type ResultBody = z.infer<typeof resultBody>;
 
 export const commandBody = z.discriminatedUnion('do', [
   /** `from`: balls of the round that were thrown before, when it goes on after a fault or a stow. */
-  z.strictObject({ do: z.literal('arm'), rungId: z.uuid(), from: z.int().min(0).max(1000).default(0) }),
+  z.strictObject({ do: z.literal('arm'), rungId: z.uuid(), from: z.int().min(0).max(1000).default(0), confirmedBy }),
   /** Test balls of a tune-up: one launch, and where the person set the dials (for the simulated machine). */
   z.strictObject({
     do: z.literal('test'),

@@ -10,24 +10,48 @@ import { type ReadResult, readJson, readValue, refused } from './read.ts';
 /** A dial on a card: its name and where it stands, as the machine's own scale says it. */
 const cardDialSchema = z.strictObject({ name: z.string().min(1).max(60), reading: z.string().min(1).max(40) });
 
+const dialsSchema = z.array(cardDialSchema).max(12);
+/** Machines besides the first that a card may have. */
+const MOST_OTHERS = 3;
+
 /** One rung of a card: the rung as it is kept, without the ids of the club it came from. */
-const cardRungSchema = z.strictObject({
-  rung: rungSchema.omit({ courtId: true, machineId: true }),
-  dials: z.array(cardDialSchema).max(12),
-});
+const cardRungSchema = z
+  .strictObject({
+    rung: rungSchema.omit({ courtId: true, machineId: true }),
+    /** Of its first ball. */
+    dials: dialsSchema,
+    /** Where a rung has several balls or machines: each in turn, its dials and who throws it: 0 the card’s machine, 1 the first of the others. */
+    balls: z
+      .array(z.strictObject({ machine: z.int().min(0).max(MOST_OTHERS), dials: dialsSchema }))
+      .max(24)
+      .optional(),
+  })
+  .refine(({ rung, balls }) => !balls || balls.length === rung.feeds.length, {
+    path: ['balls'],
+    error: 'One for each of the feeds of this rung',
+  });
+
+const cardMachineSchema = z.strictObject({ name: nameSchema, kind: z.string().min(1).max(60), safety: z.string().max(400) });
 
 /** A setup card as an open file: everything that rebuilds a ladder on another day, or at another club. */
-export const cardSchema = z.strictObject({
-  format: z.literal('good-arc-card', 'Not a setup card of Good Arc: “format” must be good-arc-card'),
-  version: z.literal(1, 'A newer version: this Good Arc reads version 1'),
-  name: nameSchema,
-  sport: z.enum(SPORTS),
-  level: z.enum(LEVELS),
-  approach: z.enum(APPROACHES),
-  court: z.strictObject({ name: nameSchema, surfaceId: surfaceIdSchema, indoor: z.boolean() }),
-  machine: z.strictObject({ name: nameSchema, kind: z.string().min(1).max(60), safety: z.string().max(400) }),
-  rungs: z.array(cardRungSchema).min(1, 'A card has at least one rung').max(24, 'At most 24 rungs'),
-});
+export const cardSchema = z
+  .strictObject({
+    format: z.literal('good-arc-card', 'Not a setup card of Good Arc: “format” must be good-arc-card'),
+    version: z.literal(1, 'A newer version: this Good Arc reads version 1'),
+    name: nameSchema,
+    sport: z.enum(SPORTS),
+    level: z.enum(LEVELS),
+    approach: z.enum(APPROACHES),
+    court: z.strictObject({ name: nameSchema, surfaceId: surfaceIdSchema, indoor: z.boolean() }),
+    machine: cardMachineSchema,
+    /** Further machines, where a rung needs more than one. */
+    others: z.array(cardMachineSchema).max(MOST_OTHERS).optional(),
+    rungs: z.array(cardRungSchema).min(1, 'A card has at least one rung').max(24, 'At most 24 rungs'),
+  })
+  .refine(({ rungs, others = [] }) => rungs.every(({ balls = [] }) => balls.every(({ machine }) => machine <= others.length)), {
+    path: ['others'],
+    error: 'Every machine that throws a ball of the card',
+  });
 export type Card = z.infer<typeof cardSchema>;
 
 /** To the millimetre, the hundredth of a degree, a thousandth of anything else: a card is read back as it was written. */
@@ -46,12 +70,28 @@ export const settingsOf = (
   { launch }: Pick<Feed, 'launch'> = rung.feeds[0]!,
 ): Capability => capability(machine, launch, ballById(rung.ballId).radiusM, null, rung.intervalS);
 
+const cardMachine = ({ name, profile }: DialledMachine & { name: string }): z.infer<typeof cardMachineSchema> => ({
+  name,
+  kind: profile.kind,
+  safety: profile.safety,
+});
+
+/**
+ * A ladder as a card, its dial values those of the day.
+ * @param club the club’s machines, for rungs that need more than one; a ball of a machine that is not among them goes to the first
+ */
 export function makeCard(
   { name, sport, level, approach }: LadderDocument,
   rungs: readonly RungDocument[],
   court: Card['court'],
   machine: DialledMachine & { name: string },
+  club: readonly (DialledMachine & { id: string; name: string })[] = [],
 ): Card {
+  const needed = new Set(rungs.flatMap((rung) => rung.feeds.map((feed) => feed.machineId ?? rung.machineId)));
+  const firstId = rungs[0]?.machineId;
+  const others = club.filter(({ id }) => id !== firstId && needed.has(id)).slice(0, MOST_OTHERS);
+  const dialsOf = (rung: Pick<RungDocument, 'feeds' | 'ballId' | 'intervalS'>, by: DialledMachine, feed?: Feed) =>
+    settingsOf(rung, by, feed).settings.map((each) => ({ name: each.name, reading: each.text }));
   return rounded({
     format: 'good-arc-card',
     version: 1,
@@ -60,11 +100,20 @@ export function makeCard(
     level,
     approach,
     court: { name: court.name, surfaceId: court.surfaceId, indoor: court.indoor },
-    machine: { name: machine.name, kind: machine.profile.kind, safety: machine.profile.safety },
-    rungs: rungs.map(({ courtId: _court, machineId: _machine, ...rung }) => ({
-      rung,
-      dials: settingsOf(rung, machine).settings.map((each) => ({ name: each.name, reading: each.text })),
-    })),
+    machine: cardMachine(machine),
+    ...(others.length > 0 && { others: others.map(cardMachine) }),
+    rungs: rungs.map(({ courtId: _court, machineId, ...rung }) => {
+      const throwers = rung.feeds.map((feed) => 1 + others.findIndex(({ id }) => id === (feed.machineId ?? machineId)));
+      const balls = rung.feeds.map((feed, i) => ({
+        machine: throwers[i]!,
+        dials: dialsOf(rung, others[throwers[i]! - 1] ?? machine, feed),
+      }));
+      return {
+        rung: { ...rung, feeds: rung.feeds.map(({ machineId: _own, ...feed }) => feed) },
+        dials: balls[0]!.dials,
+        ...((balls.length > 1 || throwers.some((each) => each > 0)) && { balls }),
+      };
+    }),
   });
 }
 
@@ -142,13 +191,20 @@ export function matchCard(card: Card, kit: ClubKit, chosen: { machineId?: string
     say(0, 'machine', `The card was made on “${card.machine.name}”; its dial values are those of that machine.`);
   if (court.surfaceId !== card.court.surfaceId) say(0, 'surface', `${court.name} has another surface: the bounce will differ.`);
   const own = secondMachines(card, machine, machines, say);
-  const rungs = card.rungs.map(({ rung }, i) => onMachine(rung, i + 1, card.sport, machine, own, court, say));
+  const rungs = card.rungs.map((each, i) => {
+    const throwers = each.rung.feeds.map((_, ball) => own.get(throwerOf(each, ball)) ?? machine);
+    return onMachine(each.rung, i + 1, card.sport, machine, throwers, court, say);
+  });
   return { machineId: machine.id, courtId: court.id, rungs, unmatched };
 }
 
 type ClubMachine = ClubKit['machines'][number];
 
-/** The machine here for every second one of a card: itself when it is this club’s card, else another machine, else the first throws its balls, too. */
+/** What a ball’s second machine goes by in a card: its place among the others, the id of its club in cards that are older; empty: the first. */
+const throwerOf = ({ rung, balls }: Card['rungs'][number], ball: number): string =>
+  balls ? (balls[ball]!.machine || '').toString() : (rung.feeds[ball]!.machineId ?? '');
+
+/** The machine here for every second one of a card: itself when it is this club’s card, else one of its kind, else any other, else the first throws its balls, too. */
 function secondMachines(
   card: Card,
   machine: ClubMachine,
@@ -156,20 +212,17 @@ function secondMachines(
   say: (rung: number, code: Unmatched['code'], text: string) => void,
 ): Map<string, ClubMachine> {
   const own = new Map<string, ClubMachine>();
-  card.rungs.forEach(({ rung }, i) => {
-    for (const { machineId } of rung.feeds) {
-      if (machineId === undefined || own.has(machineId)) continue;
-      const here = machines.find(({ id }) => id === machineId);
-      const other = here ?? machines.find(({ id }) => id !== machine.id && ![...own.values()].some((taken) => taken.id === id)) ?? machine;
-      own.set(machineId, other);
-      if (!here)
-        say(
-          i + 1,
-          'machine',
-          other === machine
-            ? `A second machine is needed; ${machine.name} throws its balls, too, until there is one.`
-            : `Its second machine is another club’s; ${other.name} throws those balls.`,
-        );
+  card.rungs.forEach((each, i) => {
+    for (const key of each.rung.feeds.map((_, ball) => throwerOf(each, ball))) {
+      if (key === '' || own.has(key)) continue;
+      const sent = each.balls ? card.others?.[Number(key) - 1] : undefined;
+      const free = machines.filter(({ id }) => id !== machine.id && ![...own.values()].some((taken) => taken.id === id));
+      const here = free.find(({ id }) => id === key) ?? free.find(({ name, profile }) => name === sent?.name && profile.kind === sent.kind);
+      const other = here ?? free.find(({ profile }) => profile.kind === sent?.kind) ?? free[0] ?? machine;
+      own.set(key, other);
+      const what = sent ? `“${sent.name}”, a ${sent.kind},` : 'A second machine';
+      if (other === machine) say(i + 1, 'machine', `${what} is needed; ${machine.name} throws its balls, too, until there is one.`);
+      else if (!here) say(i + 1, 'machine', `${what} is not here; ${other.name} throws those balls.`);
     }
   });
   return own;
@@ -180,12 +233,12 @@ function onMachine(
   number: number,
   sport: Sport,
   first: ClubMachine,
-  own: ReadonlyMap<string, ClubMachine>,
+  throwers: readonly ClubMachine[],
   court: ClubKit['courts'][number],
   say: (rung: number, code: Unmatched['code'], text: string) => void,
 ): RungDocument {
-  const feeds = rung.feeds.map(({ machineId, ...rest }) => {
-    const machine = (machineId && own.get(machineId)) || first;
+  const feeds = rung.feeds.map(({ machineId: _sent, ...rest }, ball) => {
+    const machine = throwers[ball]!;
     const feed = machine === first ? rest : { ...rest, machineId: machine.id };
     const { profile, name } = machine;
     const { launch, target } = feed;

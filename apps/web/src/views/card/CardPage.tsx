@@ -1,4 +1,4 @@
-import { type Checklist, makeCard, speedShareOn, writeCardJson, writeCardText } from '@good-arc/core';
+import { type Checklist, makeCard, writeCardJson, writeCardText } from '@good-arc/core';
 import { type CSSProperties, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { BallRow, CourtRow, LadderRow, MachineRow, Viewer } from '../../api/rows.ts';
@@ -7,7 +7,7 @@ import { download, fileName } from '../../ui/download.ts';
 import { Select } from '../../ui/Select.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { SetupCard } from './Card.tsx';
-import { cardLines, describeCard } from './describe.ts';
+import { asToday, cardLines, describeCard } from './describe.ts';
 import { PAPERS, type Paper } from './papers.ts';
 import { usePaperFit } from './usePaperFit.ts';
 
@@ -44,7 +44,8 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
       ladder,
       ladder.rungs.map(({ document }) => document),
       court,
-      { ...machine, speedShare: speedShareOn(machine.today, day) },
+      asToday(machine, day),
+      machines.map((each) => asToday(each, day)),
     );
   const text = (): string => writeCardText(card(), cardLines({ ladder, machine, machines, court, day }, units));
 

@@ -119,7 +119,7 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
   };
 }
 
-const asToday = (machine: MachineRow, day: string) => ({ ...machine, speedShare: speedShareOn(machine.today, day) });
+export const asToday = (machine: MachineRow, day: string) => ({ ...machine, speedShare: speedShareOn(machine.today, day) });
 
 const figuresOf = ({ speedMps, elevationDeg }: Feed['launch'], units: U): string =>
   `${units.speed(speedMps)} · ${printAngle(elevationDeg)}`;

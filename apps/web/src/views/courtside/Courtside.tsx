@@ -71,7 +71,8 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
     () => judgeRung(document, { sport: ladder.sport, machine: machine.profile, gameBall: gameBallById }),
     [document, ladder.sport, machine],
   );
-  const blocked = judged?.unsafe === true && confirmed === '';
+  const confirmedBy = run?.confirmedBy ?? confirmed;
+  const blocked = judged?.unsafe === true && confirmedBy === '';
   const current = useRef<Run | null>(null);
 
   /** The page, the device and the handlers of the machine's events see the same run. */
@@ -148,7 +149,7 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
 
   async function arm(): Promise<void> {
     const before = thrownOf(current.current);
-    if (!(await give({ do: 'arm', rungId: rung.id, from: before }))) return;
+    if (!(await give({ do: 'arm', rungId: rung.id, from: before, ...(confirmedBy && { confirmedBy }) }))) return;
     begin();
     const now = current.current;
     if (now) update({ ...now, offset: before });
@@ -218,7 +219,7 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
     view,
   );
 
-  const guarded: MainAction | null = byState && blocked && !run ? { ...byState, off: true } : byState;
+  const guarded: MainAction | null = byState?.key === 'a' && blocked ? { ...byState, off: true } : byState;
   const main: MainAction | null = allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : guarded;
 
   const keys: Record<string, (() => unknown) | undefined> = {
@@ -262,10 +263,8 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
       </div>
 
       <div className="flex min-w-0 flex-col">
-        {blocked && !run && <Unsafe onConfirm={setConfirmed} />}
-        {judged?.unsafe && (run?.confirmedBy ?? confirmed) && (
-          <p className="mt-1 font-semibold">Confirmed by {run?.confirmedBy ?? confirmed}.</p>
-        )}
+        {blocked && <Unsafe onConfirm={setConfirmed} />}
+        {judged?.unsafe && confirmedBy && <p className="mt-1 font-semibold">Confirmed by {confirmedBy}.</p>}
         {!run && <Checks checks={checks} part={finished ? 'after' : 'before'} mayEdit={viewer.canPlan} post={outbox.post} />}
         {!run && (
           <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">

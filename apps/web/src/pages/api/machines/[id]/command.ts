@@ -1,8 +1,8 @@
-import { programOf } from '@good-arc/core';
+import { gameBallById, judgeRung, programOf, type RungDocument } from '@good-arc/core';
 import type { CommandBody } from '@good-arc/machine-link';
 import type { z } from 'zod';
 import { commandBody } from '../../../../api/schemas.ts';
-import { machine } from '../../../../db/schema.ts';
+import { ladder, machine } from '../../../../db/schema.ts';
 import { endpoint } from '../../../../server/endpoint.ts';
 import { readRung } from '../../../../server/ladders.ts';
 import { links, pageOf } from '../../../../server/links.ts';
@@ -22,6 +22,12 @@ export const POST = endpoint(commandBody, async ({ body, id, store, scope, conte
   return links.of(id, scope.clubId, linkAddress).send(await programmed(store, id, body), page);
 });
 
+async function isUnsafe(store: Store, ladderId: string, document: RungDocument): Promise<boolean> {
+  const { sport } = await store.one(ladder, ladderId, 'ladder');
+  const { profile } = await store.one(machine, document.machineId, 'machine');
+  return judgeRung(document, { sport, machine: profile, gameBall: gameBallById })?.unsafe === true;
+}
+
 /** What the browser asks for as the machine's command; a rung becomes its program. */
 async function programmed(store: Store, machineId: string, command: z.output<typeof commandBody>): Promise<CommandBody> {
   if (command.do === 'test') {
@@ -29,11 +35,15 @@ async function programmed(store: Store, machineId: string, command: z.output<typ
     return { do: 'arm', program: { launches: [launch], intervalS: TEST_INTERVAL_S, count, ...(dials && { dials }) } };
   }
   if (command.do !== 'arm') return command;
-  const { document } = await readRung(store, command.rungId);
+  const { document, ladderId } = await readRung(store, command.rungId);
   const isOurs = ({ machineId: other }: { machineId?: string | undefined }): boolean => (other ?? document.machineId) === machineId;
   if (document.machineId !== machineId && !document.feeds.some(isOurs))
     throw new Refusal(409, 'This rung was set up on another machine.', [{ pointer: '/rungId', detail: 'Choose a rung of this machine.' }]);
   const balls = programOf(document);
+  if (!command.confirmedBy && (await isUnsafe(store, ladderId, document)))
+    throw new Refusal(409, 'A hard ball and too little time: a coach confirms it by name first.', [
+      { pointer: '/confirmedBy', detail: 'Give the name of the coach who confirms it.' },
+    ]);
   if (balls.length === 0) throw new Refusal(409, 'Every feed of this rung is switched off, or nobody is there to take it.');
   const left = balls.slice(command.from);
   // with two machines each throws its own balls, and waits while the other throws
