@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { awake, expectAccessible, expectNoSideways, LADDER, open, saved, tag } from './support/pages.ts';
+import { awake, expectAccessible, expectNoSideways, LADDER, open, saved, tabOnTo, tag } from './support/pages.ts';
 
 const VIEWS = [
   '/',
@@ -119,4 +119,23 @@ test('kit: a machine is added from its kind, its limits are changed, and it is a
   await expect(row).toBeVisible();
   await page.reload();
   await expect(row).toContainText('worked by hand');
+});
+
+test('a message that pops up is no trap for the keyboard, and its Undo gives the focus back', async ({ page, isMobile }) => {
+  test.skip(isMobile, 'keys');
+  await open(page, '/kit?at=machines');
+  const flint = page.getByRole('list', { name: 'Machines' }).getByRole('listitem').filter({ hasText: 'Flint' });
+  await flint.getByRole('button', { name: 'Archive Flint' }).press('Enter');
+  const undo = page.getByRole('button', { name: 'Undo' });
+  await expect(undo).toBeVisible();
+  // Tab goes into the message and out at its other side
+  const theme = page.getByRole('button', { name: 'Dusk' });
+  await theme.focus();
+  await tabOnTo(page, undo, 4);
+  await tabOnTo(page, page.getByRole('button', { name: /^Players/ }), 4);
+  await tabOnTo(page, theme, 8);
+  await tabOnTo(page, undo, 4);
+  await page.keyboard.press('Enter');
+  await expect(flint).toBeVisible();
+  await expect(theme).toBeFocused();
 });

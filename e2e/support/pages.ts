@@ -42,8 +42,10 @@ export async function saved(page: Page): Promise<void> {
 
 /** Which screen and which try this is: names made of it never meet those of another. */
 export function tag(): string {
-  const { project, retry } = test.info();
-  return retry === 0 ? project.name : `${project.name} ${retry + 1}`;
+  const { project, retry, repeatEachIndex } = test.info();
+  return [project.name, ...(retry > 0 ? [`try ${retry + 1}`] : []), ...(repeatEachIndex > 0 ? [`turn ${repeatEachIndex + 1}`] : [])].join(
+    ' ',
+  );
 }
 
 /**

@@ -63,18 +63,21 @@ export class MachineClient {
   }
 
   private exchange(socket: Socket, body: CommandBody): Promise<Reply> {
+    return new Promise((resolve) => this.ask(socket, body, resolve));
+  }
+
+  /** @param settle is called as the reply is read, before the line after it */
+  private ask(socket: Socket, body: CommandBody, settle: (reply: Reply) => void): void {
     const id = `c${++this.counter}`;
-    return new Promise((resolve) => {
-      const cancel = afterListening(this.clock, this.atLeast(REPLY_WITHIN_MS), () => {
-        this.waiting.delete(id);
-        resolve(this.failed('timeout', 'The machine did not answer in a second.'));
-      });
-      this.waiting.set(id, (reply) => {
-        cancel();
-        resolve(reply);
-      });
-      writeLine(socket, { id, ...body });
+    const cancel = afterListening(this.clock, this.atLeast(REPLY_WITHIN_MS), () => {
+      this.waiting.delete(id);
+      settle(this.failed('timeout', 'The machine did not answer in a second.'));
     });
+    this.waiting.set(id, (reply) => {
+      cancel();
+      settle(reply);
+    });
+    writeLine(socket, { id, ...body });
   }
 
   private atLeast(ms: number): number {
@@ -91,11 +94,12 @@ export class MachineClient {
     this.socket = socket;
     socket.setNoDelay(true);
     socket.on('error', () => socket.destroy());
-    socket.on('connect', async () => {
-      const reply = await this.exchange(socket, { do: 'hello', role: 'driver' });
-      if (reply.ok) this.setUp(true);
-      else socket.destroy();
-    });
+    socket.on('connect', () =>
+      this.ask(socket, { do: 'hello', role: 'driver' }, (reply) => {
+        if (reply.ok) this.setUp(true);
+        else socket.destroy();
+      }),
+    );
     socket.on('close', () => {
       this.setUp(false);
       this.clock.after(RECONNECT_MS, () => this.open());
@@ -112,7 +116,8 @@ export class MachineClient {
       return;
     }
     const event: z.ZodSafeParseResult<MachineEvent> = machineEventSchema.safeParse(value);
-    if (event.success) this.options.onEvent(event.data);
+    // what a machine says before it has taken us as its driver is no state to act on: a command would not reach it
+    if (event.success && this.up) this.options.onEvent(event.data);
   }
 
   private tick(): void {

@@ -152,6 +152,24 @@ describe('the client', () => {
     taken = false;
     await until(() => r.client.isUp);
   });
+  test('what a machine says before it answers the greeting is not passed on; the line after the answer is', async () => {
+    let greeting = '';
+    const r = await scripted(({ id, do: what }, socket) => {
+      if (what !== 'hello') return ok(socket, id);
+      greeting = id;
+      writeLine(socket, status);
+    });
+    await until(() => greeting !== '');
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    expect(r.events).toEqual([]);
+    const answer = { re: greeting, ok: true, state: 'held' };
+    r.sockets[0]!.write(`${JSON.stringify(answer)}\n${JSON.stringify({ ...status, state: 'held' })}\n`);
+    await until(() => r.client.isUp && r.events.length > 1);
+    expect(r.events).toEqual([
+      { event: 'link', up: true },
+      { ...status, state: 'held' },
+    ]);
+  });
   test('commands that wait when the link is lost are answered as lost', async () => {
     const r = await scripted(({ id, do: what }, socket) => {
       if (what === 'feed') socket.destroy();

@@ -6,6 +6,7 @@ type KeyList = readonly (readonly [keys: string, does: string])[];
 const EVERYWHERE: KeyList = [
   ['?', 'this list'],
   ['Tab, Shift Tab', 'from one thing to the next, and back'],
+  ['Alt T', 'to the message that popped up; Tab to its Undo'],
   ['Esc', 'close a dialog, or leave a field as it was'],
 ];
 

@@ -1,9 +1,10 @@
 import type { UnitSystem } from '@good-arc/core';
 import { Moon, Sun } from 'lucide-react';
 import { useState } from 'react';
-import { Toaster, toast } from 'sonner';
+import { toast } from 'sonner';
 import { api, messageOf } from './api.ts';
 import { Keys } from './Keys.tsx';
+import { Toasts } from './Toasts.tsx';
 
 /** What every page carries: the person's units and theme, the list of keys, and the toasts. */
 export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'dusk' }) {
@@ -40,14 +41,7 @@ export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'du
         {shown === 'chalk' ? 'Dusk' : 'Chalk'}
       </button>
       <Keys />
-      <Toaster
-        position="bottom-center"
-        theme={shown === 'chalk' ? 'light' : 'dark'}
-        richColors
-        closeButton
-        duration={7000}
-        toastOptions={{ style: { fontSize: '1rem' } }}
-      />
+      <Toasts theme={shown} />
     </>
   );
 }

@@ -1,0 +1,37 @@
+import { type FocusEvent, useRef } from 'react';
+import { Toaster } from 'sonner';
+
+/** A toast goes this long after its button was pressed, ms. */
+const GONE_MS = 400;
+
+/**
+ * The toasts. Left to itself the toaster sends the focus back to where it came from whenever it leaves, so that Tab never gets past a toast: here
+ * its own memory is kept out, and the focus goes back only when a pressed toast takes it away with it.
+ */
+export function Toasts({ theme }: { theme: 'chalk' | 'dusk' }) {
+  const from = useRef<HTMLElement | null>(null);
+
+  function remember(event: FocusEvent): void {
+    event.stopPropagation();
+    const { relatedTarget: before, currentTarget } = event;
+    if (before instanceof HTMLElement && !currentTarget.contains(before)) from.current = before;
+  }
+
+  const goBack = (): void =>
+    void setTimeout(() => {
+      if (document.activeElement === document.body) from.current?.focus({ preventScroll: true });
+    }, GONE_MS);
+
+  return (
+    <div className="contents" onFocusCapture={remember} onClickCapture={goBack}>
+      <Toaster
+        position="bottom-center"
+        theme={theme === 'chalk' ? 'light' : 'dark'}
+        richColors
+        closeButton
+        duration={7000}
+        toastOptions={{ style: { fontSize: '1rem' } }}
+      />
+    </div>
+  );
+}
