@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { expectAccessible, expectNoSideways, figure, open, question, setting, tabOnTo, tabTo } from './support/pages.ts';
+import { awake, expectAccessible, expectNoSideways, figure, open, question, setting, tabOnTo, tabTo } from './support/pages.ts';
 
 /** One person’s hands: the same journey by mouse (or finger) and by keyboard. */
 interface Hands {
@@ -239,6 +239,7 @@ test('a feed is saved as a game ball, chosen, and changed in Kit', async ({ page
   await page.getByRole('button', { name: 'Save this feed as a game ball' }).click();
   await expect(page.getByText(/Saved as “Feed of Bramble/)).toBeVisible();
   await page.reload();
+  await awake(page);
   const list = page.getByRole('combobox', { name: 'Game ball to compare' });
   const own = (await list.locator('option').allTextContents()).find((each) => each.startsWith('Feed of Bramble'))!;
   await list.selectOption({ label: own });

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { figure, open, question, setting } from './support/pages.ts';
+import { awake, figure, open, question, setting } from './support/pages.ts';
 
 test.beforeEach(async ({ page }) => {
   await open(page, '/bench');
@@ -65,6 +65,7 @@ test('all three sports, both units, and an address that reopens the bench as it 
   await setting(page, 'Topspin').press('Enter');
   await page.waitForTimeout(400); // the address follows a quarter of a second behind
   await page.reload();
+  await awake(page);
   await expect(setting(page, 'Topspin')).toHaveValue('1230 rpm');
   await page.getByRole('button', { name: 'mph · ft' }).click();
   await expect(setting(page, 'Speed')).toHaveValue(/km\/h/);

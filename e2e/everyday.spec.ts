@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { expectAccessible, expectNoSideways, figure, machineState, open, setting, tag } from './support/pages.ts';
+import { awake, COURT, expectAccessible, expectNoSideways, figure, machineState, open, setting, tag } from './support/pages.ts';
 
 /** What a coach does on an ordinary day, beside the one long journey. */
 
@@ -41,6 +41,7 @@ test('kit: a player, a court and a basket of balls are added, each in its own wo
   });
   await expect(kitRow(page, 'Balls', `Red ones ${who}`)).toContainText('Tennis, red (stage 3) · 24 · worn');
   await page.reload();
+  await awake(page);
   await expect(kitRow(page, 'Balls', `Red ones ${who}`)).toBeVisible();
   await page.getByRole('button', { name: `Change Red ones ${who}` }).click();
   await page.getByLabel('How many').fill('18');
@@ -103,6 +104,7 @@ test('a machine worked by hand: balls are tapped as they come, with no machine t
   await page.getByLabel('Climb at … hits').fill('2');
   await page.getByRole('button', { name: 'Save rung' }).click();
   await page.getByRole('link', { name: 'Take it on court' }).click();
+  await awake(page, COURT);
   await expect(page.getByRole('button', { name: /^Hold/ })).toHaveCount(0);
   await expect(page.getByRole('button', { name: /^In/ })).toBeDisabled();
   await page.getByRole('button', { name: /^Begin round/ }).click();
@@ -197,11 +199,13 @@ test('the checklist is ticked courtside and kept with the outing; its list is th
     .getByRole('link', { name: /Across the net, deeper/ })
     .first()
     .click();
+  await awake(page, COURT);
   await page.getByText('Before the first ball').click();
   const kept = page.waitForResponse((response) => /\/api\/outings\/.*\/checks$/.test(response.url()) && response.status() === 204);
   await page.getByLabel('battery above half').check();
   await kept;
   await page.reload();
+  await awake(page);
   await page.getByText('Before the first ball').click();
   await expect(page.getByLabel('battery above half')).toBeChecked();
   await page.getByRole('button', { name: 'Change this list for the club' }).click();

@@ -1,6 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import {
   awake,
+  COURT,
   expectAccessible,
   expectNoSideways,
   figure,
@@ -70,6 +71,7 @@ test('by mouse and touch: from a machine on a court to a logged round', async ({
   await expectNoSideways(page);
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Take it on court' }).click();
+  await awake(page, COURT);
 
   await expect(page.getByRole('heading', { name: `1 · ${name}` })).toBeVisible();
   await page.getByLabel('Who is hitting').selectOption({ label: 'Ines Rookwood' });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { expectAccessible, expectNoSideways, open, tabOnTo, tag, tap } from './support/pages.ts';
+import { awake, expectAccessible, expectNoSideways, open, tabOnTo, tag, tap } from './support/pages.ts';
 
 /** A new person: a machine is added, tuned on the simulated one, used on the bench and the card, its curve deleted and read back from its file. */
 
@@ -86,6 +86,7 @@ test('a new machine is tuned, used, forgotten and read back from its file', asyn
   await type(page.getByLabel(/^Safety/), 'Left cover is sharp.');
   await press(page.getByRole('button', { name: 'Save' }));
   await press(page.getByRole('link', { name: `Dials of ${name}` }));
+  await awake(page, /\/machines\//);
 
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
   await expect(page.getByText('Not tuned: nobody knows yet').first()).toBeVisible();
@@ -110,6 +111,7 @@ test('a new machine is tuned, used, forgotten and read back from its file', asyn
   await press(page.getByRole('button', { name: /^Set the dial to/ }));
   await expect(page.getByTestId('reading')).not.toHaveText('5');
   await page.reload(); // the balls are kept on the device
+  await awake(page);
   await expect(page.getByRole('list', { name: 'Test balls' }).getByRole('listitem')).toHaveCount(6);
   await press(page.getByRole('button', { name: /^Keep this curve/ }));
 
@@ -165,6 +167,7 @@ test('a new machine is tuned, used, forgotten and read back from its file', asyn
   // the curve goes, and comes back from the file
   await open(page, '/kit?at=machines');
   await press(page.getByRole('link', { name: `Dials of ${name}` }));
+  await awake(page, /\/machines\//);
   const [file] = await Promise.all([
     page.waitForEvent('download', { timeout: 40_000 }),
     press(page.getByRole('button', { name: 'Save as a file' })),
@@ -173,6 +176,7 @@ test('a new machine is tuned, used, forgotten and read back from its file', asyn
   await press(page.getByRole('button', { name: 'Delete the curve of Speed' }));
   await expect(page.getByText(/5 is [\d.]+ mph/)).toBeHidden();
   await page.reload();
+  await awake(page);
   await expect(page.getByText('Not tuned: nobody knows yet')).toHaveCount(4);
   const restore = async (with_: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> => {
     const [chooser] = await Promise.all([

@@ -37,6 +37,7 @@ import { TrimPanel } from '../src/views/bench/panels/TrimPanel.tsx';
 import { Settings } from '../src/views/bench/Settings.tsx';
 import { type BenchState, spreadQuestion, type Worked } from '../src/views/bench/useBench.ts';
 import { profileOf } from './support/rig.ts';
+import { textOf } from './support/text.ts';
 
 /** What the bench says, read as text off its first rendering: the figures behind it are the core's and are checked there. */
 
@@ -106,14 +107,7 @@ function benchOf(sport: Sport, over: Partial<Setup> = {}, second?: Partial<Setup
 }
 
 /** The words of a rendering, in the units given. */
-function words(node: ReactNode, system: 'imperial' | 'metric' = 'imperial'): string {
-  return html(node, system)
-    .replaceAll(/<style.*?<\/style>/gs, '')
-    .replaceAll(/<[^>]+>/g, ' ')
-    .replaceAll('&#x27;', '’')
-    .replaceAll('&amp;', '&')
-    .replaceAll(/\s+/g, ' ');
-}
+const words = (node: ReactNode, system: 'imperial' | 'metric' = 'imperial'): string => textOf(html(node, system));
 const html = (node: ReactNode, system: 'imperial' | 'metric' = 'imperial'): string =>
   renderToStaticMarkup(<Units system={system}>{node}</Units>);
 const impossible = (bench: BenchState): string =>

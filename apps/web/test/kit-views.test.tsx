@@ -32,14 +32,11 @@ import { BallList } from '../src/views/tune/BallList.tsx';
 import { FitWords } from '../src/views/tune/FitWords.tsx';
 import { firstTune, newBall, tapped, withSeen } from '../src/views/tune/state.ts';
 import { profileOf, rungDocument } from './support/rig.ts';
+import { textOf } from './support/text.ts';
 
 /** What the pages about machines say, as text off their first rendering. */
 
-const text = (node: ReactNode): string =>
-  renderToStaticMarkup(<Units system="imperial">{node}</Units>)
-    .replace(/<title>.*?<\/title>/g, '')
-    .replace(/<[^>]+>/g, ' ')
-    .replace(/\s+/g, ' ');
+const text = (node: ReactNode): string => textOf(renderToStaticMarkup(<Units system="imperial">{node}</Units>));
 const profile = profileOf('Two-wheel portable');
 const courtId = '01890000-0000-7000-8000-000000000001';
 const tuneUpOf = (id: string) =>

@@ -15,17 +15,13 @@ import { RungDetail } from '../src/views/ladders/RungDetail.tsx';
 import { Sequence } from '../src/views/ladders/Sequence.tsx';
 import { CallSheets } from '../src/views/plan/CallSheets.tsx';
 import { profileOf } from './support/rig.ts';
+import { textOf } from './support/text.ts';
 
 /** The parts of a rung that is opened, as text off their first rendering. */
 
 const markup = (node: ReactNode, system: 'imperial' | 'metric' = 'imperial'): string =>
   renderToStaticMarkup(<Units system={system}>{node}</Units>);
-const text = (node: ReactNode, system: 'imperial' | 'metric' = 'imperial'): string =>
-  markup(node, system)
-    .replace(/<title>.*?<\/title>/g, '')
-    .replace(/<[^>]+>/g, ' ')
-    .replaceAll('&#x27;', '’')
-    .replace(/\s+/g, ' ');
+const text = (node: ReactNode, system: 'imperial' | 'metric' = 'imperial'): string => textOf(markup(node, system));
 
 const id = (n: number): string => `0190f3a0-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const machine = (n: number, name: string, kind: string): MachineRow => ({

@@ -10,15 +10,9 @@ import Library from '../src/views/ladders/Library.tsx';
 import { drillMinutes, NOTHING, searchLibrary } from '../src/views/ladders/search.ts';
 import PlanPage from '../src/views/plan/PlanPage.tsx';
 import { profileOf } from './support/rig.ts';
+import { textOf } from './support/text.ts';
 
 /** What the pages about ladders say, as text off their first rendering. */
-
-const text = (markup: string): string =>
-  markup
-    .replace(/<title>.*?<\/title>/g, '')
-    .replace(/<[^>]+>/g, ' ')
-    .replaceAll('&#x27;', '’')
-    .replace(/\s+/g, ' ');
 
 const id = (n: number): string => `0190f3a0-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const viewer: Viewer = { clubName: 'C', altitudeM: 0, personName: 'P', units: 'imperial', theme: 'chalk', canPlan: true, favourites: [] };
@@ -94,7 +88,7 @@ const ladderOf = (documents: readonly RungDocument[], part: Partial<LadderRow> =
   ...part,
 });
 const page = (ladder: LadderRow, rates: Parameters<typeof LadderPage>[0]['rates'] = [], who: Viewer = viewer): string =>
-  text(renderToStaticMarkup(<LadderPage viewer={who} kit={kit} ladder={ladder} rates={rates} />));
+  textOf(renderToStaticMarkup(<LadderPage viewer={who} kit={kit} ladder={ladder} rates={rates} />));
 
 describe('a ladder', () => {
   test('hardest on top; each rung with its balls, target, gate, minutes, demand and comfort', () => {
@@ -138,7 +132,7 @@ describe('a ladder', () => {
 });
 
 describe('building and the library', () => {
-  const build = (search: string): string => text(renderToStaticMarkup(<BuildLadder viewer={viewer} kit={kit} search={search} />));
+  const build = (search: string): string => textOf(renderToStaticMarkup(<BuildLadder viewer={viewer} kit={kit} search={search} />));
   test('the address chooses player, ball and game; softer balls and what to avoid come with a beginner', () => {
     const said = build(`?player=${id(11)}`);
     expect(said).toContain('Avoid: serves two days running');
@@ -151,11 +145,11 @@ describe('building and the library', () => {
     expect(said).toMatch(/Move the machine closer|Another machine/);
   });
   test('a club without a court and a machine of one sport is told to add them', () => {
-    expect(text(renderToStaticMarkup(<BuildLadder viewer={viewer} kit={{ ...kit, machines: [] }} search="" />))).toContain('Open Kit');
+    expect(textOf(renderToStaticMarkup(<BuildLadder viewer={viewer} kit={{ ...kit, machines: [] }} search="" />))).toContain('Open Kit');
   });
   test('a drill: its words, its rungs here, and its copies', () => {
     const copies = [{ id: id(5), name: 'Ours', origin: { drillId: 'tennis-in-behind-it', rungs: [] } }];
-    const said = text(renderToStaticMarkup(<Library viewer={viewer} kit={kit} ladders={copies} search="?drill=tennis-in-behind-it" />));
+    const said = textOf(renderToStaticMarkup(<Library viewer={viewer} kit={kit} ladders={copies} search="?drill=tennis-in-behind-it" />));
     for (const words of ['Common faults', 'Take care', 'Here, on Bramble', 'Approach, then volley', 'Your own copies: Ours'])
       expect(said).toContain(words);
   });
@@ -174,7 +168,9 @@ describe('building and the library', () => {
 
 describe('a plan', () => {
   const plan = (ladder: LadderRow): string =>
-    text(renderToStaticMarkup(<PlanPage viewer={viewer} kit={kit} ladder={ladder} plan={null} rounds={[]} startsAt="2026-12-01T16:00" />));
+    textOf(
+      renderToStaticMarkup(<PlanPage viewer={viewer} kit={kit} ladder={ladder} plan={null} rounds={[]} startsAt="2026-12-01T16:00" />),
+    );
   test('begins with the players of the level, and says who hits when', () => {
     const said = plan(ladderOf(rungs));
     expect(said).toMatch(/16:00 to 1\d:\d\d · Bea Lunn \d+ turns, \d+ balls · Cy Marl \d+ turns/);
@@ -197,7 +193,7 @@ describe('a plan', () => {
 describe('courtside, by approach', () => {
   const finished = { roundId: id(30), hits: 8, balls: 10, longestRun: 6 };
   const said = (approach: LadderRow['approach'], gate: RungDocument['gate']): string =>
-    text(renderToStaticMarkup(<Finished finished={finished} approach={approach} gate={gate} next={{ id: id(31), name: 'The next' }} />));
+    textOf(renderToStaticMarkup(<Finished finished={finished} approach={approach} gate={gate} next={{ id: id(31), name: 'The next' }} />));
   test('the verdict of each approach, with the way up where there is one', () => {
     expect(said('sweet-spot', { hits: 8, of: 10 })).toMatch(/tighten\. .*Climb to “The next”/);
     expect(said('in-a-row', { streak: 7 })).toMatch(/stay\. .*again\./);

@@ -1,14 +1,17 @@
 import type { UnitSystem } from '@good-arc/core';
 import { Moon, Sun } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { api, messageOf } from './api.ts';
 import { Keys } from './Keys.tsx';
 import { Toasts } from './Toasts.tsx';
+import { useListens } from './Units.tsx';
 
 /** What every page carries: the person's units and theme, the list of keys, and the toasts. */
 export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'dusk' }) {
   const [shown, setShown] = useState(theme);
+  const first = useRef<HTMLButtonElement>(null);
+  useListens(first);
 
   async function save(change: { units?: UnitSystem; theme?: 'chalk' | 'dusk' }): Promise<void> {
     try {
@@ -29,6 +32,7 @@ export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'du
   return (
     <>
       <button
+        ref={first}
         type="button"
         className="btn btn-ghost min-h-11 px-2 font-medium"
         onClick={() => save({ units: units === 'imperial' ? 'metric' : 'imperial' })}

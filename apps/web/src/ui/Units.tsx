@@ -9,13 +9,29 @@ import {
   printTime,
   type UnitSystem,
 } from '@good-arc/core';
-import { createContext, type ReactNode, useContext } from 'react';
+import { createContext, type ReactNode, type RefObject, useContext, useEffect, useRef } from 'react';
 
 const UnitsContext = createContext<UnitSystem>('imperial');
 
-export const Units = ({ system, children }: { system: UnitSystem; children: ReactNode }) => (
-  <UnitsContext value={system}>{children}</UnitsContext>
-);
+/**
+ * Marks the island around an element as listening, once it does. Until then its fields take no pointer (`global.css`): what is chosen in a page that
+ * the server drew, before its script is there, would be lost.
+ */
+export function useListens(within: RefObject<HTMLElement | null>): void {
+  useEffect(() => within.current?.closest('astro-island')?.setAttribute('data-listens', ''), [within]);
+}
+
+/** The outermost part of every view: the person's units. */
+export function Units({ system, children }: { system: UnitSystem; children: ReactNode }) {
+  const mark = useRef<HTMLSpanElement>(null);
+  useListens(mark);
+  return (
+    <UnitsContext value={system}>
+      <span ref={mark} hidden />
+      {children}
+    </UnitsContext>
+  );
+}
 
 /** The person's units, and every quantity printed in them. */
 export function useUnits() {
