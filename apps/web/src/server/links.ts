@@ -30,6 +30,7 @@ class MachineLink {
   private status: Status | null = null;
   private attendedAt = 0;
   private watchedAt = 0;
+  private spared = false;
   private readonly watch: NodeJS.Timeout;
 
   constructor(address: string) {
@@ -87,10 +88,11 @@ class MachineLink {
 
   private holdIfUnattended(): void {
     const now = Date.now();
-    // when this server itself did not run, a page's sign of life may wait unread: it is looked for once more before anyone counts as gone
-    const ranOn = now - this.watchedAt < 2 * WATCH_EVERY_MS;
+    // when this server itself did not run, a page's sign of life may wait unread: it is looked for once more, but no more than once
+    this.spared = !this.spared && now - this.watchedAt > 2 * WATCH_EVERY_MS;
     this.watchedAt = now;
-    if (ranOn && this.moving && now - this.attendedAt > Math.max(ATTENDED_MS, PATIENCE_MS)) this.holdIfMoving('nobody is at the page');
+    if (this.spared || !this.moving) return;
+    if (now - this.attendedAt > Math.max(ATTENDED_MS, PATIENCE_MS)) this.holdIfMoving('nobody is at the page');
   }
 
   private holdIfMoving(why: string): void {
