@@ -30,6 +30,7 @@ export function Toasts({ theme }: { theme: 'chalk' | 'dusk' }) {
         richColors
         closeButton
         duration={7000}
+        className="toasts"
         toastOptions={{ style: { fontSize: '1rem' } }}
       />
     </div>

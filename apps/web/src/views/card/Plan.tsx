@@ -44,10 +44,11 @@ export function CardPlan({ rung, sport }: { rung: RungDocument; sport: Sport }) 
       {places.map(({ x, y }, i) => (
         <g key={`${x} ${y}`}>
           <rect x={scale.along(y) - 11} y={scale.across(x) - 8} width={22} height={16} fill="currentColor" />
+          {/* beside the screen, where there is one */}
           <text
-            x={scale.along(y)}
+            x={scale.along(y) - (sport === 'baseball' ? 20 : 0)}
             y={scale.across(x) + (isUpper(places, i) ? -14 : 24)}
-            textAnchor="middle"
+            textAnchor={sport === 'baseball' ? 'start' : 'middle'}
             fontSize={15}
             fontWeight={700}
             fill="currentColor"
