@@ -142,7 +142,7 @@ async function startSimulation(session, databaseUrl) {
       id: each.id || `127.0.0.1:${port}`,
       port,
       timeFactor: Number(process.env.GOODARC_TIME_FACTOR ?? 1),
-      ...(process.env.GOODARC_PATIENCE_MS && { patienceMs: Number(process.env.GOODARC_PATIENCE_MS) }),
+      patienceMs: Number(process.env.GOODARC_PATIENCE_MS ?? 0),
     });
   }
   session.start('machines', [process.execPath, SIMULATE, 'machines', JSON.stringify(options)], process.env);

@@ -107,11 +107,12 @@ describe('what the runners counted', () => {
       { name: '/x/fly.test.ts', status: 'failed', message: 'no such module', assertionResults: [] },
     ];
     const count = readVitest({ numPassedTests: 1, success: false, testResults });
-    expect(count).toMatchObject({ passed: 1, failed: 2 });
+    expect(count.passed).toBe(1);
+    expect(count.failures).toHaveLength(2);
     expect(count.failures[0]).toBe('aim.test.ts › aim down\n      expected 2 to be 3\n          at aim.test.ts:4');
     expect(count.failures[1]).toContain('no such module');
-    expect(readVitest({ numPassedTests: 1, success: false, testResults: [] })).toMatchObject({ passed: 1, failed: 1 });
-    expect(readVitest({ numPassedTests: 1, success: true, testResults: [] })).toEqual({ passed: 1, failed: 0, failures: [] });
+    expect(readVitest({ numPassedTests: 1, success: false, testResults: [] }).failures).toHaveLength(1);
+    expect(readVitest({ numPassedTests: 1, success: true, testResults: [] })).toEqual({ passed: 1, failures: [] });
   });
   test('Playwright: a second try that went well has passed; what failed is named with its last error', () => {
     const spec = (title: string, status: string) => ({
@@ -124,7 +125,7 @@ describe('what the runners counted', () => {
       stats: { expected: 4, flaky: 1 },
       errors: [],
     };
-    expect(readPlaywright(report)).toEqual({ passed: 5, failed: 1, failures: ['[desk] kit.spec.ts › two\n      not visible'] });
-    expect(readPlaywright({ ...report, errors: [{ message: 'no server' }] }).failed).toBe(2);
+    expect(readPlaywright(report)).toEqual({ passed: 5, failures: ['[desk] kit.spec.ts › two\n      not visible'] });
+    expect(readPlaywright({ ...report, errors: [{ message: 'no server' }] }).failures).toHaveLength(2);
   });
 });

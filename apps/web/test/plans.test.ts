@@ -23,6 +23,7 @@ import type { Store } from '../src/server/store.ts';
 import { calendarOf } from '../src/views/plan/calendar.ts';
 import { clockAt } from '../src/views/plan/clock.ts';
 import { call, emptyDatabase, makeClub, profileOf } from './support/rig.ts';
+import { until } from './support/until.ts';
 
 let db: Db;
 let scope: Scope;
@@ -156,21 +157,18 @@ describe('two machines on one rung', () => {
     await until(() => armed(ids.first));
     await until(() => armed(ids.second));
     // the lines are open now: whoever listens hears both
+    const states = new Map<string, string>();
     const listen = (id: string, by: string): (() => void) =>
       links.open(id, scope.clubId)!.listen((event: CourtsideEvent) => {
+        if (event.event === 'status') states.set(by, event.state);
         if (event.event === 'release') thrown.push({ by, at: performance.now() });
       }, '');
     const stops = [listen(ids.first, '1'), listen(ids.second, '2')];
-    const states = new Map<string, string>();
-    for (const id of [ids.first, ids.second]) {
-      const hear = (event: CourtsideEvent) => void (event.event === 'status' && states.set(id, event.state));
-      stops.push(links.open(id, scope.clubId)!.listen(hear, ''));
-    }
-    await until(async () => [...states.values()].filter((state) => state === 'ready').length === 2);
+    await until(() => states.get('1') === 'ready' && states.get('2') === 'ready');
     const fed = await Promise.all([ids.first, ids.second].map((id) => tell(id, { do: 'feed' })));
     expect(fed.map(({ body }) => body.ok)).toEqual([true, true]);
     const beat = setInterval(() => [ids.first, ids.second].map((id) => links.open(id, scope.clubId)?.attend('')), 300);
-    await until(async () => thrown.length >= 10);
+    await until(() => thrown.length >= 10);
     clearInterval(beat);
     for (const stop of stops) stop();
     expect(
@@ -181,12 +179,6 @@ describe('two machines on one rung', () => {
     ).toBe('1 1 2 1 2 2 1 1 2 1');
   });
 });
-
-/** Tries until it is so: a line takes a moment to open. */
-async function until(check: () => Promise<boolean>): Promise<void> {
-  for (const end = Date.now() + 20_000; !(await check()); await new Promise((resolve) => setTimeout(resolve, 60)))
-    if (Date.now() > end) throw new Error('did not happen in time');
-}
 
 describe('plans', () => {
   test('kept, read back, changed, deleted and restored; another club does not see them', async () => {

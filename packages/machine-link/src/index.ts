@@ -1,5 +1,5 @@
 export { type CommandBody, type LinkEvent, MachineClient, type MachineClientOptions } from './client.ts';
-export { type Clock, realClock } from './clock.ts';
+export { afterListening, type Clock, realClock } from './clock.ts';
 export { type DialLaw, dialLaw, seedOfName } from './dial-law.ts';
 export { readLines, writeLine } from './lines.ts';
 export { SimulatedMachine, type SimulatedMachineOptions } from './machine.ts';

@@ -27,7 +27,7 @@ export interface SimulatedMachineOptions {
   emit: (event: MachineEvent) => void;
   /** What its dials do, for a program that says where they stand. */
   law: DialLaw;
-  /** How long it goes on without a heartbeat, ms; `HEARTBEAT_LOST_MS` unless a test rig is too busy to beat in time. */
+  /** How long it goes on without a heartbeat at least, ms, where the test rig is too busy to beat in time. */
   patienceMs?: number;
   /** How many times faster than real time it slews, spins up and feeds. The heartbeat is never sped up. */
   timeFactor?: number;
@@ -272,9 +272,8 @@ export class SimulatedMachine {
 
   private watch(): void {
     this.cancelWatchdog?.();
-    this.cancelWatchdog = afterListening(this.options.clock, this.options.patienceMs ?? HEARTBEAT_LOST_MS, () =>
-      this.stopFor('no heartbeat'),
-    );
+    const { clock, patienceMs = 0 } = this.options;
+    this.cancelWatchdog = afterListening(clock, Math.max(HEARTBEAT_LOST_MS, patienceMs), () => this.stopFor('no heartbeat'));
   }
 
   private later(seconds: number, run: () => void): void {

@@ -19,7 +19,7 @@ export interface MachineServerOptions {
 }
 
 /** Puts a simulated machine behind a TCP port on loopback. One driver at a time; any number of observers. */
-export function serveMachine({ port, profile, seed, timeFactor = 1, patienceMs }: MachineServerOptions): Promise<Server> {
+export function serveMachine({ port, profile, seed, timeFactor = 1, patienceMs = 0 }: MachineServerOptions): Promise<Server> {
   const listeners = new Set<Socket>();
   let driver: Socket | null = null;
   let silentUntilMs = 0;
@@ -34,7 +34,7 @@ export function serveMachine({ port, profile, seed, timeFactor = 1, patienceMs }
     clock: realClock,
     random: seededRandom(seed),
     timeFactor,
-    ...(patienceMs !== undefined && { patienceMs }),
+    patienceMs,
     law: dialLaw(seed),
     emit: (event) => speakToAll(event),
   });

@@ -12,31 +12,7 @@ import {
   replySchema,
   writeLine,
 } from '../src/index.ts';
-
-/** A clock that goes when the test says so, in steps or at one stroke, as for a process that did not run meanwhile. */
-function handClock() {
-  let nowMs = 0;
-  const due: { at: number; run: () => void }[] = [];
-  const clock: Clock = {
-    nowMs: () => nowMs,
-    after(ms, run) {
-      const each = { at: nowMs + ms, run };
-      due.push(each);
-      return () => void due.splice(due.indexOf(each), Number(due.includes(each)));
-    },
-  };
-  const advance = (ms: number, step = 50): void => {
-    for (const end = nowMs + ms; nowMs < end; ) {
-      nowMs = Math.min(end, nowMs + step);
-      for (const each of due.filter(({ at }) => at <= nowMs)) {
-        if (!due.includes(each)) continue;
-        due.splice(due.indexOf(each), 1);
-        each.run();
-      }
-    }
-  };
-  return { clock, advance };
-}
+import { handClock, until } from './support.ts';
 
 /** A machine that says only what the test tells it to. Without a clock by hand the client is patient: a busy processor is no silent machine. */
 async function scripted(
@@ -75,22 +51,30 @@ afterEach(() => {
   for (const each of cleanUp.splice(0)) each();
 });
 
-const until = async (check: () => boolean, withinMs = 20_000): Promise<void> => {
-  for (const end = Date.now() + withinMs; !check(); await new Promise((resolve) => setTimeout(resolve, 10)))
-    if (Date.now() > end) throw new Error('did not happen in time');
-};
 const ok = (socket: Socket, id: string, state = 'idle'): void => writeLine(socket, { re: id, ok: true, state });
 const status = { event: 'status', state: 'idle', why: '', hopper: 70, battery: 0.8, thrown: 0, count: 0, nextInS: null };
 
+/** A machine that greets back and then says nothing. */
+async function silent(clock: Clock) {
+  const r = await scripted(
+    ({ id, do: what }, socket) => {
+      if (what === 'hello') ok(socket, id);
+    },
+    { clock },
+  );
+  await until(() => r.client.isUp);
+  return r;
+}
+
 describe('the client', () => {
   test('greets as the driver, and sends a heartbeat about four times a second', async () => {
-    const { clock, advance } = handClock();
+    const clock = handClock();
     const r = await scripted(({ id }, socket) => ok(socket, id), { clock });
     await until(() => r.client.isUp);
     expect(r.heard[0]).toMatchObject({ do: 'hello', role: 'driver' });
     const beats = () => r.heard.filter((command) => command.do === 'heartbeat').length;
     for (let second = 1; second <= 3; second++) {
-      advance(1000);
+      clock.pass(1000);
       await until(() => beats() >= 4 * second);
       expect(beats()).toBe(4 * second);
     }
@@ -108,7 +92,7 @@ describe('the client', () => {
     expect(await hold).toMatchObject({ ok: true, state: 'held' });
   });
   test('a command that is not answered in a second comes back as a time-out, and the link lives on', async () => {
-    const { clock, advance } = handClock();
+    const clock = handClock();
     const r = await scripted(
       ({ id, do: what }, socket) => {
         if (what !== 'feed') ok(socket, id);
@@ -117,11 +101,11 @@ describe('the client', () => {
     );
     await until(() => r.client.isUp);
     const asked = r.client.send({ do: 'feed' });
-    advance(900);
+    clock.pass(900);
     writeLine(r.sockets[0]!, status);
     await until(() => r.events.some(({ event }) => event === 'status'));
     expect(await Promise.race([asked, 'still waiting'])).toBe('still waiting');
-    advance(150);
+    clock.pass(150);
     expect(await asked).toMatchObject({ ok: false, code: 'timeout' });
     expect(r.client.isUp).toBe(true);
   });
@@ -180,37 +164,25 @@ describe('the client', () => {
     expect(r.events.at(-1)).toEqual({ event: 'link', up: false });
   });
   test('a machine that falls silent counts as gone within 1.5 s of the client’s clock, and not within a second', async () => {
-    const { clock, advance } = handClock();
-    const r = await scripted(
-      ({ id, do: what }, socket) => {
-        if (what === 'hello') ok(socket, id);
-      },
-      { clock },
-    );
-    await until(() => r.client.isUp);
-    advance(1000);
+    const clock = handClock();
+    const r = await silent(clock);
+    clock.pass(1000);
     await new Promise((resolve) => setTimeout(resolve, 50));
     expect(r.client.isUp).toBe(true);
-    advance(500);
+    clock.pass(500);
     await until(() => !r.client.isUp);
   });
   test('a machine is not taken as gone for the time in which the client itself did not run', async () => {
-    const { clock, advance } = handClock();
-    const r = await scripted(
-      ({ id, do: what }, socket) => {
-        if (what === 'hello') ok(socket, id);
-      },
-      { clock },
-    );
-    await until(() => r.client.isUp);
+    const clock = handClock();
+    const r = await silent(clock);
     const asked = r.client.send({ do: 'feed' });
-    advance(5000, 5000); // asleep
+    clock.sleep(5000);
     writeLine(r.sockets[0]!, status); // what it said meanwhile, read only now
     ok(r.sockets[0]!, r.heard.find((command) => command.do === 'feed')?.id ?? 'c2', 'feeding');
     expect(await asked).toMatchObject({ ok: true, state: 'feeding' });
-    advance(900);
+    clock.pass(900);
     expect(r.client.isUp).toBe(true);
-    advance(600);
+    clock.pass(600);
     await until(() => !r.client.isUp); // and from here on the silence is the machine's
   });
   test('once closed it does not come back', async () => {

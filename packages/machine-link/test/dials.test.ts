@@ -1,16 +1,8 @@
 import type { DialPlace } from '@good-arc/core';
 import { seededRandom } from '@good-arc/core';
 import { describe, expect, test } from 'vitest';
-import {
-  type Clock,
-  type Command,
-  dialLaw,
-  type MachineEvent,
-  type Program,
-  programSchema,
-  SimulatedMachine,
-  seedOfName,
-} from '../src/index.ts';
+import { type Command, dialLaw, type MachineEvent, type Program, programSchema, SimulatedMachine, seedOfName } from '../src/index.ts';
+import { handClock } from './support.ts';
 
 const launch = { x: 0, y: 6, z: 0.6, speedMps: 15, elevationDeg: 20, bearingDeg: 180, topspinRpm: 0, sidespinRpm: 0, gyroRpm: 0 };
 const still = { speedPct: 0, elevationDeg: 0, bearingDeg: 0, spinPct: 0 };
@@ -19,16 +11,7 @@ const speedAt = (share: number): DialPlace => ({ moves: 'speed', share, expected
 /** What one ball of a program really leaves with, on a machine without scatter. */
 function thrown(dials: DialPlace[] | undefined, seed = 11): typeof launch {
   const events: MachineEvent[] = [];
-  const due: { at: number; run: () => void }[] = [];
-  let now = 0;
-  const clock: Clock = {
-    nowMs: () => now,
-    after(ms, run) {
-      const each = { at: now + ms, run };
-      due.push(each);
-      return () => void due.splice(due.indexOf(each), Number(due.includes(each)));
-    },
-  };
+  const clock = handClock();
   const machine = new SimulatedMachine({
     profile: { hopper: 10, repeatability: still },
     clock,
@@ -40,12 +23,8 @@ function thrown(dials: DialPlace[] | undefined, seed = 11): typeof launch {
   const give = (body: Record<string, unknown>) => machine.handle({ id: '1', ...body } as Exclude<Command, { do: 'hello' }>);
   expect(give({ do: 'arm', program })).toEqual({ ok: true });
   for (let i = 0; i < 200 && !events.some(({ event }) => event === 'release'); i++) {
-    now += 100;
     give({ do: 'heartbeat' });
-    for (const each of due.filter(({ at }) => at <= now)) {
-      due.splice(due.indexOf(each), 1);
-      each.run();
-    }
+    clock.pass(100);
     if (machine.state === 'ready') give({ do: 'feed' });
   }
   const released = events.find(({ event }) => event === 'release');

@@ -1,6 +1,7 @@
 import { type AddressInfo, connect, type Server } from 'node:net';
 import { afterEach, describe, expect, test } from 'vitest';
 import { type LinkEvent, MachineClient, type Program, readLines, serveMachine, serveRadar } from '../src/index.ts';
+import { until } from './support.ts';
 
 const profile = { hopper: 70, repeatability: { speedPct: 2, elevationDeg: 0.5, bearingDeg: 0.5, spinPct: 8 } };
 const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
@@ -12,16 +13,6 @@ afterEach(() => {
 });
 
 const portOf = (server: Server): number => (server.address() as AddressInfo).port;
-
-async function until<T>(read: () => T | undefined | false, withinMs = 20_000): Promise<T> {
-  const end = Date.now() + withinMs;
-  for (;;) {
-    const value = read();
-    if (value) return value;
-    if (Date.now() > end) throw new Error('did not happen in time');
-    await new Promise((resolve) => setTimeout(resolve, 10));
-  }
-}
 
 /** Patience as in the browser tests: what a second without a heartbeat does is for its own test, and for the machine's on a clock by hand. */
 async function rig(timeFactor = 20, patienceMs = 8000) {

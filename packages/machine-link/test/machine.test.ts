@@ -2,7 +2,6 @@ import { seededRandom } from '@good-arc/core';
 import { describe, expect, test } from 'vitest';
 import {
   type Action,
-  type Clock,
   type Command,
   dialLaw,
   MACHINE_STATES,
@@ -13,33 +12,7 @@ import {
   SimulatedMachine,
   TRANSITIONS,
 } from '../src/index.ts';
-
-/** A clock that only moves when told to. */
-function handClock(): Clock & { pass(ms: number): void } {
-  let now = 0;
-  let timers: { at: number; run: () => void }[] = [];
-  return {
-    nowMs: () => now,
-    after(ms, run) {
-      const timer = { at: now + ms, run };
-      timers.push(timer);
-      return () => {
-        timers = timers.filter((each) => each !== timer);
-      };
-    },
-    pass(ms) {
-      const end = now + ms;
-      for (;;) {
-        const next = timers.filter(({ at }) => at <= end).sort((a, b) => a.at - b.at)[0];
-        if (!next) break;
-        timers = timers.filter((each) => each !== next);
-        now = next.at;
-        next.run();
-      }
-      now = end;
-    },
-  };
-}
+import { handClock } from './support.ts';
 
 const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
 const program: Program = { launches: [launch], intervalS: 4, count: 5 };

@@ -1,5 +1,6 @@
 import { connect } from 'node:net';
 import {
+  afterListening,
   type CommandBody,
   type LinkEvent,
   MachineClient,
@@ -7,6 +8,7 @@ import {
   type Reply,
   radarReadingSchema,
   readLines,
+  realClock,
   type Status,
 } from '@good-arc/machine-link';
 import { log } from './log.ts';
@@ -29,15 +31,13 @@ class MachineLink {
   private driver = '';
   private status: Status | null = null;
   private attendedAt = 0;
-  private watchedAt = 0;
-  private spared = false;
-  private readonly watch: NodeJS.Timeout;
+  private cancelWatch = (): void => {};
 
   constructor(address: string) {
     this.address = address;
     const [host = '', port = ''] = address.split(':');
     this.client = new MachineClient({ host, port: Number(port), patienceMs: PATIENCE_MS, onEvent: (event) => this.hear(event) });
-    this.watch = setInterval(() => this.holdIfUnattended(), WATCH_EVERY_MS);
+    this.watch();
   }
 
   /**
@@ -72,7 +72,7 @@ class MachineLink {
   }
 
   close(): void {
-    clearInterval(this.watch);
+    this.cancelWatch();
     void this.client.send({ do: 'hold' }).finally(() => this.client.close());
   }
 
@@ -86,13 +86,12 @@ class MachineLink {
     return this.status?.state === 'feeding' || this.status?.state === 'arming';
   }
 
-  private holdIfUnattended(): void {
-    const now = Date.now();
-    // when this server itself did not run, a page's sign of life may wait unread: it is looked for once more, but no more than once
-    this.spared = !this.spared && now - this.watchedAt > 2 * WATCH_EVERY_MS;
-    this.watchedAt = now;
-    if (this.spared || !this.moving) return;
-    if (now - this.attendedAt > Math.max(ATTENDED_MS, PATIENCE_MS)) this.holdIfMoving('nobody is at the page');
+  /** Looks again and again whether anybody is there; when this server itself did not run, a page's sign of life is read first. */
+  private watch(): void {
+    this.cancelWatch = afterListening(realClock, WATCH_EVERY_MS, () => {
+      if (Date.now() - this.attendedAt > Math.max(ATTENDED_MS, PATIENCE_MS)) this.holdIfMoving('nobody is at the page');
+      this.watch();
+    });
   }
 
   private holdIfMoving(why: string): void {

@@ -90,7 +90,7 @@ export function makeCard(
   const needed = new Set(rungs.flatMap((rung) => rung.feeds.map((feed) => feed.machineId ?? rung.machineId)));
   const firstId = rungs[0]?.machineId;
   const others = club.filter(({ id }) => id !== firstId && needed.has(id)).slice(0, MOST_OTHERS);
-  const dialsOf = (rung: Pick<RungDocument, 'feeds' | 'ballId' | 'intervalS'>, by: DialledMachine, feed?: Feed) =>
+  const dialsOf = (rung: Pick<RungDocument, 'feeds' | 'ballId' | 'intervalS'>, by: DialledMachine, feed: Feed) =>
     settingsOf(rung, by, feed).settings.map((each) => ({ name: each.name, reading: each.text }));
   return rounded({
     format: 'good-arc-card',
@@ -217,7 +217,8 @@ function secondMachines(
       if (key === '' || own.has(key)) continue;
       const sent = each.balls ? card.others?.[Number(key) - 1] : undefined;
       const free = machines.filter(({ id }) => id !== machine.id && ![...own.values()].some((taken) => taken.id === id));
-      const here = free.find(({ id }) => id === key) ?? free.find(({ name, profile }) => name === sent?.name && profile.kind === sent.kind);
+      const here =
+        machines.find(({ id }) => id === key) ?? free.find(({ name, profile }) => name === sent?.name && profile.kind === sent.kind);
       const other = here ?? free.find(({ profile }) => profile.kind === sent?.kind) ?? free[0] ?? machine;
       own.set(key, other);
       const what = sent ? `“${sent.name}”, a ${sent.kind},` : 'A second machine';

@@ -137,7 +137,7 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
       playerId,
       weather,
       startedAt,
-      ...(judged?.unsafe && { confirmedBy: confirmed }),
+      ...(judged?.unsafe && { confirmedBy }),
       offset: 0,
       balls: [],
     };

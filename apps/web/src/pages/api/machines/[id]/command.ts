@@ -22,9 +22,12 @@ export const POST = endpoint(commandBody, async ({ body, id, store, scope, conte
   return links.of(id, scope.clubId, linkAddress).send(await programmed(store, id, body), page);
 });
 
+/** Whether a rung throws a hard ball that leaves too little time. */
 async function isUnsafe(store: Store, ladderId: string, document: RungDocument): Promise<boolean> {
-  const { sport } = await store.one(ladder, ladderId, 'ladder');
-  const { profile } = await store.one(machine, document.machineId, 'machine');
+  const [{ sport }, { profile }] = await Promise.all([
+    store.one(ladder, ladderId, 'ladder'),
+    store.one(machine, document.machineId, 'machine'),
+  ]);
   return judgeRung(document, { sport, machine: profile, gameBall: gameBallById })?.unsafe === true;
 }
 
@@ -40,15 +43,15 @@ async function programmed(store: Store, machineId: string, command: z.output<typ
   if (document.machineId !== machineId && !document.feeds.some(isOurs))
     throw new Refusal(409, 'This rung was set up on another machine.', [{ pointer: '/rungId', detail: 'Choose a rung of this machine.' }]);
   const balls = programOf(document);
-  if (!command.confirmedBy && (await isUnsafe(store, ladderId, document)))
-    throw new Refusal(409, 'A hard ball and too little time: a coach confirms it by name first.', [
-      { pointer: '/confirmedBy', detail: 'Give the name of the coach who confirms it.' },
-    ]);
   if (balls.length === 0) throw new Refusal(409, 'Every feed of this rung is switched off, or nobody is there to take it.');
   const left = balls.slice(command.from);
   // with two machines each throws its own balls, and waits while the other throws
   const own = left.flatMap((ball, at) => (isOurs(document.feeds[ball.index]!) ? [{ ...ball, at }] : []));
   if (own.length === 0) throw new Refusal(409, 'All balls of this round have been thrown. Finish it and begin another.');
+  if (!command.confirmedBy && (await isUnsafe(store, ladderId, document)))
+    throw new Refusal(409, 'A hard ball and too little time: a coach confirms it by name first.', [
+      { pointer: '/confirmedBy', detail: 'Give the name of the coach who confirms it.' },
+    ]);
   const secondsTo = (at: number): number => left.slice(0, at).reduce((sum, { thenS }) => sum + thenS, 0);
   return {
     do: 'arm',
