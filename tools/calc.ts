@@ -37,7 +37,7 @@ async function everything(): Promise<string> {
 }
 
 const unknownFlag = flags.find((flag) => flag !== '--lines');
-if (!(verb in CALC_VERBS))
+if (!Object.hasOwn(CALC_VERBS, verb))
   complain(badInput([{ pointer: '', detail: `There is no verb “${verb}”; there are: ${Object.keys(CALC_VERBS).join(', ')}.` }]));
 else if (unknownFlag) complain(badInput([{ pointer: '', detail: `There is no flag “${unknownFlag}”; there is: --lines.` }]));
 else if (flags.includes('--lines')) {

@@ -49,8 +49,8 @@ describe('./arc calc', () => {
       stdout
         .trim()
         .split('\n')
-        .map((line) => JSON.parse(line).balls[0].availableS),
-    ).toEqual([4, 2]);
+        .map((line) => JSON.parse(line).word),
+    ).toEqual(['calm', 'rushed']);
     const problems = stderr
       .trim()
       .split('\n')

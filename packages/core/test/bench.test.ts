@@ -89,11 +89,10 @@ describe('what the bench shows is what the core computes', () => {
   });
   test('comfort is the budget of the level: time to react over what it needs', () => {
     const { comfort, thrown } = arrange(tennis(), bramble);
-    expect(comfort!.reactionNeededS).toBe(reactionNeededS('Building', 'groundstroke', 0));
-    expect(comfort!.reactionRatio).toBeCloseTo(thrown!.arrival!.timeS / comfort!.reactionNeededS, 9);
+    expect(comfort).toMatchObject({ needS: reactionNeededS('Building', 'groundstroke', 0), timeS: thrown!.arrival!.timeS, band: null });
     const rushed = arrange(tennis({ intervalS: 0.75 }), bramble).comfort!;
     expect(['rushed', 'too quick']).toContain(rushed.word);
-    expect(rushed.shortestIntervalS).toBeCloseTo(comfort!.shortestIntervalS, 9);
+    expect(rushed.shortestIntervalS).toBe(comfort!.shortestIntervalS);
   });
   test('says when a feed clears the net by less than the level should have', () => {
     const low = arrange(tennis({ hold: { elevationDeg: 9 } }), bramble);

@@ -96,9 +96,13 @@ describe('answers', () => {
     expect(out.reason.code).toBe('elevation-too-high');
   });
   test('interval: available and needed time of one repeating ball', () => {
-    const out = answer('interval', INTERVAL) as unknown as { comfort: string; balls: { availableS: number; neededS: number }[] };
-    expect(out.balls[0]).toMatchObject({ availableS: 4, neededS: 0.5 + 0.29 });
-    expect(out.comfort).toBe('calm');
+    const out = answer('interval', INTERVAL) as unknown as { balls: Record<string, number>[] } & Record<string, unknown>;
+    // met after 1.3 s, 0.5 s to follow through, 0.25 s to split; a third of 0.3 s to see and 0.58 s to prepare
+    expect(out.balls[0]).toMatchObject({ availableS: 1.3, word: 'calm' });
+    expect(out.balls[0]!.spareS).toBeCloseTo(4 - 2.05, 9);
+    expect(out.balls[0]!.needS).toBeCloseTo(0.68, 9);
+    expect(out.balls[0]!.ratio).toBeCloseTo(1.3 / 0.68, 9);
+    expect(out).toMatchObject({ word: 'calm', shortestWorkingS: 2.05, shortestCalmS: 2.75 });
   });
   test('family: the number of arcs asked for, highest and slowest first, each of them an answer of aim', () => {
     const { arcs } = answer('family', FAMILY) as unknown as { arcs: Record<string, number>[] };

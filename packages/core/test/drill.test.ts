@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { comfortOf, LEVELS, reactionNeededS, type TimingQuestion, tally, timeBudget, wilsonRate } from '../src/index.ts';
+import { LEVELS, type TimingQuestion, tally, timeBudget, wilsonRate } from '../src/index.ts';
 
 const one = (over: Partial<TimingQuestion> = {}): TimingQuestion => ({
   level: 'Starting',
@@ -14,43 +14,39 @@ const one = (over: Partial<TimingQuestion> = {}): TimingQuestion => ({
 });
 
 describe('time budget (common practice, no source)', () => {
-  test('a kind feed of about a second to a Starting player on the service line is working', () => {
-    expect(comfortOf(timeBudget(one()).balls[0]!.reactionRatio)).toBe('working');
+  const met = (flightS: number, x = 0) => ({ flightS, contact: { x, y: -8 } });
+  test.each([
+    ['Building', 'groundstroke', 1.5, 1, 2.6, 3.3],
+    ['Competing', 'volley', 0.6, 0.5, 1.4, 1.9],
+    ['Starting', 'volley', 1.0, 0.5, 2.1, 3.1],
+  ] as const)('%s, a %s met %s s after release with %s m home: working from about %s s, calm from %s', (level, stroke, flightS, home, working, calm) => {
+    const timing = timeBudget(one({ level, stroke, balls: [met(flightS)], recover: { x: home, y: -8 } }));
+    expect(timing.shortestWorkingS).toBeCloseTo(working, 1);
+    expect(timing.shortestCalmS).toBeCloseTo(calm, 1);
   });
-  test('a 90 mph game pitch (0.43 s) is rushed for Competing and working for Advanced', () => {
-    const ratio = (level: 'Competing' | 'Advanced'): number => 0.43 / reactionNeededS(level, 'swing', 1);
-    expect(comfortOf(ratio('Competing'))).toBe('rushed');
-    expect(comfortOf(ratio('Advanced'))).toBe('working');
+  test('one second after it was thrown nobody plays the next, and 2 s for a beginner is survival pace', () => {
+    const pace = (intervalS: number) => timeBudget(one({ intervalS, balls: [met(1.53)], recover: { x: 1, y: -8 } }));
+    expect(pace(4).word).toBe('calm');
+    expect(pace(2.5).balls[0]!.spareS).toBeLessThan(0);
+    expect(['rushed', 'too quick']).toContain(pace(2.5).word);
+    expect(pace(1).word).toBe('too quick');
+    expect(pace(4).shortestWorkingS).toBeGreaterThan(2.5);
   });
-  test('4 s for a beginner is calm or working, 2 s is rushed or worse', () => {
-    const corners = (intervalS: number) =>
-      timeBudget(
-        one({
-          intervalS,
-          balls: [
-            { flightS: 1.2, contact: { x: -1, y: -7 } },
-            { flightS: 1.2, contact: { x: 1, y: -7 } },
-          ],
-          recover: { x: 0, y: -7.5 },
-        }),
-      );
-    expect(['calm', 'working']).toContain(corners(4).comfort);
-    expect(['rushed', 'too quick']).toContain(corners(2).comfort);
+  test('the sums, by hand: 1 s of flight, 0.6 s to follow through, 4 m at 2 m/s, 0.25 s to split; the next met after 1.5 s', () => {
+    const timing = timeBudget(one({ balls: [met(1), met(1.5, 4)] }));
+    expect(timing.balls[0]!.spareS).toBeCloseTo(4 - 3.85, 9);
+    // ready in time: all of the next flight is there
+    expect(timing.balls[0]!.availableS).toBeCloseTo(1.5, 9);
+    // the other way round it leaves 0.35 s too soon, and a flight of 1 s is that much shorter
+    expect(timing.balls[1]!.spareS).toBeCloseTo(-0.35, 9);
+    expect(timing.balls[1]!.availableS).toBeCloseTo(0.65, 9);
+    expect(timing.balls[1]!.needS).toBeCloseTo(0.35 / 3 + 0.7, 9);
   });
-  test('the sums, by hand: follow-through 0.6 + half of 0.7 + 4 m at 2 m/s, with a slower next ball', () => {
-    const timing = timeBudget(
-      one({
-        balls: [
-          { flightS: 1, contact: { x: 0, y: 0 } },
-          { flightS: 1.5, contact: { x: 4, y: 0 } },
-        ],
-      }),
-    );
-    expect(timing.balls[0]).toMatchObject({ availableS: 4.5, neededS: 2.95 });
-    expect(timing.balls[1]).toMatchObject({ availableS: 3.5, neededS: 2.95 });
-    expect(timing.shortestIntervalS).toBeCloseTo(1.1 * 2.95 + 0.5, 9);
+  test('waiting in the middle, what is left to run counts less half the preparation', () => {
+    const [ball] = timeBudget(one({ balls: [met(1.5, 3)], recover: { x: 0, y: -8 } })).balls;
+    expect(ball!.availableS).toBeCloseTo(1.5 - (3 / 2 - 0.35), 9);
   });
-  test('the shortest interval is just working: any list, any level', () => {
+  test('at the shortest interval the list has its word, just below it has not: any list, any level', () => {
     const spot = fc.record({ x: fc.double({ min: -4, max: 4, noNaN: true }), y: fc.double({ min: -12, max: 0, noNaN: true }) });
     const balls = fc.array(fc.record({ flightS: fc.double({ min: 0.4, max: 2.5, noNaN: true }), contact: spot }), {
       minLength: 1,
@@ -64,12 +60,21 @@ describe('time budget (common practice, no source)', () => {
         fc.integer({ min: 0, max: 2 }),
         (list, level, recover, shadowSwings) => {
           const question = one({ balls: list, level, recover, shadowSwings });
-          const { shortestIntervalS } = timeBudget(question);
-          const ratios = timeBudget({ ...question, intervalS: shortestIntervalS }).balls.map((ball) => ball.turnaroundRatio);
-          expect(Math.min(...ratios)).toBeCloseTo(1.1, 6);
+          const { shortestWorkingS, shortestCalmS } = timeBudget(question);
+          const word = (intervalS: number): string => timeBudget({ ...question, intervalS }).word;
+          if (shortestWorkingS === null) expect(['rushed', 'too quick']).toContain(word(600));
+          else {
+            expect(['calm', 'working']).toContain(word(shortestWorkingS));
+            expect(['rushed', 'too quick']).toContain(word(shortestWorkingS - 0.01));
+          }
+          if (shortestCalmS === null) expect(word(600)).not.toBe('calm');
+          else {
+            expect(word(shortestCalmS)).toBe('calm');
+            expect(word(shortestCalmS - 0.01)).not.toBe('calm');
+          }
         },
       ),
-      { seed: 11, numRuns: 200 },
+      { seed: 11, numRuns: 300 },
     );
   });
   test('no balls is a misuse', () => {

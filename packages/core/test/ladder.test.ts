@@ -11,16 +11,21 @@ import {
   evenOut,
   firstTargetM,
   fly,
+  ftToM,
   GAME_BOOK,
   judgeRung,
   LEVELS,
   MACHINE_KINDS,
   minutesOf,
+  mphToMps,
+  needsName,
   netBetween,
   netHeightAt,
+  notArriving,
   PLAYER_SIGMA_M,
   type RungDocument,
   rateAt,
+  rungCautions,
   rungSchema,
   SPORTS,
   stepBetween,
@@ -205,8 +210,11 @@ describe('judging a rung', () => {
   });
   test('the shortest workable interval is working, the calm one calm', () => {
     const { shortestIntervalS, calmIntervalS } = judge(game, question);
-    expect(['calm', 'working']).toContain(judge({ ...game, intervalS: shortestIntervalS }, question).comfort);
-    expect(judge({ ...game, intervalS: calmIntervalS }, question).worst.turnaroundRatio).toBeGreaterThanOrEqual(1.4 - 1e-9);
+    expect(['calm', 'working']).toContain(judge({ ...game, intervalS: shortestIntervalS! }, question).comfort);
+    expect(judge({ ...game, intervalS: calmIntervalS! }, question).comfort).toBe('calm');
+    // about what a coach would feed a Building rally ball at (common practice, no source)
+    expect(shortestIntervalS).toBeGreaterThan(2.2);
+    expect(calmIntervalS).toBeLessThan(4.2);
   });
   test('the game ball itself is the whole of the game, the kind ball a part of it', () => {
     expect(judge(game, question).share!.speedMps).toBeCloseTo(1, 1);
@@ -214,7 +222,7 @@ describe('judging a rung', () => {
   });
   test('a marker that is touched on the way takes its time', () => {
     const circuit = { ...game, feeds: game.feeds.map((feed) => ({ ...feed, marker: { x: 5, y: -6 } })) };
-    expect(judge(circuit, question).worst.turnaroundRatio).toBeLessThan(judge(game, question).worst.turnaroundRatio);
+    expect(judge(circuit, question).worst.spareS).toBeLessThan(judge(game, question).worst.spareS);
     expect(judge(circuit, question).balls[0]!.pathM).toBeGreaterThan(10);
   });
   test('a combination has its own beat: 0.9 s to the next ball is too quick, though the interval is long', () => {
@@ -229,12 +237,15 @@ describe('judging a rung', () => {
     };
     const { balls, comfort } = judge(combination, question);
     expect(comfort).toBe('too quick');
-    expect(balls[1]!.comfort).toBe('calm');
+    // the second is the one that comes too soon; after it there is time again
+    expect(balls[1]!).toMatchObject({ comfort: 'too quick' });
+    expect(balls[0]!.spareS).toBeLessThan(0);
+    expect(balls[2]!.ratio).toBeGreaterThan(1.4);
     expect(balls.slice(0, 4).map(({ releaseS }) => releaseS)).toEqual([0, 0.9, 8.9, 9.8]);
   });
   test('a serve of one’s own before every ball needs the ritual, too', () => {
     const serve = { ...game, ritual: { bounces: 4, bounceS: 0.7, tossS: 1.6, readyS: 0.5 } };
-    expect(judge(serve, question).shortestIntervalS - judge(game, question).shortestIntervalS).toBeGreaterThan(4);
+    expect(judge(serve, question).shortestIntervalS! - judge(game, question).shortestIntervalS!).toBeGreaterThan(4);
   });
   test('a hard ball with too little time is unsafe; a soft one only too quick', () => {
     const pitch = buildQuestion('baseball-fastball-college', 'Three-wheel pitching machine', { level: 'Starting', wanted: 'rushed' });
@@ -274,8 +285,54 @@ describe('judging a rung', () => {
     const short = judgeRung({ ...game, rounds: 6, ballsPerRound: 10 }, judgeWith(question))!;
     expect(short.pickUps).toBe(2); // after every second round of ten
   });
-  test('no ball that reaches the player, no judgement', () => {
+  test('what does not reach the player is not judged, is named, and is never safe', () => {
     expect(judgeRung({ ...game, feeds: game.feeds.map((feed) => ({ ...feed, on: false })) }, judgeWith(question))).toBeNull();
+    const pitch = buildQuestion('baseball-fastball-11-12', 'Three-wheel pitching machine', { level: 'Building' });
+    const [easy] = ladderOf(pitch);
+    const [feed] = easy!.feeds;
+    const short = { ...feed!, name: 'Dropped short', launch: { ...feed!.launch, speedMps: 6, elevationDeg: -20 } };
+    const rung = { ...easy!, feeds: [feed!, short], order: { kind: 'alternate' as const } };
+    expect(judgeRung(rung, judgeWith(pitch))).toBeNull();
+    expect(notArriving(rung, judgeWith(pitch))).toEqual([1]);
+    expect(needsName(rung, null)).toBe(true);
+    const [first] = rungCautions(rung, 'baseball', null);
+    expect(first).toMatchObject({ id: 'not-judged', grave: true });
+    expect(first!.what).toContain('ball 2 “Dropped short”');
+    // a soft ball that was not judged asks for no name, but says so
+    expect(needsName(game, null)).toBe(false);
+  });
+  test('70 mph from 35 ft (0.34 s) is unsafe for everyone below college, whatever game ball stands beside it (judgement of hitters; common practice)', () => {
+    for (const [level, ball] of [
+      ['Starting', 'baseball-fastball-9-10'],
+      ['Building', 'baseball-fastball-11-12'],
+      ['Building', 'baseball-fastball-college'],
+      ['Competing', 'baseball-fastball-high-school'],
+    ] as const) {
+      const asked = buildQuestion(ball, 'Three-wheel pitching machine', { level });
+      const [any] = ladderOf(buildQuestion('baseball-fastball-college', 'Three-wheel pitching machine', { level: 'Advanced' }));
+      const close = { ...any!.feeds[0]!, gameBallId: ball, launch: { ...any!.feeds[0]!.launch, y: ftToM(35), speedMps: mphToMps(70), elevationDeg: -2 } };
+      const rung = { ...any!, level, feeds: [close] };
+      const judged = judge(rung, asked);
+      expect(judged.balls[0]!.flightS).toBeCloseTo(0.34, 1);
+      expect(judged).toMatchObject({ unsafe: true, comfort: 'too quick', shortestIntervalS: null });
+      expect(needsName(rung, judged)).toBe(true);
+      expect(rungCautions(rung, 'baseball', judged).find(({ id }) => id === 'unsafe')!.grave).toBe(true);
+    }
+  });
+  test('a hitter of a lower level than the rung is judged by their own game', () => {
+    const asked = buildQuestion('baseball-fastball-high-school', 'Three-wheel pitching machine', { level: 'Competing' });
+    const top = ladderOf(asked).at(-1)!;
+    expect(judge(top, asked).unsafe).toBe(false);
+    expect(judgeRung(top, { ...judgeWith(asked), playerLevel: 'Starting' })!.unsafe).toBe(true);
+    expect(judgeRung(top, { ...judgeWith(asked), playerLevel: 'Advanced' })!.unsafe).toBe(false);
+  });
+  test('a hitter needs time between balls: 6 s is calm, under 5 s survival pace, under 3.5 s too quick (common practice)', () => {
+    const asked = buildQuestion('baseball-fastball-high-school', 'Programmable field machine', { level: 'Competing' });
+    const [easy] = ladderOf(asked);
+    const at = (intervalS: number) => judge({ ...easy!, intervalS }, asked);
+    expect(at(6)).toMatchObject({ comfort: 'calm', survival: false, shortestIntervalS: 5, calmIntervalS: 6 });
+    expect(at(4.5)).toMatchObject({ comfort: 'rushed', survival: true });
+    expect(at(3)).toMatchObject({ comfort: 'too quick', survival: true });
   });
 });
 

@@ -135,8 +135,8 @@ describe('special drills have their own timing', () => {
     const { rungs, asked } = fitted('tennis-serve-and-next', 'Programmable court machine');
     const judged = judgeRung(rungs[1]!, judgeWith(asked))!;
     const without = judgeRung({ ...rungs[1]!, ritual: undefined }, judgeWith(asked))!;
-    expect(judged.shortestIntervalS).toBeGreaterThan(without.shortestIntervalS + 4);
-    expect(rungs[1]!.intervalS).toBeGreaterThanOrEqual(judged.shortestIntervalS - 1e-9);
+    expect(judged.shortestIntervalS).toBeGreaterThan(without.shortestIntervalS! + 4);
+    expect(rungs[1]!.intervalS).toBeGreaterThanOrEqual(judged.shortestIntervalS! - 1e-9);
   });
   test('five markers: each before any again, and the way to them is counted', () => {
     const { rungs, asked } = fitted('tennis-five-markers', 'Two-wheel portable');

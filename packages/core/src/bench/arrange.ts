@@ -9,9 +9,10 @@ import {
   type Spin,
   spinAt,
 } from '../aim/index.ts';
-import { type Comfort, comfortOf, reactionNeededS, timeBudget } from '../drill/index.ts';
+import { COMFORT_FROM, type Comfort, comfortOf, reactionNeededS, timeBudget } from '../drill/index.ts';
 import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
 import { aimMachine, type PlaceQuestion, questionFor, type Thrower } from '../machine/index.ts';
+import { bandOf, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
 import { COURT_PLANS, type GameBall, gameBallById, LEVEL_NEEDS, type Stroke } from '../sport/index.ts';
 import { conditionsOf, type Setup } from './setup.ts';
 
@@ -43,6 +44,22 @@ export interface FamilyMember extends FamilyArc {
   comfort: Comfort | null;
 }
 
+/** How much time one ball after another like it leaves. */
+export interface BenchComfort {
+  word: Comfort;
+  /** Of the ball alone, whatever the interval. */
+  ofBall: Comfort;
+  timeS: number;
+  /** What the level needs; for a hitter the time of the game of this age band. */
+  needS: number;
+  /** Age band of the hitter; null for others. */
+  band: string | null;
+  /** From being ready until the next ball leaves; null for a fielder, s. */
+  spareS: number | null;
+  /** Null when the ball itself is too quick for any. */
+  shortestIntervalS: number | null;
+}
+
 /** Everything the bench shows for one set-up. */
 export interface Arrangement {
   solution: Solution | null;
@@ -53,7 +70,8 @@ export interface Arrangement {
   family: FamilyMember[];
   game: (Thrown & { ball: GameBall }) | null;
   stroke: Stroke;
-  comfort: { word: Comfort; reactionRatio: number; turnaroundRatio: number; reactionNeededS: number; shortestIntervalS: number } | null;
+  /** Null when nothing arrives. */
+  comfort: BenchComfort | null;
   /** Clearance over the net is under what a feed for this level should have. */
   lowOverNet: boolean;
 }
@@ -73,12 +91,11 @@ export function arrange(setup: Setup, machine: Thrower, gameBall: GameBall | nul
   const solution = answer.solutions.find(({ arc }) => arc === setup.arc) ?? answer.solutions[0] ?? null;
   const thrown = solution ? throwBall(conditions, { ...setup.from, ...answer.spin, ...launchOf(solution) }, setup.player.y) : null;
   const stroke = strokeOf(setup, thrown);
-  const needed = reactionNeededS(setup.level, stroke, 0);
   const asked = questionFor(machine, question, setup);
   const family = arcFamily(asked, FAMILY, STEEPEST_DEG).map((arc): FamilyMember => {
     const launch = { ...setup.from, ...spinAt(asked, arc.speedMps), ...launchOf(arc) };
     const { flight, arrival } = throwBall(conditions, launch, setup.player.y, 0.05);
-    return { ...arc, path: flight.path, arrival, comfort: arrival ? comfortOf(arrival.timeS / needed) : null };
+    return { ...arc, path: flight.path, arrival, comfort: arrival ? comfortOf(easeOf(setup, stroke, arrival.timeS, gameBall)) : null };
   });
   return {
     solution,
@@ -89,7 +106,7 @@ export function arrange(setup: Setup, machine: Thrower, gameBall: GameBall | nul
     family,
     stroke,
     game: gameBall ? gameOf(setup, conditions, gameBall) : null,
-    comfort: thrown?.arrival ? comfort(setup, stroke, thrown.arrival, needed) : null,
+    comfort: thrown && comfort(setup, stroke, thrown, gameBall),
     lowOverNet: solution?.netClearanceM != null && solution.netClearanceM < LEVEL_NEEDS[setup.level].netClearanceM,
   };
 }
@@ -134,18 +151,45 @@ export function throwBall(conditions: Conditions, launch: Launch, playerY: numbe
 const strokeOf = ({ sport }: Setup, thrown: Thrown | null): Stroke =>
   sport === 'baseball' ? 'swing' : thrown?.arrival?.leg === 0 ? 'volley' : 'groundstroke';
 
-function comfort(setup: Setup, stroke: Stroke, arrival: Arrival, needed: number): Arrangement['comfort'] {
+const isFielding = ({ sport, target }: Setup): boolean => sport === 'baseball' && target.kind === 'landing';
+
+/** A ball that is known, by itself, on the scale of `comfortOf`. */
+const easeOf = ({ sport, level }: Setup, stroke: Stroke, timeS: number, gameBall: GameBall | null): number =>
+  sport === 'baseball' ? hitterTime(bandOf(level, gameBall), timeS).ease : timeS / reactionNeededS(level, stroke, 0);
+
+function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, gameBall: GameBall | null): BenchComfort | null {
+  const { level, intervalS } = setup;
+  if (isFielding(setup)) {
+    const { timeS, needS } = fielderTime(conditionsOf(setup), setup.surfaceId, launch, level, setup.player);
+    const ofBall = comfortOf(timeS / needS);
+    return { word: ofBall, ofBall, timeS, needS, band: null, spareS: null, shortestIntervalS: null };
+  }
+  if (!arrival) return null;
+  const { timeS } = arrival;
+  const ease = easeOf(setup, stroke, timeS, gameBall);
+  if (setup.sport === 'baseball') {
+    const band = bandOf(level, gameBall);
+    return {
+      word: comfortOf(Math.min(ease, hitterIntervalEase(intervalS))),
+      ofBall: comfortOf(ease),
+      timeS,
+      needS: hitterTime(band, timeS).gameTimeS,
+      band: band.name,
+      spareS: intervalS - HITTER_INTERVAL_S.working,
+      shortestIntervalS: ease < COMFORT_FROM.working ? null : HITTER_INTERVAL_S.working,
+    };
+  }
   const timing = timeBudget({
-    level: setup.level,
+    level,
     stroke,
     doubtBits: 0,
-    intervalS: setup.intervalS,
+    intervalS,
     shadowSwings: 0,
-    recover: setup.sport === 'baseball' ? null : setup.player,
-    balls: [{ flightS: arrival.timeS, contact: { x: arrival.x, y: arrival.y } }],
+    recover: setup.player,
+    balls: [{ flightS: timeS, contact: { x: arrival.x, y: arrival.y } }],
   });
-  const [{ reactionRatio, turnaroundRatio }] = timing.balls as [(typeof timing.balls)[0]];
-  return { word: timing.comfort, reactionRatio, turnaroundRatio, reactionNeededS: needed, shortestIntervalS: timing.shortestIntervalS };
+  const [{ needS, spareS }] = timing.balls as [(typeof timing.balls)[0]];
+  return { word: timing.word, ofBall: comfortOf(ease), timeS, needS, band: null, spareS, shortestIntervalS: timing.shortestWorkingS };
 }
 
 /** How far behind its bounce a game ball is met when it would bounce twice before the player's plane, m. */

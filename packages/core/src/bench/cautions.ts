@@ -6,7 +6,7 @@ import type { Setup } from './setup.ts';
 
 /** Something to think of before a ball is thrown. */
 export interface Caution {
-  id: 'too-quick' | 'jam' | 'in-front' | 'fence' | 'ceiling' | 'too-far' | 'windy' | 'low-net';
+  id: 'too-quick' | 'challenge' | 'survival' | 'not-judged' | 'jam' | 'in-front' | 'fence' | 'ceiling' | 'too-far' | 'windy' | 'low-net';
   /** Whether somebody could be hurt, or only the drill suffers. */
   grave: boolean;
   what: string;
@@ -53,16 +53,48 @@ export function cautionsOf(
       why: `It is ${length(2 * ball.radiusM)} across; the machine takes ${length(widestBallM)}.`,
       doThis: 'Take a ball of the usual size; lower-compression ones of that size are soft as well.',
     });
-  if (thrown?.arrival && comfort && comfort.reactionRatio < 1)
+  if (thrown && !comfort)
     cautions.push({
-      id: 'too-quick',
-      grave: ball.hard,
-      what: ball.hard ? 'A hard ball with too little time for this level.' : 'Too little time for this level.',
-      why: `It is there in ${thrown.arrival.timeS.toFixed(2)} s; seeing and getting ready takes ${comfort.reactionNeededS.toFixed(2)} s.`,
-      doThis: ball.hard
-        ? 'Slow it down, stand the machine farther back, or use a soft ball; helmet on.'
-        : 'Slow it down, or stand the machine farther back.',
+      id: 'not-judged',
+      grave: true,
+      what: 'Not judged: this ball does not arrive.',
+      why: 'What never reaches the player has no time and no height, so nothing here says that it is safe.',
+      doThis: 'Move the player in, land it deeper or throw it harder.',
     });
+  if (comfort) {
+    const { ofBall, timeS, needS, band, spareS } = comfort;
+    const why = band
+      ? `It is there in ${timeS.toFixed(2)} s; the game of this age (${band}) takes ${needS.toFixed(2)} s.`
+      : `It is there in ${timeS.toFixed(2)} s; seeing and getting there takes ${needS.toFixed(2)} s.`;
+    if (ofBall === 'too quick')
+      cautions.push({
+        id: 'too-quick',
+        grave: ball.hard,
+        what: ball.hard ? 'Unsafe: a hard ball with too little time for this level.' : 'Too little time for this level.',
+        why,
+        doThis: ball.hard
+          ? 'Slow it down, stand the machine farther back, or use a soft ball; helmet on. Courtside asks for a name before it is armed.'
+          : 'Slow it down, or stand the machine farther back.',
+      });
+    else if (band && ofBall === 'rushed')
+      cautions.push({
+        id: 'challenge',
+        grave: ball.hard,
+        what: 'A challenge: quicker than the game of this age.',
+        why,
+        doThis: 'Few balls, a helmet, and back to the game’s own time.',
+      });
+    if (spareS !== null && spareS < 0)
+      cautions.push({
+        id: 'survival',
+        grave: false,
+        what: 'This is survival pace: balls are survived, not practised.',
+        why: band
+          ? `${setup.intervalS.toFixed(1)} s from ball to ball leave no time to reset, breathe and look.`
+          : `The next ball leaves ${(-spareS).toFixed(1)} s before the player is ready to see it.`,
+        doThis: 'A longer interval, unless it is meant as work for heart and lungs.',
+      });
+  }
   if (thrown) {
     const { launch } = thrown;
     const [dx, dy] = [setup.player.x - launch.x, setup.player.y - launch.y];

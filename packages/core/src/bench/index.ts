@@ -3,6 +3,7 @@ export {
   type Arrangement,
   type Arrival,
   arrange,
+  type BenchComfort,
   type FamilyMember,
   placeQuestion,
   type Thrown,
@@ -10,6 +11,7 @@ export {
   throwGameBall,
 } from './arrange.ts';
 export { type Caution, cautionsOf, MANUAL_FIRST } from './cautions.ts';
+export { heldOf } from './held.ts';
 export { bestPlace, closestToGame, FIT_FIGURES, type FitFigure, fitOf, fitParts, type Match } from './match.ts';
 export { flightsOf, type RungChoices, rungFromSetup, setupFromRung } from './rung.ts';
 export { conditionsOf, FIELDING_BALLS, fieldingSetup, firstSetup, planOf, type Setup, setupSchema } from './setup.ts';

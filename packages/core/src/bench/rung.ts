@@ -1,6 +1,7 @@
 import { firstTargetAt, landingZone, type RungDocument, targetFrom, targetSizeOf } from '../drill/index.ts';
 import { firstTargetM, type Need } from '../progress/index.ts';
 import { type Arrangement, throwBall } from './arrange.ts';
+import { heldOf } from './held.ts';
 import { conditionsOf, type Setup } from './setup.ts';
 
 /** What a rung adds to a set-up. */
@@ -24,7 +25,8 @@ export function rungFromSetup(
 ): RungDocument | null {
   if (!thrown) return null;
   const { name, focalPoint, ballsPerRound, rounds, gate } = choices;
-  const own = { launch: thrown.launch, target: setup.target, gameBallId: setup.gameBallId, stroke };
+  const { target, gameBallId, hold, arc } = setup;
+  const own = { launch: thrown.launch, target, gameBallId, stroke, hold, arc };
   const feeds = edited?.document.feeds.map((feed, i) => (i === edited.feed ? { ...feed, ...own } : feed)) ?? [
     { name, ...own, on: true, cue: '' },
   ];
@@ -70,10 +72,11 @@ function firstTarget({ sport, level, target, player, from }: Setup): Pick<RungDo
   return { targetSize, targetAt: firstTargetAt(sport, level, [{ met: player, machine: from }], targetSize) };
 }
 
-/** The set-up that a feed of a rung came from, holding its elevation, so that the bench can go on from it. */
+/** The set-up that a feed of a rung came from, holding what was held, so that the bench can go on from it. */
 export function setupFromRung(document: RungDocument, sport: Setup['sport'], index = 0): Setup {
-  const { launch, target, gameBallId, meet, machineId } = document.feeds[index] ?? document.feeds[0]!;
-  const { x, y, z, elevationDeg, speedMps, topspinRpm, sidespinRpm } = launch;
+  const feed = document.feeds[index] ?? document.feeds[0]!;
+  const { launch, target, gameBallId, meet, machineId } = feed;
+  const { x, y, z, topspinRpm, sidespinRpm } = launch;
   return {
     sport,
     courtId: document.courtId,
@@ -86,8 +89,7 @@ export function setupFromRung(document: RungDocument, sport: Setup['sport'], ind
     from: { x, y, z },
     target,
     landingZone: document.landingZone ?? landingZone(sport, target.kind),
-    hold: sport === 'baseball' ? { speedMps } : { elevationDeg },
-    arc: 'low',
+    ...heldOf(feed, conditionsOf(document), sport),
     topspinRpm,
     sidespinRpm,
     player: meet ?? document.player.start,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { landingZone, spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
+import { arcSchema, holdSchema, landingZone, spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
 import { airDensity, type Conditions, fly } from '../flight/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { FIELD_POSITIONS } from '../pitch/index.ts';
@@ -38,14 +38,9 @@ export const setupSchema = z.strictObject({
   target: targetSchema,
   landingZone: z.strictObject({ widthM: z.number().min(0.1).max(30), depthM: z.number().min(0.1).max(30) }),
   /** The value that is held; the other is solved. */
-  hold: z.union([
-    z.strictObject({ elevationDeg: z.number().min(-60).max(89) }),
-    z.strictObject({ speedMps: z.number().min(0.5).max(75) }),
-    z.strictObject({ netClearanceM: z.number().min(0).max(20) }),
-    z.strictObject({ flightTimeS: z.number().min(0.05).max(10) }),
-  ]),
+  hold: holdSchema,
   /** Which of two arcs to throw at a held speed. */
-  arc: z.enum(['low', 'high']),
+  arc: arcSchema,
   topspinRpm: z.number().min(-6000).max(6000),
   sidespinRpm: z.number().min(-6000).max(6000),
   player: spotSchema,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { launchSchema } from '../drill/index.ts';
+import { COMFORTS, launchSchema } from '../drill/index.ts';
 import { APPROACHES, VERDICTS } from '../progress/index.ts';
 import { ballIdSchema, LEVELS, STROKES, surfaceIdSchema } from '../sport/index.ts';
 
@@ -165,9 +165,13 @@ export const intervalInSchema = z.strictObject({
   shadowSwings: z.int().min(0).max(10).default(0),
 });
 export const intervalOutSchema = z.strictObject({
-  balls: z.array(z.strictObject({ reactionRatio: finite, availableS: finite, neededS: finite, turnaroundRatio: finite })),
-  comfort: z.enum(['calm', 'working', 'rushed', 'too quick']),
-  shortestIntervalS: finite,
+  /** Entry k is about getting from ball k to ball k + 1. */
+  balls: z.array(z.strictObject({ spareS: finite, availableS: finite, needS: finite, ratio: finite, word: z.enum(COMFORTS) })),
+  /** The worst of them. */
+  word: z.enum(COMFORTS),
+  /** Null when a ball itself is too quick for it. */
+  shortestWorkingS: finite.nullable(),
+  shortestCalmS: finite.nullable(),
 });
 
 export const spreadInSchema = flyInSchema.extend({

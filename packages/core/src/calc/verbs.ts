@@ -213,7 +213,8 @@ export const CALC_VERBS: Readonly<Record<string, Verb>> = {
 
 /** Runs a verb on one parsed JSON document. @returns the answer, or the problem document for bad input */
 export function calc(verb: string, document: unknown): { ok: true; answer: unknown } | { ok: false; problem: Problem } {
-  const known = CALC_VERBS[verb];
+  // names that every object has are no verbs
+  const known = Object.hasOwn(CALC_VERBS, verb) ? CALC_VERBS[verb] : undefined;
   if (!known)
     return {
       ok: false,

@@ -1,9 +1,11 @@
 export { type Balance, balanceOf, ballsOf, deal, doubtBits, isIn, minutesOf, programOf, REST_S } from './order.ts';
 export { bouncesThatFit, ritualFromTaps, ritualS } from './ritual.ts';
 export {
+  arcSchema,
   type Feed,
   feedSchema,
   gateSchema,
+  holdSchema,
   type LadderDocument,
   ladderSchema,
   launchSchema,
@@ -22,6 +24,7 @@ export {
   type Weather,
   weatherSchema,
 } from './schema.ts';
+export { feedsOf, gateOf, nextStepOn, type Score, sameCard, scoreOf, scoreRound } from './score.ts';
 export {
   firstTargetAt,
   isSoft,
@@ -49,9 +52,16 @@ export {
   COMFORTS,
   type Comfort,
   comfortOf,
+  onComfortScale,
   reactionNeededS,
+  ROUNDING,
+  SPLIT_STEP_S,
   type Spot,
+  shortestFor,
   type Timing,
   type TimingQuestion,
+  type Recovery,
   timeBudget,
+  timeAfter,
+  recoveryOf,
 } from './timing.ts';

@@ -42,6 +42,16 @@ export const weatherSchema = z.strictObject({
   gustMps: finite.min(0).max(10).optional(),
 });
 
+/** What is held while the rest of a launch is solved. */
+export const holdSchema = z.union([
+  z.strictObject({ elevationDeg: z.number().min(-60).max(89) }),
+  z.strictObject({ speedMps: z.number().min(0.5).max(75) }),
+  z.strictObject({ netClearanceM: z.number().min(0).max(20) }),
+  z.strictObject({ flightTimeS: z.number().min(0.05).max(10) }),
+]);
+/** Which of two arcs is thrown at a held speed. */
+export const arcSchema = z.enum(['low', 'high']);
+
 /** One ball of a rung: its launch, where it should go, the game ball it stands for. */
 export const feedSchema = z.strictObject({
   name: nameSchema,
@@ -61,6 +71,11 @@ export const feedSchema = z.strictObject({
   thenS: finite.min(0.5).max(120).optional(),
   /** False for a spare ball that is only hit away. */
   counts: z.boolean().optional(),
+  /** True for a ball that is right to let go: swinging at it is the mistake. */
+  letGo: z.boolean().optional(),
+  /** What was held on the bench, and which arc; without, the elevation of a ball that lands and the speed of a pitch. */
+  hold: holdSchema.optional(),
+  arc: arcSchema.optional(),
   /** Who should take it, by short name; with all of them absent it is left out. */
   positions: z.array(z.string().min(1).max(12)).max(9).optional(),
   /** Another machine than the rung’s. */

@@ -33,6 +33,10 @@ const COLUMNS = [
   'marker_y_m',
   'positions',
   'machine_id',
+  'let_go',
+  'hold',
+  'hold_value',
+  'arc',
 ] as const;
 type Column = (typeof COLUMNS)[number];
 const OPTIONAL: readonly Column[] = [
@@ -51,7 +55,13 @@ const OPTIONAL: readonly Column[] = [
   'marker_y_m',
   'positions',
   'machine_id',
+  'let_go',
+  'hold',
+  'hold_value',
+  'arc',
 ];
+/** What was held, as the column says it. */
+const HOLDS = { elevation_deg: 'elevationDeg', speed_mps: 'speedMps', clearance_m: 'netClearanceM', time_s: 'flightTimeS' } as const;
 const MOST_ROWS = 24;
 
 /** The balls of a rung as CSV, a row each. A cell that does not apply is empty. */
@@ -60,7 +70,7 @@ export const writeBallList = (feeds: readonly Feed[]): string =>
     {
       fields: [...COLUMNS],
       data: feeds.map(
-        ({ name, on, target, launch, stroke, gameBallId, thenS, counts, cue, targetAt, meet, marker, positions, machineId }) => [
+        ({ name, on, target, launch, stroke, gameBallId, thenS, counts, cue, targetAt, meet, marker, positions, machineId, letGo, hold, arc }) => [
           name,
           on ? 'yes' : 'no',
           target.kind,
@@ -84,6 +94,11 @@ export const writeBallList = (feeds: readonly Feed[]): string =>
           ...[targetAt, meet, marker].flatMap((spot) => [spot?.x ?? '', spot?.y ?? '']),
           positions?.join(' ') ?? '',
           machineId ?? '',
+          letGo ? 'yes' : 'no',
+          ...(hold
+            ? Object.entries(HOLDS).flatMap(([column, key]) => (key in hold ? [column, (hold as Record<string, number>)[key]!] : []))
+            : ['', '']),
+          arc ?? '',
         ],
       ),
     },
@@ -153,6 +168,9 @@ function fromRow(row: Partial<Record<Column, string>>): unknown {
     ...spot('marker', 'marker_x_m', 'marker_y_m'),
     ...(text('positions') !== '' && { positions: text('positions').split(/[\s,;]+/) }),
     ...(text('machine_id') !== '' && { machineId: text('machine_id') }),
+    ...(text('let_go') !== '' && yes('let_go') !== false && { letGo: yes('let_go') }),
+    ...(text('hold') !== '' && { hold: { [HOLDS[text('hold') as keyof typeof HOLDS] ?? text('hold')]: number('hold_value') } }),
+    ...(text('arc') !== '' && { arc: text('arc') }),
   };
 }
 
@@ -180,6 +198,8 @@ const PLACES: Record<string, Column> = {
   'marker.x': 'marker_x_m',
   'marker.y': 'marker_y_m',
   machineId: 'machine_id',
+  letGo: 'let_go',
+  hold: 'hold',
 };
 const columnOf = (path: readonly PropertyKey[]): string => PLACES[path.join('.')] ?? String(path[0]);
 
@@ -187,6 +207,8 @@ function sayIssue(message: string, row: Partial<Record<Column, string>>, column:
   const given = row[column as Column]?.trim() ?? '';
   if (column === 'stroke') return `“${given}” is none of ${STROKES.join(', ')}.`;
   if (column === 'target') return `“${given}” is neither landing nor plane.`;
-  if (column === 'on' || column === 'counts') return `“${given}” is neither yes nor no.`;
+  if (column === 'hold') return `“${given}” with its hold_value is none of ${Object.keys(HOLDS).join(', ')} within its bounds.`;
+  if (column === 'arc') return `“${given}” is neither low nor high.`;
+  if (column === 'on' || column === 'counts' || column === 'let_go') return `“${given}” is neither yes nor no.`;
   return given === '' ? 'must not be empty.' : `“${given}”: ${message}.`;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { conditionsOf } from '../bench/index.ts';
+import { conditionsOf, heldOf } from '../bench/index.ts';
 import { type Feed, type LadderDocument, nameSchema, type RungDocument, rungSchema } from '../drill/index.ts';
 import { aimMachine, type Capability, capability, type DialledMachine, spinFor } from '../machine/index.ts';
 import { APPROACHES } from '../progress/index.ts';
@@ -254,9 +254,9 @@ function onMachine(
     const targetY = target.kind === 'landing' ? target.y : target.planeY;
     const net = netBetween(sport, from.y, targetY);
     const conditions = conditionsOf({ ...rung, surfaceId: court.surfaceId });
-    const hold = sport === 'baseball' ? { speedMps: launch.speedMps } : { elevationDeg: launch.elevationDeg };
-    const answer = aimMachine(profile, { conditions, from, target, net, ceilingM: court.ceilingM ?? null }, launch, hold);
-    const solution = answer.solutions[0] ?? answer.reason?.nearest;
+    const { hold, arc } = heldOf(feed, conditions, sport);
+    const answer = aimMachine(profile, { conditions, from, target, net, ceilingM: court.ceilingM ?? null }, launch, hold, arc);
+    const solution = answer.solutions.find((each) => each.arc === arc) ?? answer.solutions[0] ?? answer.reason?.nearest;
     if (!solution) {
       say(number, 'unaimed', `${name} has no arc to this spot: aim it on the bench before it is thrown.`);
       return feed;

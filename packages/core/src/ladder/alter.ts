@@ -64,8 +64,8 @@ export function rungAtLevel(rung: RungDocument, level: Level, venue: Venue): Run
   };
   const judged = judgeRung(made, { sport: venue.sport, machine: venue.machine.profile, gameBall: gameBallById });
   const most = venue.machine.profile.intervalS[1];
-  return judged && judged.shortestIntervalS > made.intervalS
-    ? { ...made, intervalS: Math.min(most, Math.ceil(judged.shortestIntervalS * 2) / 2) }
+  return judged && judged.readyIntervalS > made.intervalS
+    ? { ...made, intervalS: Math.min(most, Math.ceil(judged.readyIntervalS * 2) / 2) }
     : made;
 }
 

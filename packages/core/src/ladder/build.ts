@@ -143,7 +143,7 @@ function further(
     (from) => eitherSide(from, question, `${name}, either side`),
     (from) => {
       const judged = judgeRung(from, context);
-      const intervalS = judged && Math.ceil(Math.max(judged.shortestIntervalS, from.intervalS * 0.75) * 2 - 1e-9) / 2;
+      const intervalS = judged && Math.ceil(Math.max(judged.readyIntervalS, from.intervalS * 0.75) * 2 - 1e-9) / 2;
       return question.sport !== 'baseball' && intervalS !== null && intervalS < from.intervalS - 0.3
         ? { ...from, name: `${name}, quicker`, intervalS }
         : null;
@@ -292,7 +292,7 @@ function timed(rung: RungDocument, { level, machine, wanted, sport }: BuildQuest
   const [least, most] = machine.profile.intervalS;
   const judged = judgeRung(rung, context);
   if (!judged) return null;
-  const needed = wanted === 'calm' ? judged.calmIntervalS : judged.shortestIntervalS;
+  const needed = (wanted === 'calm' ? judged.calmIntervalS : null) ?? judged.readyIntervalS;
   const start = sport === 'baseball' ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level];
   return { ...rung, intervalS: Math.min(most, Math.max(least, start, Math.ceil(needed * 2 - 1e-9) / 2)) };
 }

@@ -1,12 +1,14 @@
 import type { Caution } from '../bench/index.ts';
-import { balanceOf, isIn, isWayBlocked, programOf, type RungDocument, targetOf } from '../drill/index.ts';
+import { balanceOf, comfortOf, isIn, isWayBlocked, programOf, type RungDocument, targetOf } from '../drill/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
 import { ballById, type Sport } from '../sport/index.ts';
-import { CAP_BALLS, type Judgement } from './judge.ts';
+import { CAP_BALLS, type Judgement, notArriving } from './judge.ts';
 
 export type RungCaution = Omit<Caution, 'id'> & {
   id:
     | 'unsafe'
+    | 'not-judged'
+    | 'challenge'
     | 'too-quick'
     | 'survival'
     | 'back-pedal'
@@ -38,33 +40,60 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
   const { hard, name } = ballById(rung.ballId);
   const feeds = rung.feeds.filter((feed) => isIn(feed, rung.absent));
   const fielding = sport === 'baseball' && feeds.some(({ target }) => target.kind === 'landing');
-  if (judged) {
-    const { worst } = judged;
-    const quickest = Math.min(...judged.balls.map(({ reactionRatio }) => reactionRatio));
+  if (!judged) {
+    const missing = notArriving(rung, { sport, gameBall: () => undefined });
+    const names = missing.map((index) => `ball ${index + 1} “${rung.feeds[index]!.name}”`).join(', ');
+    if (feeds.length > 0)
+      cautions.push({
+        id: 'not-judged',
+        grave: true,
+        what: `Not judged: ${names || 'no ball'} does not arrive.`,
+        why: 'What never reaches the player has no time and no height, so nothing here says that it is safe.',
+        doThis: 'Move the player in, land it deeper or throw it harder, then look again.',
+      });
+  } else {
+    const hitting = sport === 'baseball' && !fielding;
+    const quickest = judged.balls.reduce((a, b) => (b.ownEase < a.ownEase ? b : a));
+    const why = hitting
+      ? `It is there in ${quickest.flightS.toFixed(2)} s; the game of this age takes ${quickest.needS.toFixed(2)} s.`
+      : `It is there in ${Math.round((quickest.flightS / quickest.needS) * 100)} % of the time that seeing and moving takes.`;
+    const word = comfortOf(quickest.ownEase);
     if (judged.unsafe)
       cautions.push({
         id: 'unsafe',
         grave: true,
-        what: 'A hard ball and too little time for this level.',
-        why: `It is there in ${Math.round(quickest * 100)} % of the time that seeing and moving takes.`,
+        what: hitting ? 'A hard ball and too little time for this age.' : 'A hard ball and too little time for this level.',
+        why,
         doThis: 'Slow it down, stand farther back, or take a soft ball. A coach who wants it all the same confirms it by name.',
       });
-    else if (quickest < 0.9)
+    else if (word === 'too quick')
       cautions.push({
         id: 'too-quick',
         grave: false,
         what: 'Too little time to react for this level.',
-        why: `It is there in ${Math.round(quickest * 100)} % of the time that seeing and moving takes.`,
+        why,
         doThis: 'A slower or higher ball, or one that is known.',
       });
-    if (judged.survival)
+    else if (hitting && word === 'rushed')
+      cautions.push({
+        id: 'challenge',
+        grave: hard,
+        what: 'A challenge: quicker than the game of this age.',
+        why,
+        doThis: 'Few balls, a helmet, and back to the game’s own time.',
+      });
+    if (judged.survival) {
+      const shortOf = Math.min(...judged.balls.map(({ spareS }) => spareS));
       cautions.push({
         id: 'survival',
         grave: false,
         what: 'This is survival pace: balls are survived, not practised.',
-        why: `${worst.availableS.toFixed(1)} s between two hits, ${worst.neededS.toFixed(1)} s are needed.`,
-        doThis: `Feed every ${(Math.ceil(judged.shortestIntervalS * 2) / 2).toFixed(1)} s or slower, unless it is meant as work for heart and lungs.`,
+        why: hitting
+          ? `${rung.intervalS.toFixed(1)} s from ball to ball leave no time to reset, breathe and look.`
+          : `A ball leaves ${(-shortOf).toFixed(1)} s before the player is ready to see it.`,
+        doThis: `Feed every ${(Math.ceil(judged.readyIntervalS * 2 - 1e-9) / 2).toFixed(1)} s or slower, unless it is meant as work for heart and lungs.`,
       });
+    }
     const behind = Math.max(...judged.balls.map(({ contact, feed }) => (rung.feeds[feed]!.meet ?? rung.player.start).y - contact.y));
     const high = judged.arrivals.some((arrival) => arrival !== null && arrival.heightM > OVER_HEAD_M);
     if (

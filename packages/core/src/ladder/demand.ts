@@ -38,7 +38,7 @@ export function demandOf({
   bits: number;
   share: Share | null;
 }): Demand {
-  const worst = Math.min(...balls.flatMap((ball) => [ball.reactionRatio, ball.turnaroundRatio]));
+  const worst = Math.min(...balls.map(({ ease }) => ease));
   const ground = balls.reduce((sum, { pathM }) => sum + pathM, 0) / balls.length;
   const game = share
     ? share.topspinRpm === null

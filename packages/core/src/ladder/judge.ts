@@ -10,12 +10,17 @@ import {
   programOf,
   type RungDocument,
   reactionNeededS,
+  ROUNDING,
   ritualS,
   type Spot,
+  shortestFor,
+  type Recovery,
+  timeAfter,
+  recoveryOf,
 } from '../drill/index.ts';
 import { type MachineProfile, reachS } from '../machine/index.ts';
-import { FIELDER_READ_S, fieldBall } from '../pitch/index.ts';
-import { ballById, type GameBall, LEVEL_NEEDS, type Sport } from '../sport/index.ts';
+import { bandOf, FIELDING_INTERVAL_S, fielderTime, HITTER_INTERVAL_S, type HitterTime, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
+import { ballById, type GameBall, LEVEL_NEEDS, LEVELS, type Level, type Sport } from '../sport/index.ts';
 import { type Demand, demandOf } from './demand.ts';
 import type { JudgedBall, Share } from './judged.ts';
 
@@ -27,6 +32,8 @@ export interface JudgeContext {
   sport: Sport;
   machine: Pick<MachineProfile, 'intervalS' | 'hopper' | 'aimedBy' | 'bearingReachDeg' | 'spin'>;
   gameBall: (id: string) => GameBall | undefined;
+  /** Of who hits, when that is known: below the rung's, a hitter is judged by it. */
+  playerLevel?: Level;
   capBalls?: number;
   /** Who share the balls. */
   players?: number;
@@ -43,13 +50,15 @@ export interface Judgement {
   comfort: Comfort;
   /** The ball that gives the rung its word. */
   worst: JudgedBall;
-  /** Every turnaround at least `working`, and the machine ready in time. */
-  shortestIntervalS: number;
-  /** Every turnaround calm. */
-  calmIntervalS: number;
+  /** Every ball at least `working`, and the machine ready in time; null when a ball itself is too quick for that. */
+  shortestIntervalS: number | null;
+  /** Every ball calm; null likewise. */
+  calmIntervalS: number | null;
+  /** Every player ready when the next ball leaves, and the machine in time, however quick the balls themselves are. */
+  readyIntervalS: number;
   /** Of a rung with a serve of one's own: the ritual begins so long before the machine lets go, s (negative: after it). */
   ritualBeforeS: number | null;
-  /** Interval under the shortest workable: the hopper is survived, not practised. */
+  /** A ball leaves before its player is ready to see it: the hopper is survived, not practised. */
   survival: boolean;
   /** A hard ball and a reaction that is not there: someone must confirm it by name. */
   unsafe: boolean;
@@ -70,34 +79,98 @@ interface Seen {
   arrival: Arrival | null;
   flightS: number;
   contact: Spot;
-  neededS: number;
+  needS: number;
+  /** A pitch to a hitter, judged by the band's game. */
+  hitter: HitterTime | null;
 }
 
-/** How a ball of this feed is met. */
-function seen(rung: RungDocument, feed: Feed, bits: number, sport: Sport): Seen | null {
+const isFielding = (sport: Sport, { target }: Feed): boolean => sport === 'baseball' && target.kind === 'landing';
+
+const lower = (a: Level, b: Level | undefined): Level => LEVELS[Math.min(LEVELS.indexOf(a), LEVELS.indexOf(b ?? a))]!;
+
+/** How a ball of this feed is met; null when it does not arrive. */
+function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, playerLevel }: JudgeContext): Seen | null {
   const conditions = conditionsOf(rung);
-  if (sport === 'baseball' && feed.target.kind === 'landing') {
+  if (isFielding(sport, feed)) {
     // a fielder must get to it: reading and running instead of a stroke
-    const { hangTimeS, landing, fielder } = fieldBall(conditions, rung.surfaceId, feed.launch, rung.level);
     const home = feed.meet ?? rung.player.start;
-    const ground = feed.launch.elevationDeg < 10;
-    const [at, t] = ground ? [{ x: fielder.x, y: fielder.y }, fielder.t] : [landing, hangTimeS];
-    const run = away(at, home);
-    return { arrival: null, flightS: t, contact: at, neededS: FIELDER_READ_S + (ground ? 0 : run / LEVEL_NEEDS[rung.level].courtSpeedMps) };
+    const { at, timeS, needS } = fielderTime(conditions, rung.surfaceId, feed.launch, rung.level, home);
+    return { arrival: null, flightS: timeS, contact: at, needS, hitter: null };
   }
   const { arrival } = throwBall(conditions, feed.launch, (feed.meet ?? rung.player.start).y, 0);
   if (!arrival) return null;
-  return {
-    arrival,
-    flightS: arrival.timeS,
-    contact: { x: arrival.x, y: arrival.y },
-    neededS: reactionNeededS(rung.level, feed.stroke, bits),
-  };
+  const met = { arrival, flightS: arrival.timeS, contact: { x: arrival.x, y: arrival.y } };
+  if (sport !== 'baseball') return { ...met, needS: reactionNeededS(rung.level, feed.stroke, bits), hitter: null };
+  const band = bandOf(lower(rung.level, playerLevel), feed.gameBallId ? gameBall(feed.gameBallId) : null);
+  const hitter = hitterTime(band, arrival.timeS);
+  return { ...met, needS: hitter.gameTimeS, hitter };
 }
+
+type Asked = Pick<JudgeContext, 'sport' | 'gameBall' | 'playerLevel'>;
+
+/** Feeds of the deal whose ball never reaches the player, by index: with one of them a rung is not judged. */
+export function notArriving(rung: RungDocument, context: Asked): number[] {
+  const dealt = new Set(programOf(rung).map(({ index }) => index));
+  return [...dealt].filter((index) => !seen(rung, rung.feeds[index]!, 0, context as JudgeContext)).sort((a, b) => a - b);
+}
+
+/** Whether somebody must answer by name before this is thrown: a hard ball that leaves too little time, or one that could not be judged. */
+export const needsName = (rung: Pick<RungDocument, 'ballId'>, judged: Pick<Judgement, 'unsafe'> | null): boolean =>
+  ballById(rung.ballId).hard && (judged?.unsafe ?? true);
+
+/** From one ball to the next, for those who play them. */
+interface Between {
+  pathM: number;
+  /** Null for a hitter, who stays. */
+  recovery: Recovery | null;
+}
+
+function between(rung: RungDocument, sport: Sport, [here, there]: readonly [Seen, Seen], [feed, next]: readonly [Feed, Feed]): Between {
+  const { prepareS, followThroughS, breathS } = LEVEL_NEEDS[rung.level];
+  if (here.hitter || there.hitter) return { pathM: 0, recovery: null };
+  // two fielders do not run for one another's balls
+  if (sport === 'baseball' && !sameFielder(feed, next)) {
+    const { needS, flightS: nextFlightS } = there;
+    return { pathM: 0, recovery: { readyS: FIELDING_INTERVAL_S, nextFlightS, runS: 0, needS, breathS } };
+  }
+  const preparingS = prepareS[next.stroke];
+  const serveS = rung.ritual ? ritualS(rung.ritual) + followThroughS + rung.ritual.readyS : 0;
+  const by = (stops: readonly Spot[]): Between & { recovery: Recovery } => {
+    const waits = stops.at(-1) ?? there.contact;
+    let [homeM, from] = [0, here.contact];
+    for (const stop of [...stops.slice(0, -1), waits]) {
+      homeM += away(from, stop);
+      from = stop;
+    }
+    const runM = away(waits, there.contact);
+    const recovery = recoveryOf(rung.level, {
+      // of a fielder the way counts, not how long the ball hung: the next may leave while they come in
+      flightS: isFielding(sport, feed) ? 0 : here.flightS,
+      homeM,
+      // of a fielder the run is in what is needed
+      runM: isFielding(sport, next) ? 0 : runM,
+      nextFlightS: there.flightS,
+      preparingS,
+      needS: there.needS,
+      betweenS: rung.shadowSwings * (preparingS + followThroughS) + serveS,
+    });
+    const readyS = isFielding(sport, feed) ? Math.max(FIELDING_INTERVAL_S, recovery.readyS) : recovery.readyS;
+    return { pathM: homeM + runM, recovery: { ...recovery, readyS } };
+  };
+  // members of a combination are met one after the other, with no way home between them
+  const home = rung.player.recover && !next.meet && feed.thenS === undefined ? [rung.player.recover] : [];
+  const stops = [...home, ...(rung.ritual ? [rung.player.start] : []), ...(next.marker ? [next.marker] : [])];
+  const direct = by(stops);
+  // who walked in, or touched a marker, and could not get back to the next ball from there goes on to where the drill starts
+  const back = stops.length > 0 && !next.meet && ownEaseOf(direct.recovery) < COMFORT_FROM.working;
+  return back ? by([...stops, rung.player.start]) : direct;
+}
+
+const ownEaseOf = ({ nextFlightS, runS, needS }: Recovery): number => (nextFlightS - runS) / needS;
 
 /**
  * Judges a rung before it is climbed: the time of every ball, what the machine needs, how hard it is, how much of a game it is.
- * @returns null when no feed is in, or one of them never reaches the player
+ * @returns null when no feed is in, or one of them never reaches the player (`notArriving` says which)
  */
 export function judgeRung(rung: RungDocument, context: JudgeContext): Judgement | null {
   const { sport, machine, capBalls = CAP_BALLS, players = 1 } = context;
@@ -105,86 +178,82 @@ export function judgeRung(rung: RungDocument, context: JudgeContext): Judgement 
   const bits = doubtBits(rung);
   const met = new Map<number, Seen>();
   for (const index of new Set(program.map((each) => each.index))) {
-    const one = seen(rung, rung.feeds[index]!, bits, sport);
+    const one = seen(rung, rung.feeds[index]!, bits, context);
     if (!one) return null;
     met.set(index, one);
   }
   if (program.length === 0) return null;
-  const { prepareS, followThroughS, courtSpeedMps } = LEVEL_NEEDS[rung.level];
-  const serveS = rung.ritual ? ritualS(rung.ritual) + followThroughS + rung.ritual.readyS : 0;
-  let releaseS = 0;
-  let [shortest, calm, needsS] = [0, 0, 0];
-  let late = 0;
+  const gaps = program.map(({ index }, i): Between => {
+    const next = program[(i + 1) % program.length]!.index;
+    return between(rung, sport, [met.get(index)!, met.get(next)!], [rung.feeds[index]!, rung.feeds[next]!]);
+  });
+  const times = gaps.map(({ recovery }, i) => {
+    const { thenS } = program[i]!;
+    if (recovery) return { ...timeAfter(recovery, thenS), ownEase: ownEaseOf(recovery) };
+    const { flightS, hitter, needS } = met.get(program[(i + 1) % program.length]!.index)!;
+    const ownEase = hitter?.ease ?? flightS / needS;
+    const spareEase = hitterIntervalEase(thenS);
+    const spareS = thenS - HITTER_INTERVAL_S.working;
+    return { spareS, availableS: flightS, needS, ratio: flightS / needS, ratioEase: ownEase, spareEase, ownEase };
+  });
+  let [releaseS, needsS, late] = [0, 0, 0];
   const lastOf = new Map<string, { launch: Feed['launch']; releaseS: number }>();
   const balls = program.map(({ index, launch, thenS }, i): JudgedBall => {
-    const next = program[(i + 1) % program.length]!;
-    const [here, there] = [met.get(index)!, met.get(next.index)!];
-    const feed = rung.feeds[next.index]!;
-    // two fielders do not run for one another's balls
-    const own = sport !== 'baseball' || sameFielder(rung.feeds[index]!, feed);
-    const stops = [
-      ...(rung.player.recover && !feed.meet && own ? [rung.player.recover] : []),
-      ...(rung.ritual ? [rung.player.start] : []),
-      ...(feed.marker ? [feed.marker] : []),
-      there.contact,
-    ];
-    let [pathM, from] = [0, here.contact];
-    for (const stop of own ? stops : []) {
-      pathM += away(from, stop);
-      from = stop;
-    }
-    const prepare = prepareS[feed.stroke];
-    const neededS = own
-      ? followThroughS + pathM / courtSpeedMps + prepare / 2 + rung.shadowSwings * (prepare + followThroughS) + serveS
-      : followThroughS + prepare / 2;
-    const flightChange = there.flightS - here.flightS;
-    const availableS = thenS + flightChange;
-    if (rung.feeds[index]!.thenS === undefined) {
-      shortest = Math.max(shortest, COMFORT_FROM.working * neededS - flightChange);
-      calm = Math.max(calm, COMFORT_FROM.calm * neededS - flightChange);
-    }
+    const here = met.get(index)!;
+    const [before, after] = [times[(i || program.length) - 1]!, times[i]!];
     const machineId = rung.feeds[index]!.machineId ?? rung.machineId;
-    const before = lastOf.get(machineId);
-    if (before) {
-      const reach = reachS(before.launch, launch);
+    const last = lastOf.get(machineId);
+    if (last) {
+      const reach = reachS(last.launch, launch);
       needsS = Math.max(needsS, reach);
-      late = Math.max(late, reach - (releaseS - before.releaseS));
+      late = Math.max(late, reach - (releaseS - last.releaseS));
     }
     lastOf.set(machineId, { launch, releaseS });
-    const reactionRatio = here.flightS / here.neededS;
-    const turnaroundRatio = availableS / neededS;
+    const ease = Math.min(before.ratioEase, after.spareEase);
     const ball: JudgedBall = {
       feed: index,
       releaseS,
       flightS: here.flightS,
       contact: here.contact,
-      reactionRatio,
-      availableS,
-      neededS,
-      turnaroundRatio,
-      pathM,
-      comfort: comfortOf(Math.min(reactionRatio, turnaroundRatio)),
+      availableS: before.availableS,
+      needS: before.needS,
+      ratio: before.ratio,
+      ownEase: before.ownEase,
+      spareS: after.spareS,
+      ease,
+      pathM: gaps[i]!.pathM,
+      comfort: comfortOf(ease),
     };
     releaseS += thenS;
     return ball;
   });
-  const ratio = (ball: JudgedBall): number => Math.min(ball.reactionRatio, ball.turnaroundRatio);
-  const worst = balls.reduce((a, b) => (ratio(b) < ratio(a) ? b : a));
+  const worst = balls.reduce((a, b) => (b.ease < a.ease ? b : a));
   const { hard } = ballById(rung.ballId);
-  const shortestIntervalS = Math.max(shortest, needsS, machine.intervalS[0]);
+  // the rung's own interval moves these only
+  const free = gaps.flatMap((gap, i) => (rung.feeds[program[i]!.index]!.thenS === undefined ? [{ ...gap, time: times[i]! }] : []));
+  const ofMachine = Math.max(needsS, machine.intervalS[0]);
+  const shortest = (word: 'working' | 'calm'): number | null => {
+    if (free.some(({ recovery, time }) => !recovery && time.ownEase < COMFORT_FROM[word] - ROUNDING)) return null;
+    const needed = shortestFor(
+      word,
+      free.flatMap(({ recovery }) => recovery ?? []),
+    );
+    return needed === null ? null : Math.max(needed, ofMachine, free.some(({ recovery }) => !recovery) ? HITTER_INTERVAL_S[word] : 0);
+  };
   const ballsInAll = rung.rounds * rung.ballsPerRound;
   const counted = program.filter(({ index }) => rung.feeds[index]!.counts !== false).length;
   const arrivals = rung.feeds.map((_, i) => met.get(i)?.arrival ?? null);
   const share = shareOf(rung, sport, arrivals, context.gameBall);
   return {
     balls,
-    comfort: comfortOf(ratio(worst)),
+    comfort: worst.comfort,
     worst,
-    shortestIntervalS,
-    calmIntervalS: Math.max(calm, shortestIntervalS),
+    shortestIntervalS: shortest('working'),
+    calmIntervalS: shortest('calm'),
+    readyIntervalS: Math.max(ofMachine, ...free.map(({ recovery }) => recovery?.readyS ?? HITTER_INTERVAL_S.working)),
     ritualBeforeS: rung.ritual ? ritualBefore(rung, met.get(balls[0]!.feed)!) : null,
-    survival: balls.some((ball) => ball.turnaroundRatio < COMFORT_FROM.rushed),
-    unsafe: hard && balls.some((ball) => ball.reactionRatio < COMFORT_FROM.rushed),
+    survival: balls.some(({ spareS }) => spareS < -ROUNDING),
+    unsafe: hard && balls.some(({ ownEase }) => ownEase < COMFORT_FROM.rushed - ROUNDING),
     machine: { needsS, worries: worriesOf(rung, machine, late, ballsInAll) },
     demand: demandOf({ rung, sport, balls, bits, share }),
     share,

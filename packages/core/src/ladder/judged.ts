@@ -9,11 +9,17 @@ export interface JudgedBall {
   /** Release to the hit, s. */
   flightS: number;
   contact: Spot;
-  reactionRatio: number;
-  /** From this hit to the next. */
+  /** From when the player sees it leave, or is ready, to the hit, less what is left to run, s. */
   availableS: number;
-  neededS: number;
-  turnaroundRatio: number;
+  /** Seeing and preparing; for a hitter the time of the band's own game ball; for a fielder reading and running, s. */
+  needS: number;
+  ratio: number;
+  /** The ball by itself on the scale of `comfortOf`, whatever the interval. */
+  ownEase: number;
+  /** From being ready again until the next ball leaves; for a hitter over the least interval that is workable, s. */
+  spareS: number;
+  /** Ball and interval together on the scale of `comfortOf`: the worse of them. */
+  ease: number;
   /** Way to the next ball, m. */
   pathM: number;
   comfort: Comfort;

@@ -37,6 +37,8 @@ export interface DrillBall {
   marker?: Spot;
   thenS?: number;
   counts?: boolean;
+  /** Right to let go. */
+  letGo?: boolean;
   /** Thrown by a second machine, from there. */
   second?: Spot;
   /** A ball to fielders: to this spot, or on the ground at this speed. */

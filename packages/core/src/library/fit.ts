@@ -111,8 +111,9 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       answer = 'A ball of it bounces twice before it reaches the player.';
       continue;
     }
-    // too little time to react: a softer ball
-    if (softer > 0 && first.balls.some(({ reactionRatio }) => reactionRatio < COMFORT_FROM.working)) {
+    // too little time to react: a softer ball; what is beyond the game on purpose may be a challenge, a hard ball never unsafe
+    const least = rung.balls.some(({ share }) => share > 1) ? COMFORT_FROM.rushed : COMFORT_FROM.working;
+    if (first.unsafe || (softer > 0 && first.balls.some(({ ownEase }) => ownEase < least))) {
       answer = 'It leaves too little time for this level.';
       continue;
     }
@@ -162,13 +163,13 @@ const mirrored = ({ x, y }: { x: number; y: number }, { hand, sport }: DrillQues
 function inTime(rung: RungDocument, context: Parameters<typeof judgeRung>[1], machine: MachineProfile): RungDocument {
   const judged = judgeRung(rung, context)!;
   const least = new Map<number, number>();
-  for (const { feed, availableS, neededS } of judged.balls) {
+  for (const { feed, spareS } of judged.balls) {
     const { thenS } = rung.feeds[feed]!;
     if (thenS === undefined) continue;
-    const needed = Math.max(machine.intervalS[0], thenS, thenS + COMFORT_FROM.working * neededS - availableS, judged.machine.needsS);
+    const needed = Math.max(machine.intervalS[0], thenS, thenS - spareS, judged.machine.needsS);
     least.set(feed, Math.max(least.get(feed) ?? 0, Math.ceil(needed * 10 - 1e-9) / 10));
   }
-  const intervalS = Math.min(machine.intervalS[1], Math.ceil(Math.max(rung.intervalS, judged.shortestIntervalS) * 2 - 1e-9) / 2);
+  const intervalS = Math.min(machine.intervalS[1], Math.ceil(Math.max(rung.intervalS, judged.readyIntervalS) * 2 - 1e-9) / 2);
   const feeds = rung.feeds.map((feed, i) => (least.has(i) ? { ...feed, thenS: least.get(i)! } : feed));
   return { ...rung, intervalS, feeds };
 }
@@ -207,6 +208,7 @@ function fitBall(
     ...(ball.marker && { marker: side(ball.marker) }),
     ...(ball.thenS !== undefined && { thenS: ball.thenS }),
     ...(ball.counts === false && { counts: false }),
+    ...(ball.letGo && { letGo: true }),
     ...(ball.field && { positions: [...ball.field.to] }),
     ...(ball.second && question.second && { machineId: question.second.id }),
   };

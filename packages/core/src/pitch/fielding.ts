@@ -34,6 +34,9 @@ const LOWEST_HOP_M = 0.08;
 /** Before a fielder moves, s (common practice, no source). */
 export const FIELDER_READ_S = 0.4;
 
+/** Between two balls of a routine, s: one voice for each (common practice, no source: 5 to 6 s). */
+export const FIELDING_INTERVAL_S = 5;
+
 /** Who plays it: under it in the air, or off the ground where they first get to it. */
 export interface Play {
   name: string;
@@ -125,3 +128,17 @@ function playOf(path: Flight['path'], landing: { t: number; x: number; y: number
 /** How far a fielder can go in a hang time, m. */
 export const reachM = (hangTimeS: number, level: Level): number =>
   Math.max(0, hangTimeS - FIELDER_READ_S) * LEVEL_NEEDS[level].courtSpeedMps;
+
+/** What a fielder has and needs for a ball: until it is down, or can be got on the ground, and reading it and running there from `home`. */
+export function fielderTime(
+  conditions: Conditions,
+  surfaceId: string,
+  launch: Launch,
+  level: Level,
+  home: { x: number; y: number },
+): { at: { x: number; y: number }; timeS: number; needS: number } {
+  const { kind, hangTimeS, landing, fielder } = fieldBall(conditions, surfaceId, launch, level);
+  if (kind === 'grounder') return { at: { x: fielder.x, y: fielder.y }, timeS: fielder.t, needS: FIELDER_READ_S };
+  const run = Math.hypot(landing.x - home.x, landing.y - home.y);
+  return { at: landing, timeS: hangTimeS, needS: FIELDER_READ_S + run / LEVEL_NEEDS[level].courtSpeedMps };
+}

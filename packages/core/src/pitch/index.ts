@@ -3,12 +3,24 @@ export {
   battedBall,
   FIELD_POSITIONS,
   FIELDER_READ_S,
+  FIELDING_INTERVAL_S,
   type FieldedBall,
   fieldBall,
+  fielderTime,
   type Play,
   ROLL_SOURCE,
   reachM,
 } from './fielding.ts';
+export {
+  AGE_BANDS,
+  type AgeBand,
+  bandOf,
+  gameTimeS,
+  HITTER_INTERVAL_S,
+  type HitterTime,
+  hitterIntervalEase,
+  hitterTime,
+} from './hitting.ts';
 export {
   type FlightPaceAnswer,
   type FlightPaceQuestion,

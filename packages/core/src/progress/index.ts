@@ -18,6 +18,7 @@ export {
   VERDICTS,
   type Verdict,
 } from './gate.ts';
+export { type NextQuestion, type NextStep, nextStep, type RoundCount, sayCount } from './next.ts';
 export { longestRun, OUTCOME_NAMES, OUTCOMES, type Outcome, tally } from './outcome.ts';
 export { firstTargetM, PLAYER_SIGMA_M } from './players.ts';
 export { type Rate, wilsonRate } from './rate.ts';

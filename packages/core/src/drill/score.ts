@@ -1,0 +1,72 @@
+import { longestRun, type NextStep, type Need, nextStep, type Approach, type Outcome, type RoundCount } from '../progress/index.ts';
+import { programOf } from './order.ts';
+import type { Feed, RungDocument } from './schema.ts';
+
+/** What a ball counts as; null for one that is no attempt: a misfeed, a spare, a ball let go where nobody asked to choose. */
+export type Score = 'hit' | 'miss' | null;
+
+/**
+ * Outcome and intent together: where some balls of a rung are to be let go, letting one of them go is right and swinging at it is not, and letting
+ * another one go is wrong.
+ */
+export function scoreOf({ feeds }: Pick<RungDocument, 'feeds'>, feed: Feed | undefined, outcome: Outcome): Score {
+  if (outcome === 'not-fed' || feed?.counts === false) return null;
+  const let_ = outcome === 'let-go';
+  if (feed?.letGo) return let_ ? 'hit' : 'miss';
+  if (let_) return feeds.some((each) => each.on && each.letGo) ? 'miss' : null;
+  return outcome === 'in' ? 'hit' : 'miss';
+}
+
+type Card = Parameters<typeof programOf>[0];
+
+/** The feed of a ball of a round, by its number from 1; undefined beyond the round. */
+export function feedsOf(card: Card): (seq: number) => Feed | undefined {
+  const program = programOf(card);
+  return (seq) => card.feeds[program[seq - 1]?.index ?? -1];
+}
+
+/** What a round came to. @param results in the order of their balls */
+export function scoreRound(card: Card, results: readonly { seq: number; outcome: Outcome }[]): RoundCount {
+  const feedOf = feedsOf(card);
+  const scores = results.flatMap(({ seq, outcome }) => scoreOf(card, feedOf(seq), outcome) ?? []);
+  const hits = scores.filter((each) => each === 'hit').length;
+  return { hits, balls: scores.length, longestRun: longestRun(scores.map((each) => (each === 'hit' ? 'in' : 'out'))) };
+}
+
+/**
+ * The gate of a rung, of balls that count: what was asked of more balls than a round counts is asked of as great a share of them.
+ * @returns null when none counts
+ */
+export function gateOf(card: Card & Pick<RungDocument, 'gate'>): Need | null {
+  const counted = programOf(card).filter(({ index }) => card.feeds[index]!.counts !== false).length;
+  const { gate } = card;
+  if (counted === 0) return null;
+  if ('streak' in gate) return { streak: Math.min(gate.streak, counted) };
+  return gate.of <= counted ? gate : { hits: Math.ceil((gate.hits * counted) / gate.of - 1e-9), of: counted };
+}
+
+/** Whether two rounds were run off the same card: the same balls from the same place in the same order, to the same target. Words and weather may differ. */
+export function sameCard(a: RungDocument, b: RungDocument): boolean {
+  const essence = ({ name: _n, focalPoint: _f, weather: _w, rounds: _r, seed: _s, gate: _g, feeds, ...rest }: RungDocument): string =>
+    JSON.stringify([rest, feeds.map(({ name: _name, cue: _cue, hold: _h, arc: _a, ...feed }) => feed)]);
+  return essence(a) === essence(b);
+}
+
+/**
+ * The verdict on a player’s rounds on a rung as it is now: those run off another card are of before the last change.
+ * @param rounds newest first
+ */
+export function nextStepOn(
+  rung: RungDocument,
+  approach: Approach,
+  rounds: readonly { card: RungDocument; results: readonly { seq: number; outcome: Outcome }[] }[],
+): NextStep {
+  const changed = rounds.findIndex(({ card }) => !sameCard(card, rung));
+  const since = changed < 0 ? rounds : rounds.slice(0, changed);
+  return nextStep({
+    approach,
+    need: gateOf(rung),
+    roundsAsked: rung.rounds,
+    rounds: since.map(({ card, results }) => scoreRound(card, results)),
+  });
+}

@@ -1,0 +1,115 @@
+import { COMFORT_FROM, type Comfort, comfortOf, onComfortScale } from '../drill/index.ts';
+import { airDensity } from '../flight/index.ts';
+import { ftToM, mphToMps } from '../quantity/index.ts';
+import { ballById, type GameBall, type Level, PLATE } from '../sport/index.ts';
+import { timeToContact } from './pace.ts';
+
+/**
+ * An age band of baseball and its own game: fastball, and where the pitcher lets go of it, from the rear tip of the plate, on the fields it plays on,
+ * the usual first (common practice, no source).
+ */
+export interface AgeBand {
+  id: string;
+  /** As game balls name it. */
+  name: string;
+  level: Level;
+  fastballMph: number;
+  fields: readonly { rubberFt: number; releaseFt: number }[];
+  /** From high school on a little more speed is a challenge still. */
+  grown: boolean;
+}
+
+const band = (
+  id: string,
+  name: string,
+  level: Level,
+  fastballMph: number,
+  fields: readonly (readonly [rubberFt: number, releaseFt: number])[],
+  grown = false,
+): AgeBand => ({ id, name, level, fastballMph, grown, fields: fields.map(([rubberFt, releaseFt]) => ({ rubberFt, releaseFt })) });
+
+/** Youngest first. */
+export const AGE_BANDS: readonly AgeBand[] = [
+  band('8-and-under', '8 and under', 'Starting', 38, [[44, 40]]),
+  band('9-10', '9–10', 'Starting', 48, [[46, 42]]),
+  band('11-12', '11–12', 'Building', 58, [
+    [46, 42],
+    [50, 45.5],
+  ]),
+  band('13-14', '13–14', 'Building', 68, [
+    [54, 49],
+    [60.5, 55],
+  ]),
+  band('high-school', 'High school', 'Competing', 80, [[60.5, 55]], true),
+  band('college', 'College', 'Advanced', 89, [[60.5, 55]], true),
+  band('professional', 'Professional', 'Advanced', 94, [[60.5, 54]], true),
+];
+
+/**
+ * The band that a hitter is judged by: that of the game ball when it is one of the level's own, else the youngest of the level, so that a bolder game
+ * ball never makes a ball kinder.
+ */
+export function bandOf(level: Level, gameBall: GameBall | null | undefined): AgeBand {
+  const own = AGE_BANDS.filter((each) => each.level === level);
+  const named = gameBall?.kind === 'pitch' ? own.find(({ name }) => name === gameBall.band) : undefined;
+  return named ?? own[0]!;
+}
+
+/** Let go of at about this height by a grown pitcher, m, and met here; a foot of it is 2 ms. */
+const RELEASE_HEIGHT_M = 1.75;
+const MET = { y: PLATE.frontY_m, z: 0.7 };
+/** 2,200 rpm of backspin, nine tenths of it active. */
+const FASTBALL_RPM = -1980;
+
+const known = new Map<string, number>();
+
+/**
+ * Seconds from release to the plate of a band's own fastball, with drag at sea level and 20 °C. Checks: 0.72 s at 8 and under, 0.50 at 11–12 from 46 ft,
+ * 0.43 in college, 0.40 professional.
+ * @param field index of the band's fields
+ */
+export function gameTimeS({ id, fastballMph, fields }: AgeBand, field = 0): number {
+  const key = `${id} ${field}`;
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const timeS = timeToContact(
+    { ball: ballById('baseball'), airDensityKgM3: airDensity({ temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5 }), contact: MET },
+    {
+      speedMps: mphToMps(fastballMph),
+      releaseM: ftToM(fields[field]!.releaseFt),
+      heightM: RELEASE_HEIGHT_M,
+      topspinRpm: FASTBALL_RPM,
+    },
+  )!;
+  known.set(key, timeS);
+  return timeS;
+}
+
+/** Share of the band's own game time from which a ball has each word; less is too quick (common practice, no source). */
+const SHARE_FROM = { calm: 1.15, working: 0.95, rushed: 0.85 };
+const GROWN_SHARE_FROM = { ...SHARE_FROM, rushed: 0.8 };
+
+/** Release to release, s: a hitter resets, breathes and looks (common practice, no source). */
+export const HITTER_INTERVAL_S = { calm: 6, working: 5, rushed: 3.5 } as const;
+
+export interface HitterTime {
+  gameTimeS: number;
+  /** Of the game time. */
+  share: number;
+  /** On the scale of `comfortOf`. */
+  ease: number;
+  word: Comfort;
+  /** Too quick to be thrown with a hard ball unless somebody answers for it by name. */
+  tooQuick: boolean;
+}
+
+/** A ball at a hitter, judged against the game of the age band and not against a sum of body parts. */
+export function hitterTime(band: AgeBand, timeToPlateS: number): HitterTime {
+  const game = gameTimeS(band);
+  const share = timeToPlateS / game;
+  const ease = onComfortScale(share, band.grown ? GROWN_SHARE_FROM : SHARE_FROM);
+  return { gameTimeS: game, share, ease, word: comfortOf(ease), tooQuick: ease < COMFORT_FROM.rushed };
+}
+
+/** The interval of a hitter on the scale of `comfortOf`. */
+export const hitterIntervalEase = (intervalS: number): number => onComfortScale(intervalS, HITTER_INTERVAL_S);
