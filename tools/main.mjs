@@ -7,14 +7,27 @@ const USAGE = `Usage: ./arc <command>
   demo [--fresh] [--port N]   an invented centre with simulated machines, in the browser; sets up everything by itself
   test [--only PART]          every check: lint, types, imports, dead code, unit, database, browser
   dev                         the demo with live reload
-  serve --club NAME --owner NAME [--port N]
+  serve --club NAME --owner NAME [--port N] [--origin URL]
                               for a club, against the database in DATABASE_URL, without demo data
   stop                        ends a running demo
   calc <verb> [--lines]       the core on standard input: fly, aim, family,
-                              spread, pace, interval
+                              spread, pace, interval, gate, width, compare,
+                              streak
   bench                       speed as ratios
   schemas                     writes the JSON Schemas of calc to docs/schema
 `;
+
+/** The lines of the usage that tell of one command; all of them when there is none. @param {string} command */
+function usageOf(command) {
+  const lines = USAGE.split('\n');
+  const from = lines.findIndex((line) => line.startsWith(`  ${command} `) || line === `  ${command}`);
+  if (from < 0) return USAGE;
+  const more = lines.slice(from + 1).findIndex((line) => !line.startsWith('     '));
+  return `Usage: ./arc ${lines
+    .slice(from, from + 1 + more)
+    .join('\n')
+    .trim()}\n`;
+}
 
 /** Runs a bundled program in this process' stead. @param {string} file @param {string[]} args */
 async function handOver(file, args) {
@@ -23,7 +36,13 @@ async function handOver(file, args) {
 }
 
 const [command = '', ...args] = process.argv.slice(2);
-try {
+
+async function run() {
+  // asking what a command does never does it
+  if (args.includes('--help') || args.includes('-h')) {
+    say(usageOf(command));
+    return;
+  }
   ensureNode();
   switch (command) {
     case 'demo':
@@ -53,6 +72,10 @@ try {
       say(USAGE);
       process.exitCode = command === '' || command === 'help' || command === '--help' ? 0 : 2;
   }
+}
+
+try {
+  await run();
 } catch (error) {
   if (!(error instanceof Stop)) throw error;
   say(`\n${error.message}`);

@@ -1,3 +1,5 @@
+import compression from 'compression';
+
 /** Runs the built app and ends it cleanly: machines are held, open streams are closed, nothing acknowledged is lost. */
 if (process.env.GOODARC_MODE === 'serve' && process.env.GOODARC_DEMO === '1') {
   console.error('serve refuses the demo sign-in: unset GOODARC_DEMO.');
@@ -8,6 +10,15 @@ process.env.HOST ??= '127.0.0.1';
 const entry = new URL('./dist/server/entry.mjs', import.meta.url).href;
 const { startServer } = await import(entry);
 const { server } = startServer();
+
+// pages carry their data as text; what a machine says is sent at once and never gathered
+const compress = compression({
+  filter: (request, response) =>
+    !String(response.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(request, response),
+});
+const [handle] = server.server.listeners('request');
+server.server.removeAllListeners('request');
+server.server.on('request', (request, response) => compress(request, response, () => handle(request, response)));
 
 const links = () => /** @type {{ closeAll(): void } | undefined} */ (/** @type {any} */ (globalThis)[Symbol.for('good-arc.links')]);
 let ending = false;

@@ -9,13 +9,35 @@ const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 /** Reached without being signed in. */
 const OPEN = ['/api/health', '/enter', '/_astro', '/favicon.svg'];
 
-/** Who held a token when it was last looked up; used only while the database is gone. */
+/** Who held a token when it was last looked up: for commands that must not wait for the database, and while it is gone. */
 const lastKnown = new Map<string, Scope>();
 const MOST_KNOWN = 500;
 
 function remember(token: string, scope: Scope | null): void {
-  if (!scope) lastKnown.delete(token);
-  else if (lastKnown.has(token) || lastKnown.size < MOST_KNOWN) lastKnown.set(token, scope);
+  // the one that was seen longest ago makes room
+  lastKnown.delete(token);
+  if (!scope) return;
+  lastKnown.set(token, scope);
+  if (lastKnown.size > MOST_KNOWN) lastKnown.delete(lastKnown.keys().next().value!);
+}
+
+/** The address under which people reach this server, when a proxy stands before it: `https://arc.example.org`. */
+const publicOrigin = (): string => (process.env.GOODARC_ORIGIN ?? '').replace(/\/$/, '');
+
+const MACHINE = /^\/api\/machines\/[^/]+\/(command|beat)$/;
+
+/** Hold and stow, and the sign of life they depend on, go by who was signed in a moment ago: nobody waits for a database to stop a machine. */
+async function mustNotWait(request: Request, path: string): Promise<boolean> {
+  const [, what] = MACHINE.exec(path) ?? [];
+  if (request.method !== 'POST' || what === undefined) return false;
+  if (what === 'beat') return true;
+  try {
+    const body: unknown = await request.clone().json();
+    const { do: wanted } = body as { do?: unknown };
+    return wanted === 'hold' || wanted === 'stow';
+  } catch {
+    return false;
+  }
 }
 
 /** Signs the visitor in (demo flag or session cookie), and turns away writes from other sites. */
@@ -24,10 +46,13 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
   if (UNSAFE.has(request.method)) {
     const origin = request.headers.get('origin');
     const type = request.headers.get('content-type') ?? '';
-    if (origin !== url.origin || !type.startsWith('application/json')) {
+    const ours = origin !== null && (origin === url.origin || origin === publicOrigin());
+    if (!ours || !type.startsWith('application/json')) {
       return problemResponse({
         type: 'about:blank',
-        title: 'Writes must come from this site, as application/json.',
+        title: ours
+          ? 'Writes must come as application/json.'
+          : 'Writes must come from this site. Behind a proxy, its public address must be told to ./arc serve with --origin.',
         status: 403,
         errors: [],
       });
@@ -36,12 +61,16 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
   if (OPEN.some((path) => url.pathname === path || url.pathname.startsWith(`${path}/`))) return next();
   const demo = process.env.GOODARC_DEMO === '1';
   const token = demo ? 'demo' : cookies.get(SESSION_COOKIE)?.value;
+  const known = token === undefined ? undefined : lastKnown.get(token);
+  if (known && (await mustNotWait(request, url.pathname))) {
+    locals.scope = known;
+    return next();
+  }
   try {
     const scope = demo ? await demoScope(database()) : token ? await scopeOfToken(database(), token) : null;
     if (scope) locals.scope = scope;
     if (token) remember(token, scope);
   } catch (error) {
-    const known = token === undefined ? undefined : lastKnown.get(token);
     // with the database gone a signed-in page can still hold a machine
     if (isApi && known && isDatabaseGone(error)) {
       locals.scope = known;

@@ -14,7 +14,8 @@ import { makeToken } from './server/session.ts';
 const [task = '', ...args] = process.argv.slice(2);
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
-const { db, close } = openDatabase(url);
+// a migration of years of results takes its time
+const { db, close } = openDatabase(url, null);
 
 // bundled to dist/tasks.mjs, beside src
 const MIGRATIONS = fileURLToPath(new URL('../src/db/migrations', import.meta.url));

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { ladder, machine, result, round, rung } from '../src/db/schema.ts';
@@ -12,6 +12,7 @@ import * as command from '../src/pages/api/machines/[id]/command.ts';
 import * as me from '../src/pages/api/me.ts';
 import * as finish from '../src/pages/api/rounds/[id]/finish.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
+import * as restoreRound from '../src/pages/api/rounds/[id]/restore.ts';
 import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
 import * as rungs from '../src/pages/api/rungs/[id]/index.ts';
 import type { Db } from '../src/server/db.ts';
@@ -191,7 +192,7 @@ describe('a foreign club', () => {
         body: { name: 'Taken', sport: 'tennis', level: 'Building', approach: 'earn-it' },
       }),
       call(ladders.DELETE, { ...asForeign, params: { id: ids.ladder } }),
-      call(whole.PUT, { ...asForeign, params: { id: ids.ladder }, body: { ladder: head, rungs: [] } }),
+      call(whole.PUT, { ...asForeign, params: { id: ids.ladder }, body: { version: 1, ladder: head, rungs: [] } }),
       call(duplicate.POST, { ...asForeign, params: { id: ids.ladder }, body: { newId: uuidv7(), rungIds: [] } }),
       call(rungs.PUT, {
         ...asForeign,
@@ -222,12 +223,14 @@ describe('ladders and rungs', () => {
     await call(rungs.PUT, { scope, params: { id }, body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, name) } });
     return id;
   };
+  /** As a page writes that has seen the last change. */
+  const writeWhole = async (rungs: unknown) => {
+    const [kept] = await readLadders(store, [ids.ladder]);
+    const { version } = kept!;
+    return call(whole.PUT, { scope, params: { id: ids.ladder }, body: { version, ladder: head, rungs } });
+  };
   const putWhole = (...all: [id: string, name: string][]) =>
-    call(whole.PUT, {
-      scope,
-      params: { id: ids.ladder },
-      body: { ladder: head, rungs: all.map(([id, name]) => ({ id, document: rungDocument(ids.court, ids.machine, name) })) },
-    });
+    writeWhole(all.map(([id, name]) => ({ id, document: rungDocument(ids.court, ids.machine, name) })));
   const names = async (): Promise<string[]> => (await readLadders(store))[0]!.rungs.map(({ document }) => document.name);
 
   test('new rungs go on top; the order is saved; sending a rung twice makes one', async () => {
@@ -239,14 +242,13 @@ describe('ladders and rungs', () => {
       params: { id: third },
       body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, 'Third') },
     });
-    expect((await putWhole([third, 'Third'], [ids.rung, 'Deep and kind'], [second, 'Second'])).status).toBe(204);
+    expect((await putWhole([third, 'Third'], [ids.rung, 'Deep and kind'], [second, 'Second'])).status).toBe(200);
     expect(await names()).toEqual(['Third', 'Deep and kind', 'Second']);
   });
   test('the same rung twice, or a machine of another club, is refused and changes nothing', async () => {
     expect((await putWhole([ids.rung, 'A'], [ids.rung, 'B'])).status).toBe(409);
     const document = { ...rungDocument(ids.court, ids.machine), machineId: uuidv7() };
-    const body = { ladder: head, rungs: [{ id: ids.rung, document }] };
-    expect((await call(whole.PUT, { scope, params: { id: ids.ladder }, body })).status).toBe(404);
+    expect((await writeWhole([{ id: ids.rung, document }])).status).toBe(404);
     expect(await names()).toEqual(['Deep and kind']);
   });
   test('what is not in the whole is removed, and comes back where it stands in the next', async () => {
@@ -306,7 +308,7 @@ describe('rounds', () => {
     ] as const)
       expect((await put(roundId, resultId, seq, outcome)).status).toBe(204);
     await call(finish.POST, { scope, params: { id: roundId }, body: { finishedAt: '2026-11-20T15:03:00.000Z' } });
-    const [read] = await readRounds(store);
+    const [read] = await readRounds(store, { most: 50 });
     expect(read).toMatchObject({
       id: roundId,
       playerName: 'Ines',
@@ -327,10 +329,10 @@ describe('rounds', () => {
     const [roundId, other] = [uuidv7(), uuidv7()];
     const refused = await call(rounds.PUT, { scope, params: { id: roundId }, body: { ...roundBody(), confirmedBy: '  ' } });
     expect(refused.status).toBe(400);
-    expect(await readRounds(store)).toEqual([]);
+    expect(await readRounds(store, { most: 50 })).toEqual([]);
     await call(rounds.PUT, { scope, params: { id: roundId }, body: { ...roundBody(), confirmedBy: 'Orla' } });
     await call(rounds.PUT, { scope, params: { id: other }, body: roundBody() });
-    const read = await readRounds(store);
+    const read = await readRounds(store, { most: 50 });
     expect(read.find(({ id }) => id === roundId)!.confirmedBy).toBe('Orla');
     expect(read.find(({ id }) => id === other)!.confirmedBy).toBeNull();
   });
@@ -341,7 +343,7 @@ describe('rounds', () => {
     await put(roundId, resultId, 1, 'near');
     for (let twice = 0; twice < 2; twice++)
       expect((await call(results.DELETE, { scope, params: { id: roundId, resultId } })).status).toBe(204);
-    expect((await readRounds(store))[0]!.results).toEqual([]);
+    expect((await readRounds(store, { most: 50 }))[0]!.results).toEqual([]);
   });
   test('the card is the rung as it was: a later change to the rung does not touch it', async () => {
     const roundId = uuidv7();
@@ -352,7 +354,7 @@ describe('rounds', () => {
       body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, 'Renamed') },
     });
     await call(kit.DELETE, { scope, params: { kind: 'players', id: ids.player } });
-    expect((await readRounds(store))[0]).toMatchObject({ card: { name: 'Deep and kind' }, playerName: 'Ines' });
+    expect((await readRounds(store, { most: 50 }))[0]).toMatchObject({ card: { name: 'Deep and kind' }, playerName: 'Ines' });
   });
   test('a result of a round that is not there, or an outcome that is none, is refused', async () => {
     expect((await put(uuidv7(), uuidv7(), 1, 'in')).status).toBe(404);
@@ -363,6 +365,50 @@ describe('rounds', () => {
     expect(body.errors![0]).toMatchObject({ pointer: '/outcome', detail: expect.stringMatching(/in, near, out/) });
     expect(await db.select().from(result).where(eq(result.roundId, roundId))).toEqual([]);
   });
+  test('a round whose player, rung and machine were archived meanwhile is taken, with its balls; what was never the club’s is not', async () => {
+    const roundId = uuidv7();
+    await call(kit.DELETE, { scope, params: { kind: 'players', id: ids.player } });
+    await call(kit.DELETE, { scope, params: { kind: 'machines', id: ids.machine } });
+    await store.remove(rung, ids.rung, 'rung');
+    expect((await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() })).status).toBe(204);
+    expect((await put(roundId, uuidv7(), 1, 'in')).status).toBe(204);
+    // deleted in the logbook while the phone still sends: its balls are kept, too
+    await store.remove(round, roundId, 'round');
+    expect((await put(roundId, uuidv7(), 2, 'out')).status).toBe(204);
+    await call(restoreRound.POST, { scope, params: { id: roundId }, body: {} });
+    expect((await readRounds(store, { most: 5 }))[0]!.results.map(({ seq }) => seq)).toEqual([1, 2]);
+    const other = await makeClub(db, 'Other');
+    expect((await call(rounds.PUT, { scope: other.scope, params: { id: uuidv7() }, body: roundBody() })).status).toBe(404);
+  });
+  test('a round keeps the rung as the page ran it; sent again it is not changed', async () => {
+    const roundId = uuidv7();
+    const card = { ...rungDocument(ids.court, ids.machine), intervalS: 3.45 };
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: { ...roundBody(), card } });
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() });
+    expect((await readRounds(store, { most: 5 }))[0]!.card.intervalS).toBe(3.45);
+  });
+  test('fifty devices write at once, and twice: none is refused, every ball is there once', async () => {
+    const roundIds = Array.from({ length: 5 }, () => uuidv7());
+    const outingId = uuidv7();
+    const began = await Promise.all(
+      roundIds.flatMap((id) => [0, 1].map(() => call(rounds.PUT, { scope, params: { id }, body: { ...roundBody(), outingId } }))),
+    );
+    expect(began.map(({ status }) => status)).toEqual(began.map(() => 204));
+    const letters = roundIds.flatMap((roundId) => Array.from({ length: 20 }, (_, i) => ({ roundId, resultId: uuidv7(), seq: i + 1 })));
+    const writers = Array.from({ length: 50 }, async (_, writer) => {
+      const statuses: number[] = [];
+      // each begins somewhere else, so that every letter is written by many at once
+      for (let i = 0; i < 8; i++) {
+        const { roundId, resultId, seq } = letters[(writer * 2 + i) % letters.length]!;
+        statuses.push((await put(roundId, resultId, seq, 'in')).status);
+      }
+      return statuses;
+    });
+    const statuses = (await Promise.all(writers)).flat();
+    expect(statuses.filter((status) => status !== 204)).toEqual([]);
+    const kept = await db.select().from(result).where(inArray(result.roundId, roundIds));
+    expect(kept).toHaveLength(letters.length);
+  }, 60_000);
   test('a round that fails half-way leaves nothing behind', async () => {
     const before = (await db.select().from(round)).length;
     expect((await call(rounds.PUT, { scope, params: { id: uuidv7() }, body: { ...roundBody(), playerId: uuidv7() } })).status).toBe(404);
@@ -370,7 +416,83 @@ describe('rounds', () => {
   });
 });
 
+describe('a ladder in two pages', () => {
+  const wholeOf = async () => {
+    const [kept] = await readLadders(store, [ids.ladder]);
+    const { name, sport, level, approach, version, rungs: own } = kept!;
+    return { version, ladder: { name, sport, level, approach }, rungs: own.map(({ id, document }) => ({ id, document })) };
+  };
+  const putWhole = (body: unknown) => call(whole.PUT, { scope, params: { id: ids.ladder }, body });
+
+  test('a stale page removes nothing of another’s: it is told, and nothing is half saved', async () => {
+    const stale = await wholeOf();
+    const added = { id: uuidv7(), document: rungDocument(ids.court, ids.machine, 'Added by another') };
+    const other = await putWhole({ ...stale, rungs: [...stale.rungs, added] });
+    expect(other).toMatchObject({ status: 200, body: { version: stale.version + 1 } });
+    const late = await putWhole({ ...stale, ladder: { ...stale.ladder, name: 'Late' } });
+    expect(late).toMatchObject({ status: 409, body: { type: '/problems/changed-since' } });
+    expect(late.body.errors![0]!.pointer).toBe('/version');
+    const now = await wholeOf();
+    expect(now.ladder.name).toBe('Climb');
+    expect(now.rungs.map(({ id }) => id)).toContain(added.id);
+  });
+  test('the same write twice is once: its answer may have been lost', async () => {
+    const first = await wholeOf();
+    const body = { ...first, ladder: { ...first.ladder, name: 'Renamed' } };
+    const answers = [await putWhole(body), await putWhole(body)];
+    expect(answers.map(({ status, body: { version } }) => [status, version])).toEqual([
+      [200, first.version + 1],
+      [200, first.version + 1],
+    ]);
+  });
+  test('a rung saved from the bench is a change, too', async () => {
+    const stale = await wholeOf();
+    const saved = await call(rungs.PUT, {
+      scope,
+      params: { id: uuidv7() },
+      body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, 'From the bench') },
+    });
+    expect(saved.status).toBe(204);
+    expect((await putWhole(stale)).status).toBe(409);
+  });
+  test('of two that save at once one is told', async () => {
+    const both = await wholeOf();
+    const answers = await Promise.all(['One', 'Other'].map((name) => putWhole({ ...both, ladder: { ...both.ladder, name } })));
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
+  });
+  test('from the bench a rung and its new ladder are one write: all of it or nothing, and twice is once', async () => {
+    const [ladderId, rungId] = [uuidv7(), uuidv7()];
+    const head = { name: 'New', sport: 'tennis', level: 'Building', approach: 'sweet-spot' };
+    const document = rungDocument(ids.court, ids.machine);
+    const save = (machineId: string) =>
+      call(rungs.PUT, { scope, params: { id: rungId }, body: { ladderId, ladder: head, document: { ...document, machineId } } });
+    expect((await save(uuidv7())).status).toBe(404);
+    expect(await readLadders(store, [ladderId])).toEqual([]);
+    for (let twice = 0; twice < 2; twice++) expect((await save(ids.machine)).status).toBe(204);
+    const [made] = await readLadders(store, [ladderId]);
+    expect(made!.rungs.map(({ id }) => id)).toEqual([rungId]);
+  });
+});
+
 describe('machines and people', () => {
+  test('a rung that was changed since the page was opened is not armed as the page shows it; a round that goes on is', async () => {
+    const other = uuidv7();
+    await call(kit.PUT, {
+      scope,
+      params: { kind: 'machines', id: other },
+      body: { name: 'Wren', profile: profileOf('Two-wheel portable'), linkAddress: '127.0.0.1:19' },
+    });
+    const rungId = uuidv7();
+    const document = rungDocument(ids.court, other);
+    await call(rungs.PUT, { scope, params: { id: rungId }, body: { ladderId: ids.ladder, document } });
+    const arm = (shown: typeof document, from = 0) =>
+      call(command.POST, { scope, params: { id: other }, body: { do: 'arm', rungId, from, document: shown } });
+    expect(await arm({ ...document, intervalS: 5.5 })).toMatchObject({ status: 409, body: { type: '/problems/changed-since' } });
+    // no machine is there: it is the line that says no
+    expect(await arm(document)).toMatchObject({ status: 200, body: { ok: false, code: 'link-lost' } });
+    expect(await arm({ ...document, intervalS: 5.5 }, 3)).toMatchObject({ status: 200, body: { ok: false, code: 'link-lost' } });
+    links.closeAll();
+  });
   test('a machine without a line says so; a rung of another machine is not armed on it', async () => {
     expect((await call(command.POST, { scope, params: { id: ids.machine }, body: { do: 'hold' } })).body.title).toMatch(/by hand/);
     const other = uuidv7();

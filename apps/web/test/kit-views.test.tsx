@@ -60,6 +60,7 @@ const court: CourtRow = {
 const viewer: Viewer = { clubName: 'C', altitudeM: 900, personName: 'P', units: 'imperial', theme: 'chalk', canPlan: true, favourites: [] };
 const ladder: LadderRow = {
   id: courtId,
+  version: 1,
   name: 'Backhand',
   sport: 'tennis',
   level: 'Building',

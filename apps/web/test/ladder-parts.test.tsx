@@ -3,11 +3,11 @@ import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
 import type { Kit, MachineRow, RungRow } from '../src/api/rows.ts';
+import { ConfirmByName } from '../src/ui/ConfirmByName.tsx';
 import { judge, venueOf } from '../src/ui/judge.ts';
 import { Units } from '../src/ui/Units.tsx';
 import { sayNext } from '../src/views/courtside/cue.ts';
 import { mainAction } from '../src/views/courtside/mainAction.ts';
-import { Unsafe } from '../src/views/courtside/Unsafe.tsx';
 import { CompareRungs } from '../src/views/ladders/CompareRungs.tsx';
 import { RungCautions } from '../src/views/ladders/Judged.tsx';
 import { RitualFields } from '../src/views/ladders/RitualFields.tsx';
@@ -81,6 +81,7 @@ function detail(document: RungDocument, sport: Sport, readOnly = false, system: 
       kit={kit}
       judged={judge(kit, sport, document)}
       compared={false}
+      playerId=""
       readOnly={readOnly}
       onChange={nothing}
       onDuplicate={nothing}
@@ -97,8 +98,10 @@ describe('a rung opened', () => {
     const said = detail(combination!, 'tennis');
     expect(said).toContain('1 · Short ball');
     expect(said).toMatch(/then \d\.\d s/);
-    expect(said).toMatch(/Volley \d\.\d\d s of \d\.\d\d \d\.\d s of \d\.\d (calm|working)/);
-    expect(said).toMatch(/Shortest workable: \d+\.\d s/);
+    expect(said).toMatch(/Volley \d\.\d\d s of \d\.\d\d \d\.\d s (calm|working)/);
+    // every ball has its own wait: the interval moves none of them, so none is offered
+    expect(said).not.toContain('Shortest workable');
+    expect(detail(fitted('tennis-baseline-groove', 2)[0]!, 'tennis')).toMatch(/Shortest workable: \d+\.\d s/);
     expect(said).toContain('Of the game ball');
   });
   test('where each ball is hit to, in words and to be chosen; what goes to fielders has no target', () => {
@@ -133,6 +136,7 @@ describe('a rung opened', () => {
         kit={kit}
         judged={judge(kit, 'tennis', combination!)}
         compared={false}
+        playerId=""
         readOnly
         onChange={nothing}
         onDuplicate={nothing}
@@ -224,6 +228,7 @@ describe('a call sheet, and courtside', () => {
     sport: 'baseball' as const,
     level: 'Advanced' as const,
     approach: 'earn-it' as const,
+    version: 1,
     origin: null,
     rungs: calls.map((document, position) => ({ ...rowOf(document, 20 + position), position })),
   };
@@ -258,7 +263,7 @@ describe('a call sheet, and courtside', () => {
     expect(at({ thrown: 0, count: 4 })!.name).toBe('Arm'); // armed for another round
   });
   test('a hard ball and no time: a name is asked for', () => {
-    const said = markup(<Unsafe onConfirm={nothing} />);
+    const said = markup(<ConfirmByName what="A hard ball" doThis="Slow it down" onConfirm={nothing} />);
     expect(said).toContain('Name of the coach who confirms it');
     expect(said).toContain('disabled');
   });

@@ -1,4 +1,4 @@
-import { buildLadder, fitDrill, gameBallById, LIBRARY, type RungDocument } from '@good-arc/core';
+import { buildLadder, fitDrill, gameBallById, LIBRARY, nextStep, type RungDocument } from '@good-arc/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
 import type { Kit, LadderRow, MachineRow, PlayerRow, Viewer } from '../src/api/rows.ts';
@@ -79,6 +79,7 @@ const { rungs } = buildLadder({
 });
 const ladderOf = (documents: readonly RungDocument[], part: Partial<LadderRow> = {}): LadderRow => ({
   id: id(5),
+  version: 1,
   name: 'Forehand',
   sport: 'tennis',
   level: 'Building',
@@ -191,11 +192,14 @@ describe('a plan', () => {
 });
 
 describe('courtside, by approach', () => {
-  const finished = { roundId: id(30), hits: 8, balls: 10, longestRun: 6 };
-  const said = (approach: LadderRow['approach'], gate: RungDocument['gate']): string =>
-    textOf(renderToStaticMarkup(<Finished finished={finished} approach={approach} gate={gate} next={{ id: id(31), name: 'The next' }} />));
+  const count = { hits: 8, balls: 10, longestRun: 6 };
+  const said = (approach: LadderRow['approach'], need: RungDocument['gate']): string => {
+    const step = nextStep({ approach, need, roundsAsked: 2, rounds: [count] });
+    const finished = { roundId: id(30), playerId: id(12), ...count, step };
+    return textOf(renderToStaticMarkup(<Finished finished={finished} approach={approach} next={{ id: id(31), name: 'The next' }} />));
+  };
   test('the verdict of each approach, with the way up where there is one', () => {
-    expect(said('sweet-spot', { hits: 8, of: 10 })).toMatch(/tighten\. .*Climb to “The next”/);
+    expect(said('sweet-spot', { hits: 8, of: 10 })).toMatch(/climb\. .*Climb to “The next”/);
     expect(said('in-a-row', { streak: 7 })).toMatch(/stay\. .*again\./);
     expect(said('in-a-row', { streak: 7 })).not.toContain('Climb to');
     expect(said('earn-it', { hits: 7, of: 10 })).toMatch(/climb\. .*is met/);

@@ -1,9 +1,11 @@
+import { sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, describe, expect, test, vi } from 'vitest';
+import { session } from '../src/db/schema.ts';
 import { isSeeded, seedDemo, wipe } from '../src/db/seed.ts';
 import { onRequest } from '../src/middleware.ts';
 import { GET as enter } from '../src/pages/enter.ts';
-import { type Db, database, isDatabaseGone, openDatabase } from '../src/server/db.ts';
+import { type Db, database, isDatabaseGone, openDatabase, untilThrough } from '../src/server/db.ts';
 import { problemOf } from '../src/server/problem.ts';
 import { readRounds } from '../src/server/rounds.ts';
 import { demoScope, makeToken, SESSION_COOKIE } from '../src/server/session.ts';
@@ -19,12 +21,17 @@ afterEach(() => vi.unstubAllEnvs());
 /** Runs the middleware as Astro would. */
 async function visit(
   path: string,
-  { method = 'GET', headers = {}, cookie }: { method?: string; headers?: Record<string, string>; cookie?: string } = {},
+  {
+    method = 'GET',
+    headers = {},
+    cookie,
+    body,
+  }: { method?: string; headers?: Record<string, string>; cookie?: string; body?: unknown } = {},
 ) {
   const url = new URL(`http://127.0.0.1:4321${path}`);
   const locals: App.Locals = {};
   const context = {
-    request: new Request(url, { method, headers }),
+    request: new Request(url, { method, headers, ...(body !== undefined && { body: JSON.stringify(body) }) }),
     url,
     locals,
     cookies: { get: (name: string) => (name === SESSION_COOKIE && cookie ? { value: cookie } : undefined) },
@@ -46,6 +53,29 @@ describe('who may pass', () => {
     expect(await visit('/api/me', { method: 'PATCH', headers: { ...json, origin: 'http://127.0.0.1:4321' } })).toMatchObject({
       passed: true,
     });
+  });
+  test('behind a proxy the public address counts as this site, and no other does', async () => {
+    const write = (origin: string) => visit('/api/me', { method: 'PATCH', headers: { ...json, origin } });
+    expect(await write('https://arc.example.org')).toMatchObject({ status: 403 });
+    vi.stubEnv('GOODARC_ORIGIN', 'https://arc.example.org');
+    expect(await write('https://arc.example.org')).toMatchObject({ passed: true });
+    expect(await write('https://arc.example.org.evil.example')).toMatchObject({ status: 403 });
+    expect(await write('http://arc.example.org')).toMatchObject({ status: 403 });
+  });
+  test('hold, stow and the sign of life go by who was signed in a moment ago, without asking the database; nothing else does', async () => {
+    const { scope } = await makeClub(db, 'Holding');
+    const cookie = await makeToken(db, scope, false);
+    const headers = { ...json, origin: 'http://127.0.0.1:4321' };
+    const tell = (what: string, body: unknown) => visit(`/api/machines/m/${what}`, { method: 'POST', headers, cookie, body });
+    // never seen before: who it is must be looked up
+    expect((await tell('command', { do: 'hold' })).scope).toMatchObject({ personId: scope.personId });
+    await db.delete(session);
+    expect((await tell('command', { do: 'hold' })).scope).toMatchObject({ personId: scope.personId });
+    expect((await tell('command', { do: 'stow' })).scope).toMatchObject({ personId: scope.personId });
+    expect((await tell('beat', {})).scope).toMatchObject({ personId: scope.personId });
+    expect((await tell('command', { do: 'feed' })).scope).toBeUndefined();
+    // by then it is known that nobody is signed in any more
+    expect((await tell('command', { do: 'hold' })).scope).toBeUndefined();
   });
   test('a page without a session says how to sign in; health is open', async () => {
     expect(await visit('/bench')).toMatchObject({ status: 401, passed: false });
@@ -81,14 +111,48 @@ describe('the demo', () => {
     vi.stubEnv('GOODARC_DEMO', '1');
     const { scope } = await visit('/');
     expect(scope).toMatchObject({ clubName: 'Marrow Field Centre', altitudeM: 900, role: 'owner' });
-    const rounds = await readRounds(new Store(db, scope!));
+    const rounds = await readRounds(new Store(db, scope!), { most: 100 });
     expect(rounds.length).toBeGreaterThan(25);
     expect(rounds.every(({ startedAt }) => Date.parse(startedAt) < now.getTime())).toBe(true);
     const outcomes = rounds.map(({ results }) => results.map(({ outcome }) => outcome).join());
     await wipe(db);
     await seedDemo(db, now);
-    const again = await readRounds(new Store(db, (await demoScope(db))!));
+    const again = await readRounds(new Store(db, (await demoScope(db))!), { most: 100 });
     expect(again.map(({ results }) => results.map(({ outcome }) => outcome).join())).toEqual(outcomes);
+  });
+});
+
+describe('a database that is there and does not answer', () => {
+  test('no statement is waited for beyond its limit, and the next one is answered by itself', async () => {
+    const { db: impatient, close } = openDatabase(process.env.DATABASE_URL!, 300);
+    const stuck = await impatient.execute(sql`select sleep(30)`).catch((error: unknown) => error);
+    expect(isDatabaseGone(stuck)).toBe(true);
+    expect(problemOf(stuck, () => {}).status).toBe(503);
+    const within = impatient.transaction((tx) => tx.execute(sql`select sleep(30)`));
+    expect(isDatabaseGone(await within.catch((error: unknown) => error))).toBe(true);
+    const [[row]] = (await impatient.execute(sql`select 7 as seven`)) as unknown as [[{ seven: number }]];
+    expect(row.seven).toBe(7);
+    await close();
+  });
+  test('writes that met another’s locks are done again; a node that is not ready is a 503', async () => {
+    const met = (errno: number) => Object.assign(new Error('failed query'), { cause: Object.assign(new Error('no'), { errno }) });
+    for (const errno of [1213, 1205]) {
+      let tries = 0;
+      const done = await untilThrough(async () => {
+        if (++tries < 4) throw met(errno);
+        return 'done';
+      });
+      expect([done, tries]).toEqual(['done', 4]);
+    }
+    let once = 0;
+    const refused = untilThrough(async () => {
+      once++;
+      throw met(1452);
+    });
+    await expect(refused).rejects.toThrow('failed query');
+    expect(once).toBe(1);
+    expect(problemOf(met(1047), () => {}).status).toBe(503);
+    expect(problemOf(met(1213), () => {}).status).toBe(503);
   });
 });
 

@@ -1,7 +1,6 @@
 import { type PlanDocument, type RungDocument, scheduleOf } from '@good-arc/core';
 import { describe, expect, test } from 'vitest';
-import type { PlanRound, RoundRow } from '../src/api/rows.ts';
-import { planRounds } from '../src/server/plans.ts';
+import type { PlanRound } from '../src/api/rows.ts';
 import { resultsOf } from '../src/views/plan/results.ts';
 import { rungDocument } from './support/rig.ts';
 
@@ -58,21 +57,5 @@ describe('what of a plan has been hit', () => {
         [ines, 7],
       ]),
     );
-  });
-});
-
-describe('the rounds of a plan', () => {
-  const row = (rungId: string, startedAt: string, outcomes: readonly string[]): RoundRow =>
-    ({ rungId, playerId: ines, startedAt, results: outcomes.map((outcome) => ({ outcome })) }) as RoundRow;
-  test('those of its ladder, on its day, with something judged', () => {
-    const rows = [
-      row(rungs[0]!.id, '2026-11-27T09:00:00.000Z', ['in', 'out', 'near', 'let-go']),
-      row(rungs[0]!.id, '2026-11-26T16:00:00.000Z', ['in']),
-      row(id(99), '2026-11-27T16:00:00.000Z', ['in']),
-      row(rungs[1]!.id, '2026-11-27T16:00:00.000Z', []),
-    ];
-    expect(planRounds(rows, { rungs }, plan.startsAt)).toEqual([
-      { rungId: rungs[0]!.id, playerId: ines, startedAt: '2026-11-27T09:00:00.000Z', hits: 1, balls: 3 },
-    ]);
   });
 });

@@ -208,14 +208,22 @@ describe('the checklist', () => {
 
 test('test balls: a program of one launch, with where the dials stand; a machine without a line takes none', async () => {
   const launch = { x: 0, y: 8, z: 0.6, speedMps: 15, elevationDeg: 20, bearingDeg: 180, topspinRpm: 0, sidespinRpm: 0, gyroRpm: 0 };
-  const answer = await call(command.POST, { scope, params: { id: ids.machine }, body: { do: 'test', launch, count: 4 } });
+  const answer = await call(command.POST, {
+    scope,
+    params: { id: ids.machine },
+    body: { do: 'test', ballId: 'tennis-standard', launch, count: 4 },
+  });
   expect(answer.status).toBe(409);
   const bad = await call(command.POST, {
     scope,
     params: { id: ids.machine },
-    body: { do: 'test', launch: { ...launch, speedMps: 300 }, count: 4 },
+    body: { do: 'test', ballId: 'tennis-standard', launch: { ...launch, speedMps: 300 }, count: 4 },
   });
   expect(bad.body.errors![0]!.pointer).toBe('/launch/speedMps');
-  const many = await call(command.POST, { scope, params: { id: ids.machine }, body: { do: 'test', launch, count: 99 } });
+  const many = await call(command.POST, {
+    scope,
+    params: { id: ids.machine },
+    body: { do: 'test', ballId: 'tennis-standard', launch, count: 99 },
+  });
   expect(many.body.errors![0]!.pointer).toBe('/count');
 });

@@ -12,7 +12,7 @@ import { ellipse } from '../src/views/bench/ellipse.ts';
 import { figuresOf, figuresText } from '../src/views/bench/figures.ts';
 import { projector } from '../src/views/bench/hitter/projection.ts';
 import type { Worked } from '../src/views/bench/useBench.ts';
-import { newBall, outcomesOf, outingOfToday, type Run, savedRun, saveRun, withBall } from '../src/views/courtside/run.ts';
+import { newBall, openRuns, outingOfToday, type Run, resultsOf, savedRun, saveRun, withBall } from '../src/views/courtside/run.ts';
 import { profileOf, rungDocument } from './support/rig.ts';
 
 const tennis = COURT_PLANS.tennis;
@@ -252,6 +252,10 @@ describe('a round on the device', () => {
       getItem: (key: string) => kept.get(key) ?? null,
       setItem: (key: string, value: string) => kept.set(key, value),
       removeItem: (key: string) => kept.delete(key),
+      key: (at: number) => [...kept.keys()][at] ?? null,
+      get length() {
+        return kept.size;
+      },
     });
   });
   afterEach(() => vi.unstubAllGlobals());
@@ -263,16 +267,33 @@ describe('a round on the device', () => {
     ]);
     const judged = withBall(thrown, 2, { outcome: 'in', resultId: 'x' });
     expect(judged[1]).toEqual(newBall(2, { speedMps: 18, outcome: 'in', resultId: 'x' }));
-    expect(outcomesOf(judged)).toEqual(['in']);
+    expect(resultsOf(judged)).toEqual([{ seq: 2, outcome: 'in' }]);
     expect(thrown[1]!.outcome).toBeNull();
   });
   test('survives a reload for its own rung only, and not once it is finished', () => {
     const under = { ...run, balls: withBall([], 1, { outcome: 'near', resultId: 'x' }) };
-    saveRun(under);
+    saveRun('g', under);
     expect(savedRun('g')).toEqual(under);
     expect(savedRun('another')).toBeNull();
-    saveRun(null);
+    saveRun('g', null);
     expect(savedRun('g')).toBeNull();
+  });
+  test('a round begun on another rung leaves the open one as it is', () => {
+    const other = { ...run, roundId: 's', rungId: 'h', startedAt: '2026-11-25T10:30:00Z' };
+    saveRun('g', run);
+    saveRun('h', other);
+    expect(savedRun('g')).toEqual(run);
+    expect(openRuns().map(({ rungId }) => rungId)).toEqual(['h', 'g']);
+    saveRun('h', null);
+    expect(openRuns()).toEqual([run]);
+  });
+  test('the one round that was kept before is found, and finished, too', () => {
+    localStorage.setItem('good-arc-run', JSON.stringify(run));
+    expect(savedRun('g')).toEqual(run);
+    saveRun('g', { ...run, offset: 3 });
+    expect(openRuns().map(({ offset }) => offset)).toEqual([3]);
+    saveRun('g', null);
+    expect(openRuns()).toEqual([]);
   });
   test('what is not a round of ours is not believed', () => {
     localStorage.setItem('good-arc-run', '{"roundId":1}');
@@ -293,6 +314,7 @@ describe('today', () => {
   const document = rungDocument('0190f3a0-0000-7000-8000-000000000001', '0190f3a0-0000-7000-8000-000000000002');
   const ladder: LadderRow = {
     id: 'l',
+    version: 1,
     name: 'Climb',
     sport: 'tennis',
     level: 'Building',
@@ -340,16 +362,21 @@ describe('today', () => {
     ]);
     expect(againOf([round('middle', 'Ines', 4), round('low', 'Bo', 8)], [ladder], 1)).toHaveLength(1);
   });
-  test('a climb is worth knowing when the last round met its gate and a higher rung waits', () => {
-    const climbs = climbsOf(
-      [round('low', 'Ines', 5), round('top', 'Bo', 10), round('middle', 'Sam', 4), round('low', 'Ines', 1), round('low', 'Nell', 0, 0)],
-      [ladder],
-      5,
+  const climbs = async (rounds: RoundRow[], approach: LadderRow['approach'] = 'sweet-spot') =>
+    climbsOf(rounds, [{ ...ladder, approach }], 5, async (playerId, rungId) =>
+      rounds.filter((each) => each.playerId === playerId && each.rungId === rungId),
     );
-    expect(climbs.map(({ playerName, from, to }) => [playerName, from, to])).toEqual([['Ines', 'low', 'middle']]);
+  test('a climb is worth knowing when the one verdict says so and a higher rung waits; it carries its player', async () => {
+    const found = await climbs([round('low', 'Ines', 8), round('top', 'Bo', 10), round('middle', 'Sam', 4), round('low', 'Nell', 0, 0)]);
+    expect(found.map(({ playerId, from, to, toId }) => [playerId, from, to, toId])).toEqual([['Ines', 'low', 'middle', 'middle']]);
   });
-  test('a player’s newest round decides, not their best', () => {
-    expect(climbsOf([round('low', 'Ines', 2), round('low', 'Ines', 9)], [ladder], 5)).toEqual([]);
+  test('7 of 10 is no climb at the sweet spot, here as courtside; as an earned count it is', async () => {
+    expect(await climbs([round('low', 'Ines', 7)])).toEqual([]);
+    expect(await climbs([round('low', 'Ines', 7)], 'earn-it')).toHaveLength(1);
+  });
+  test('all rounds on the card count, not the newest alone', async () => {
+    expect(await climbs([round('low', 'Ines', 2), round('low', 'Ines', 9)])).toEqual([]);
+    expect(await climbs([round('low', 'Ines', 9), round('low', 'Ines', 2)])).toEqual([]);
   });
 });
 

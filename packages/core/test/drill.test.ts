@@ -19,11 +19,14 @@ describe('time budget (common practice, no source)', () => {
     ['Building', 'groundstroke', 1.5, 1, 2.6, 3.3],
     ['Competing', 'volley', 0.6, 0.5, 1.4, 1.9],
     ['Starting', 'volley', 1.0, 0.5, 2.1, 3.1],
-  ] as const)('%s, a %s met %s s after release with %s m home: working from about %s s, calm from %s', (level, stroke, flightS, home, working, calm) => {
-    const timing = timeBudget(one({ level, stroke, balls: [met(flightS)], recover: { x: home, y: -8 } }));
-    expect(timing.shortestWorkingS).toBeCloseTo(working, 1);
-    expect(timing.shortestCalmS).toBeCloseTo(calm, 1);
-  });
+  ] as const)(
+    '%s, a %s met %s s after release with %s m home: working from about %s s, calm from %s',
+    (level, stroke, flightS, home, working, calm) => {
+      const timing = timeBudget(one({ level, stroke, balls: [met(flightS)], recover: { x: home, y: -8 } }));
+      expect(timing.shortestWorkingS).toBeCloseTo(working, 1);
+      expect(timing.shortestCalmS).toBeCloseTo(calm, 1);
+    },
+  );
   test('one second after it was thrown nobody plays the next, and 2 s for a beginner is survival pace', () => {
     const pace = (intervalS: number) => timeBudget(one({ intervalS, balls: [met(1.53)], recover: { x: 1, y: -8 } }));
     expect(pace(4).word).toBe('calm');

@@ -310,7 +310,11 @@ describe('judging a rung', () => {
     ] as const) {
       const asked = buildQuestion(ball, 'Three-wheel pitching machine', { level });
       const [any] = ladderOf(buildQuestion('baseball-fastball-college', 'Three-wheel pitching machine', { level: 'Advanced' }));
-      const close = { ...any!.feeds[0]!, gameBallId: ball, launch: { ...any!.feeds[0]!.launch, y: ftToM(35), speedMps: mphToMps(70), elevationDeg: -2 } };
+      const close = {
+        ...any!.feeds[0]!,
+        gameBallId: ball,
+        launch: { ...any!.feeds[0]!.launch, y: ftToM(35), speedMps: mphToMps(70), elevationDeg: -2 },
+      };
       const rung = { ...any!, level, feeds: [close] };
       const judged = judge(rung, asked);
       expect(judged.balls[0]!.flightS).toBeCloseTo(0.34, 1);

@@ -82,7 +82,8 @@ describe('the one verdict (common practice, no source)', () => {
 
 const fitted = (id: string, kind: string): RungDocument[] => {
   const drill = LIBRARY.find((each) => each.id === id)!;
-  return fitDrill(drill, { ...venueOf(drill.sport, kindOf(kind), drill.level), hand: 'right', heightM: 1.75, approach: 'sweet-spot' }).rungs;
+  return fitDrill(drill, { ...venueOf(drill.sport, kindOf(kind), drill.level), hand: 'right', heightM: 1.75, approach: 'sweet-spot' })
+    .rungs;
 };
 
 describe('what a ball counts as', () => {
@@ -101,17 +102,26 @@ describe('what a ball counts as', () => {
   });
   test('elsewhere a ball that is let go was no attempt', () => {
     const rung = fitted('baseball-velocity-climb', 'Programmable field machine')[0]!;
-    expect(scoreRound(rung, [
-      { seq: 1, outcome: 'in' },
-      { seq: 2, outcome: 'let-go' },
-      { seq: 3, outcome: 'near' },
-    ])).toEqual({ hits: 1, balls: 2, longestRun: 1 });
+    expect(
+      scoreRound(rung, [
+        { seq: 1, outcome: 'in' },
+        { seq: 2, outcome: 'let-go' },
+        { seq: 3, outcome: 'near' },
+      ]),
+    ).toEqual({ hits: 1, balls: 2, longestRun: 1 });
     expect(longestRun(['in', 'let-go', 'in'])).toBe(2);
   });
   test('a spare is in no gate: the gate of a combination asks for balls that count, and can be met', () => {
     const rung = LIBRARY.flatMap((drill) =>
       drill.rungs.some(({ balls }) => balls.some(({ counts }) => counts === false) && balls.some(({ counts }) => counts !== false))
-        ? fitted(drill.id, drill.sport === 'baseball' ? 'Programmable field machine' : drill.sport === 'tennis' ? 'Programmable court machine' : 'Holed-ball court machine')
+        ? fitted(
+            drill.id,
+            drill.sport === 'baseball'
+              ? 'Programmable field machine'
+              : drill.sport === 'tennis'
+                ? 'Programmable court machine'
+                : 'Holed-ball court machine',
+          )
         : [],
     ).find(({ feeds }) => feeds.some(({ counts }) => counts === false) && feeds.some(({ counts }) => counts !== false))!;
     const all = { ...rung, gate: { hits: rung.ballsPerRound, of: rung.ballsPerRound } };
@@ -128,7 +138,12 @@ describe('what a ball counts as', () => {
   test('a rung that is only watched has no gate', () => {
     const watch = fitted('baseball-loaded-at-release', 'Programmable field machine')[0]!;
     expect(gateOf(watch)).toBeNull();
-    expect(nextStepOn(watch, 'sweet-spot', [{ card: watch, results: [] }, { card: watch, results: [] }]).verdict).toBe('climb');
+    expect(
+      nextStepOn(watch, 'sweet-spot', [
+        { card: watch, results: [] },
+        { card: watch, results: [] },
+      ]).verdict,
+    ).toBe('climb');
   });
 });
 

@@ -68,6 +68,7 @@ export class SimulatedMachine {
       battery: Math.max(0, this.battery),
       thrown: this.thrown,
       count: this.program?.count ?? 0,
+      intervalS: this.program?.intervalS ?? null,
       nextInS: this.state === 'feeding' && this.dueAtMs !== null ? Math.max(0, (this.dueAtMs - this.options.clock.nowMs()) / 1000) : null,
     };
   }

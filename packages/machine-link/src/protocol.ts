@@ -88,6 +88,8 @@ export const statusSchema = z.strictObject({
   battery: z.number(),
   thrown: z.int(),
   count: z.int(),
+  /** Of the program in it; null when it has none. What a screen shows is compared with it. */
+  intervalS: z.number().nullable(),
   /** Seconds to the next release; null when none is due. */
   nextInS: z.number().nullable(),
 });

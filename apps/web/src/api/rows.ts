@@ -100,6 +100,8 @@ export interface RungRow {
 }
 export interface LadderRow extends LadderDocument {
   id: string;
+  /** Counts its changes; a page saves from the one it knows. */
+  version: number;
   rungs: RungRow[];
   /** The built-in drill it was copied from, with its rungs as they came. */
   origin: { drillId: string; rungs: RungDocument[] } | null;

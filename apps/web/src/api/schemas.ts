@@ -86,7 +86,13 @@ export type KitKind = keyof typeof KIT;
 export const KIT_KINDS = Object.keys(KIT) as KitKind[];
 
 export const ladderBody = ladderSchema;
-export const rungBody = z.strictObject({ ladderId: z.uuid(), document: rungSchema, position: z.int().min(0).max(1000).optional() });
+export const rungBody = z.strictObject({
+  ladderId: z.uuid(),
+  document: rungSchema,
+  position: z.int().min(0).max(1000).optional(),
+  /** The ladder itself, when it is made with this rung. */
+  ladder: ladderSchema.optional(),
+});
 export const duplicateBody = z.strictObject({
   newId: z.uuid(),
   rungIds: z.array(z.strictObject({ from: z.uuid(), to: z.uuid() })).max(200),
@@ -105,6 +111,8 @@ export const importBody = z.strictObject({
 
 /** The whole of a ladder as it stands in the page: what is not in it is removed. */
 export const wholeBody = z.strictObject({
+  /** Of the ladder, as the page last had it. */
+  version: z.int().min(1),
   ladder: ladderSchema,
   rungs: z.array(z.strictObject({ id: z.uuid(), document: rungSchema })).max(200),
 });
@@ -120,6 +128,8 @@ export const roundBody = z.strictObject({
   playerId: z.uuid(),
   weather: weatherSchema,
   startedAt: z.iso.datetime(),
+  /** The rung as the page ran it. */
+  card: rungSchema.optional(),
   confirmedBy,
 });
 export const finishBody = z.strictObject({ finishedAt: z.iso.datetime(), weather: weatherSchema.optional() });
@@ -136,10 +146,25 @@ export type ResultBody = z.infer<typeof resultBody>;
 
 export const commandBody = z.discriminatedUnion('do', [
   /** `from`: balls of the round that were thrown before, when it goes on after a fault or a stow. */
-  z.strictObject({ do: z.literal('arm'), rungId: z.uuid(), from: z.int().min(0).max(1000).default(0), confirmedBy }),
-  /** Test balls of a tune-up: one launch, and where the person set the dials (for the simulated machine). */
+  z.strictObject({
+    do: z.literal('arm'),
+    rungId: z.uuid(),
+    from: z.int().min(0).max(1000).default(0),
+    /** The rung as the page shows it: what is thrown is what is shown. */
+    document: rungSchema.optional(),
+    /** Who hits: somebody below the rung's level is judged by their own. */
+    playerId: z.uuid().optional(),
+    confirmedBy,
+  }),
+  /**
+   * Test balls: one launch of a ball of this kind, and where the person set the dials (for the simulated machine). Of a rung, somebody may stand at the
+   * plate; else nobody does, and a hard ball asks who sees to that.
+   */
   z.strictObject({
     do: z.literal('test'),
+    ballId: ballIdSchema,
+    rungId: z.uuid().optional(),
+    confirmedBy,
     launch: launchSchema,
     dials: z.array(dialPlaceSchema).max(12).optional(),
     count: z.int().min(1).max(20),

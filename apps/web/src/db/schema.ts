@@ -237,6 +237,8 @@ export const ladder = mysqlTable(
     approach: varchar({ length: 12 }).$type<(typeof APPROACHES)[number]>().notNull(),
     /** The built-in drill it was copied from, with the rungs as they came. */
     origin: document<LadderOrigin | null>(),
+    /** Counts every change of it or of its rungs, so that a page that has not seen the last one is told. */
+    version: int().notNull().default(1),
     ...removable(),
   },
   (t) => [index('ladder_club').on(t.clubId)],
@@ -316,7 +318,12 @@ export const round = mysqlTable(
     finishedAt: moment(),
     ...removable(),
   },
-  (t) => [index('round_club').on(t.clubId, t.startedAt)],
+  (t) => [
+    index('round_newest').on(t.clubId, t.startedAt, t.id),
+    index('round_rung').on(t.rungId, t.startedAt, t.id),
+    index('round_player').on(t.playerId, t.startedAt, t.id),
+    index('round_court').on(t.courtId, t.startedAt, t.id),
+  ],
 );
 
 export const result = mysqlTable(
@@ -329,6 +336,8 @@ export const result = mysqlTable(
     /** Ball of the round, from 1. */
     seq: int().notNull(),
     outcome: varchar({ length: 12 }).notNull(),
+    /** What it counts as by the round’s card: a hit (true), a miss, or nothing. */
+    hit: boolean(),
     /** What the machine said it threw, m/s and degrees; null for a ball fed by hand. */
     speedMps: double(),
     elevationDeg: double(),

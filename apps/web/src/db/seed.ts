@@ -2,6 +2,7 @@ import {
   arrange,
   conditionsOf,
   curveFrom,
+  feedsOf,
   firstDials,
   firstSetup,
   fitTuneUp,
@@ -11,6 +12,7 @@ import {
   type RungDocument,
   rungFromSetup,
   type Sport,
+  scoreOf,
   seededRandom,
   targetSpot,
   throwBall,
@@ -200,12 +202,15 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
           Array.from({ length: document.ballsPerRound }, (_, i) => {
             const u = random();
             const launch = document.feeds[i % document.feeds.length]!.launch;
+            const outcome = u < rate ? 'in' : u < rate + (1 - rate) * 0.5 ? 'near' : u < rate + (1 - rate) * 0.92 ? 'out' : 'let-go';
+            const score = scoreOf(document, feedsOf(document)(i + 1), outcome);
             return {
               id: id(),
               clubId,
               roundId,
               seq: i + 1,
-              outcome: u < rate ? 'in' : u < rate + (1 - rate) * 0.5 ? 'near' : u < rate + (1 - rate) * 0.92 ? 'out' : 'let-go',
+              outcome,
+              hit: score === null ? null : score === 'hit',
               speedMps: launch.speedMps * (1 + 0.018 * (random() + random() - 1)),
               elevationDeg: launch.elevationDeg + 0.5 * (random() + random() - 1),
               bearingDeg: launch.bearingDeg + 0.5 * (random() + random() - 1),

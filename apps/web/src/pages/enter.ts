@@ -11,7 +11,8 @@ export const GET: APIRoute = async ({ url, cookies, redirect }) => {
     path: '/',
     httpOnly: true,
     sameSite: 'lax',
-    secure: url.protocol === 'https:',
+    // behind a proxy the public address says so
+    secure: (process.env.GOODARC_ORIGIN || url.origin).startsWith('https:'),
     maxAge: SESSION_SECONDS,
   });
   return redirect('/');

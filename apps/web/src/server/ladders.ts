@@ -1,8 +1,8 @@
 import { type LadderDocument, type RungDocument, rungSchema } from '@good-arc/core';
-import { eq } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { LadderRow, RungRow } from '../api/rows.ts';
 import { court, ladder, machine, rung } from '../db/schema.ts';
-import { Refusal } from './problem.ts';
+import { CHANGED_SINCE, Refusal } from './problem.ts';
 import type { Store } from './store.ts';
 
 const toRung = ({ id, ladderId, position, document }: typeof rung.$inferSelect): RungRow => ({
@@ -12,11 +12,16 @@ const toRung = ({ id, ladderId, position, document }: typeof rung.$inferSelect):
   document: rungSchema.parse(document),
 });
 
-/** All ladders with their rungs, easiest first. */
-export async function readLadders(store: Store): Promise<LadderRow[]> {
-  const [ladders, rungs] = await Promise.all([store.list(ladder), store.list(rung, undefined, rung.position)]);
-  return ladders.map(({ id, name, sport, level, approach, origin }) => ({
+/** All ladders with their rungs, easiest first; or some of them. */
+export async function readLadders(store: Store, ids?: readonly string[]): Promise<LadderRow[]> {
+  if (ids?.length === 0) return [];
+  const [ladders, rungs] = await Promise.all([
+    store.list(ladder, ids && inArray(ladder.id, [...ids])),
+    store.list(rung, ids && inArray(rung.ladderId, [...ids]), rung.position),
+  ]);
+  return ladders.map(({ id, name, sport, level, approach, origin, version }) => ({
     id,
+    version,
     name,
     sport,
     level,
@@ -29,19 +34,41 @@ export async function readLadders(store: Store): Promise<LadderRow[]> {
 
 export const readRung = async (store: Store, id: string): Promise<RungRow> => toRung(await store.one(rung, id, 'rung'));
 
-/** Writes a rung under the client's id; a new one goes on top unless a position is given. */
+/** Writes a rung under the client's id, with its ladder when that is new; a new rung goes on top unless a position is given. Twice is the same as once. */
 export function putRung(
   store: Store,
   id: string,
-  { ladderId, document, position }: { ladderId: string; document: RungRow['document']; position?: number | undefined },
+  body: { ladderId: string; document: RungDocument; position?: number | undefined; ladder?: LadderDocument | undefined },
 ): Promise<void> {
+  const { ladderId, document, position, ladder: head } = body;
   return store.transaction(async (tx) => {
+    if (head) await tx.add(ladder, { id: ladderId, ...head });
     await tx.one(ladder, ladderId, 'ladder');
+    await mustBeOurs(tx, [document]);
+    await touch(tx, ladderId);
     const others = await tx.list(rung, eq(rung.ladderId, ladderId), rung.position);
     const known = others.find((each) => each.id === id);
     const top = others.length === 0 ? 0 : Math.max(...others.map((each) => each.position)) + 1;
     await tx.put(rung, { id, ladderId, document, position: position ?? known?.position ?? top }, 'rung');
   });
+}
+
+/** Counts a change of a ladder: pages that have not seen it are told when they save. */
+const touch = (tx: Store, id: string): Promise<boolean> => tx.change(ladder, eq(ladder.id, id), { version: sql`${ladder.version} + 1` });
+
+/**
+ * Counts a change made by a page that knew the last one.
+ * @returns the new version @throws Refusal 409 when somebody else has changed it since
+ */
+async function touchFrom(tx: Store, id: string, version: number): Promise<number> {
+  const seen = and(eq(ladder.id, id), eq(ladder.version, version));
+  if (await tx.change(ladder, seen, { version: sql`${ladder.version} + 1` })) return version + 1;
+  throw new Refusal(
+    409,
+    'Somebody else has changed this ladder since this page was opened. Nothing of theirs was overwritten, and what you changed is still on this page.',
+    [{ pointer: '/version', detail: 'Load the ladder as it is now, then make the change again.' }],
+    CHANGED_SINCE,
+  );
 }
 
 /** Copies a ladder with its rungs under ids made by the client. */
@@ -90,20 +117,38 @@ async function mustBeOurs(tx: Store, documents: readonly RungDocument[]): Promis
   for (const courtId of new Set(documents.map((each) => each.courtId))) await tx.one(court, courtId, 'court');
 }
 
+/** Whether a ladder is kept just so already. */
+function isKept(
+  now: typeof ladder.$inferSelect,
+  known: readonly (typeof rung.$inferSelect)[],
+  { ladder: head, rungs }: { ladder: LadderDocument; rungs: readonly RungPart[] },
+): boolean {
+  const { name, sport, level, approach } = now;
+  const text = (of: LadderDocument, parts: readonly RungPart[]): string =>
+    JSON.stringify([of.name, of.sport, of.level, of.approach, parts.map((each) => [each.id, each.document])]);
+  const kept = known.map((each) => ({ id: each.id, document: rungSchema.parse(each.document) }));
+  return text({ name, sport, level, approach }, kept) === text(head, rungs);
+}
+
 /**
  * Writes a ladder whole, as it stands in the page: rungs that are not in it are removed, ones that were come back. One transaction.
- * @throws Refusal 404 for a ladder, machine or court that is not the club's, 409 for an id twice
+ * @param version the last one the page knows
+ * @returns the new version
+ * @throws Refusal 404 for a ladder, machine or court that is not the club's, 409 for an id twice or a change the page has not seen
  */
 export function putWhole(
   store: Store,
   id: string,
-  { ladder: head, rungs }: { ladder: LadderDocument; rungs: readonly RungPart[] },
-): Promise<void> {
+  { ladder: head, rungs, version }: { ladder: LadderDocument; rungs: readonly RungPart[]; version: number },
+): Promise<number> {
   return store.transaction(async (tx) => {
-    await tx.one(ladder, id, 'ladder');
+    const now = await tx.one(ladder, id, 'ladder');
     if (new Set(rungs.map((each) => each.id)).size !== rungs.length)
       throw new Refusal(409, 'The same rung twice.', [{ pointer: '/rungs', detail: 'Every rung has an id of its own.' }]);
-    const known = await tx.list(rung, eq(rung.ladderId, id));
+    const known = await tx.list(rung, eq(rung.ladderId, id), rung.position);
+    // the answer to the same write may have been lost: twice is the same as once
+    if (now.version !== version && isKept(now, known, { ladder: head, rungs })) return now.version;
+    const next = await touchFrom(tx, id, version);
     const changed = rungs.filter(({ id: rungId, document }, position) => {
       const before = known.find((each) => each.id === rungId);
       return !before || before.position !== position || JSON.stringify(before.document) !== JSON.stringify(document);
@@ -112,9 +157,10 @@ export function putWhole(
       tx,
       changed.map(({ document }) => document),
     );
-    await tx.put(ladder, { id, ...head }, 'ladder');
+    await tx.change(ladder, eq(ladder.id, id), head);
     for (const each of changed)
       await tx.put(rung, { id: each.id, ladderId: id, position: rungs.indexOf(each), document: each.document }, 'rung');
     for (const { id: rungId } of known) if (!rungs.some((each) => each.id === rungId)) await tx.remove(rung, rungId, 'rung');
+    return next;
   });
 }

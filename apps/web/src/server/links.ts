@@ -1,6 +1,7 @@
 import { connect } from 'node:net';
 import {
   afterListening,
+  type Clock,
   type CommandBody,
   type LinkEvent,
   MachineClient,
@@ -15,26 +16,37 @@ import { log } from './log.ts';
 
 /** A run counts as attended for this long after the browser's last sign of life, ms. */
 const ATTENDED_MS = 3000;
+/** A machine that is ready, its wheels turning, is stowed when the page that armed it was not heard of for this long, ms. */
+const READY_LAPSES_MS = 60_000;
 const WATCH_EVERY_MS = 400;
 /** Set where browsers are tested beside each other on a processor too busy for any of them to speak in time. */
 const PATIENCE_MS = Number(process.env.GOODARC_PATIENCE_MS ?? 0);
+
+/** Commands that make a machine move, or go on moving: whoever gives one that is taken drives it from then on. */
+const DRIVES: readonly CommandBody['do'][] = ['arm', 'feed', 'resume'];
 
 export type CourtsideEvent = LinkEvent | RadarReading | { event: 'attended'; by: number };
 type Listener = (event: CourtsideEvent) => void;
 
 /** One machine's line, shared by every browser that looks at it. */
-class MachineLink {
+export class MachineLink {
   readonly address: string;
+  /** Ladder whose rung was armed last; empty for test balls. */
+  private ladderId = '';
+  private readonly clock: Clock;
   private readonly client: MachineClient;
-  private readonly listeners = new Set<Listener>();
-  /** The page that gave the last command: a moving machine is its to attend to. */
+  private readonly listeners = new Map<Listener, string>();
+  /** The page whose arm, feed or resume was taken last: the machine is its to attend to. */
   private driver = '';
-  private status: Status | null = null;
   private attendedAt = 0;
+  private status: Status | null = null;
+  /** Commands to move on their way: until one is answered nobody knows whose machine it is. */
+  private asking = 0;
   private cancelWatch = (): void => {};
 
-  constructor(address: string) {
+  constructor(address: string, clock: Clock = realClock) {
     this.address = address;
+    this.clock = clock;
     const [host = '', port = ''] = address.split(':');
     this.client = new MachineClient({ host, port: Number(port), patienceMs: PATIENCE_MS, onEvent: (event) => this.hear(event) });
     this.watch();
@@ -45,7 +57,7 @@ class MachineLink {
    * @returns a function that ends it; a moving machine is held when the page that drives it leaves, whoever else looks on
    */
   listen(listener: Listener, page: string): () => void {
-    this.listeners.add(listener);
+    this.listeners.set(listener, page);
     listener({ event: 'link', up: this.client.isUp });
     if (this.status) listener(this.status);
     return () => {
@@ -55,20 +67,53 @@ class MachineLink {
   }
 
   tell(event: CourtsideEvent): void {
-    for (const listener of this.listeners) listener(event);
+    for (const listener of this.listeners.keys()) listener(event);
   }
 
-  /** A page says that somebody is there; for a moving machine that of an onlooker does not count. */
+  /** A page says that somebody is there; that of an onlooker does not count. */
   attend(page: string): void {
-    if (this.moving && page !== this.driver) return;
-    this.attendedAt = Date.now();
+    if (page !== this.driver) return;
+    this.attendedAt = this.clock.nowMs();
     this.client.alive = true;
   }
 
-  send(command: CommandBody, page: string): Promise<Reply> {
-    this.driver = page;
-    this.attend(page);
-    return this.client.send(command);
+  /** @param ladderId of the rung that is armed */
+  async send(command: CommandBody, page: string, ladderId = ''): Promise<Reply> {
+    if (!DRIVES.includes(command.do)) return this.client.send(command);
+    if (command.do !== 'arm' && this.isAnothers(page))
+      return {
+        re: '',
+        ok: false,
+        state: this.status?.state ?? 'held',
+        code: 'driver-taken',
+        text: 'Another page armed this machine and is still there. Arm it from here first.',
+      };
+    // what moves is told so only while somebody is there
+    this.client.alive = true;
+    this.asking++;
+    try {
+      const reply = await this.client.send(command);
+      if (reply.ok) {
+        this.driver = page;
+        this.attendedAt = this.clock.nowMs();
+        if (command.do === 'arm') this.ladderId = ladderId;
+      }
+      return reply;
+    } finally {
+      this.asking--;
+    }
+  }
+
+  /** Whether its wheels turn for a rung of this ladder. */
+  isFor(ladderId: string): boolean {
+    return this.ladderId === ladderId && (this.moving || this.status?.state === 'ready' || this.status?.state === 'held');
+  }
+
+  /** Aims it away and stops its wheels. */
+  standDown(why: string): void {
+    log.info({ address: this.address, why }, 'standing the machine down');
+    this.driver = '';
+    void this.client.send({ do: 'stow' });
   }
 
   close(): void {
@@ -86,10 +131,23 @@ class MachineLink {
     return this.status?.state === 'feeding' || this.status?.state === 'arming';
   }
 
+  private silentMs(): number {
+    return this.clock.nowMs() - this.attendedAt;
+  }
+
+  /** Whether another page drives it and is there: listening, and heard of a moment ago. */
+  private isAnothers(page: string): boolean {
+    if (this.driver === '' || page === this.driver) return false;
+    return [...this.listeners.values()].includes(this.driver) && this.silentMs() <= Math.max(ATTENDED_MS, PATIENCE_MS);
+  }
+
   /** Looks again and again whether anybody is there; when this server itself did not run, a page's sign of life is read first. */
   private watch(): void {
-    this.cancelWatch = afterListening(realClock, WATCH_EVERY_MS, () => {
-      if (Date.now() - this.attendedAt > Math.max(ATTENDED_MS, PATIENCE_MS)) this.holdIfMoving('nobody is at the page');
+    this.cancelWatch = afterListening(this.clock, WATCH_EVERY_MS, () => {
+      if (this.asking === 0) {
+        if (this.silentMs() > Math.max(ATTENDED_MS, PATIENCE_MS)) this.holdIfMoving('nobody is at the page');
+        if (this.status?.state === 'ready' && this.silentMs() > READY_LAPSES_MS) this.standDown('nobody came to feed it');
+      }
       this.watch();
     });
   }
@@ -124,6 +182,20 @@ class Links {
     const link = new MachineLink(address);
     this.byMachine.set(machineId, link);
     return link;
+  }
+
+  /** A machine was archived, or got this address: a line to another one holds it and is closed. */
+  keepOnly(machineId: string, clubId: string, address: string): void {
+    const known = this.open(machineId, clubId);
+    if (!known || known.address === address) return;
+    known.close();
+    this.byMachine.delete(machineId);
+  }
+
+  /** A ladder was deleted: machines that are armed for it stand down. */
+  standDownLadder(ladderId: string, clubId: string): void {
+    for (const [machineId, link] of this.byMachine)
+      if (this.clubOf.get(machineId) === clubId && link.isFor(ladderId)) link.standDown('its ladder was deleted');
   }
 
   closeAll(): void {

@@ -1,7 +1,8 @@
-import { type PlanDocument, planSchema, tally } from '@good-arc/core';
-import type { LadderRow, PlanRound, PlanRow, RoundRow } from '../api/rows.ts';
+import { type PlanDocument, planSchema, scoreRound } from '@good-arc/core';
+import type { LadderRow, PlanRound, PlanRow } from '../api/rows.ts';
 import { ladder, plan, player } from '../db/schema.ts';
 import { notFound } from './problem.ts';
+import { readRounds } from './rounds.ts';
 import type { Store } from './store.ts';
 
 /** Planned outings, the next ones first. */
@@ -10,13 +11,18 @@ export async function readPlans(store: Store): Promise<PlanRow[]> {
   return rows.map(({ id, document }) => ({ id, document: planSchema.parse(document) }));
 }
 
+/** Rounds of one day that a plan counts at most. */
+const MOST_OF_A_DAY = 400;
+const DAY_MS = 86_400_000;
+
 /** The rounds of a ladder on the day a plan begins, as it counts them. */
-export function planRounds(rounds: readonly RoundRow[], { rungs }: Pick<LadderRow, 'rungs'>, startsAt: string): PlanRound[] {
-  const ids = new Set(rungs.map(({ id }) => id));
+export async function planRounds(store: Store, { rungs }: Pick<LadderRow, 'rungs'>, startsAt: string): Promise<PlanRound[]> {
+  const from = new Date(`${startsAt.slice(0, 10)}T00:00:00Z`);
+  const rungIds = rungs.map(({ id }) => id);
+  const rounds = await readRounds(store, { rungIds, from, before: new Date(from.getTime() + DAY_MS), most: MOST_OF_A_DAY });
   return rounds
-    .filter(({ rungId, startedAt }) => ids.has(rungId) && startedAt.slice(0, 10) === startsAt.slice(0, 10))
-    .map(({ rungId, playerId, startedAt, results }) => {
-      const { hits, balls } = tally(results.map(({ outcome }) => outcome));
+    .map(({ rungId, playerId, startedAt, card, results }) => {
+      const { hits, balls } = scoreRound(card, results);
       return { rungId, playerId, startedAt, hits, balls };
     })
     .filter(({ balls }) => balls > 0);

@@ -1,21 +1,27 @@
 import { badInput, type FieldProblem, type Problem } from '@good-arc/core/calc';
-import { isDatabaseGone } from './db.ts';
+import { errnoOf, isDatabaseGone } from './db.ts';
 
 /** A refusal that goes to the client as an RFC 9457 problem document. */
 export class Refusal extends Error {
   readonly problem: Problem;
-  constructor(status: number, title: string, errors: FieldProblem[] = []) {
+  constructor(status: number, title: string, errors: FieldProblem[] = [], type = 'about:blank') {
     super(title);
-    this.problem = { type: 'about:blank', title, status, errors };
+    this.problem = { type, title, status, errors };
   }
 }
+
+/** Type of the problem that what a page shows is not what is kept any more; pages know it by `ApiError.isChangedSince`. */
+export const CHANGED_SINCE = '/problems/changed-since';
 
 export const notFound = (what: string): Refusal => new Refusal(404, `There is no such ${what} in your club. It may have been removed.`);
 
 export const noLine = (): Refusal => new Refusal(409, 'This machine has no line; it is worked by hand.');
 
 export const problemResponse = (problem: Problem): Response =>
-  new Response(JSON.stringify(problem), { status: problem.status, headers: { 'content-type': 'application/problem+json' } });
+  new Response(JSON.stringify(problem), {
+    status: problem.status,
+    headers: { 'content-type': 'application/problem+json', ...(problem.status === 503 && { 'retry-after': '2' }) },
+  });
 
 export const DATABASE_GONE: Problem = {
   type: '/problems/database-gone',
@@ -28,8 +34,7 @@ export const DATABASE_GONE: Problem = {
 export function problemOf(error: unknown, log: (error: unknown) => void): Problem {
   if (error instanceof Refusal) return error.problem;
   if (isDatabaseGone(error)) return DATABASE_GONE;
-  const errno = error instanceof Error ? (error.cause as { errno?: number } | undefined)?.errno : undefined;
-  if (errno === 1452) return badInput([{ pointer: '', detail: 'It refers to something that does not exist in your club.' }], 409);
+  if (errnoOf(error) === 1452) return badInput([{ pointer: '', detail: 'It refers to something that does not exist in your club.' }], 409);
   log(error);
   return { type: 'about:blank', title: 'Something went wrong here, and nothing was saved. Please try again.', status: 500, errors: [] };
 }

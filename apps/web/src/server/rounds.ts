@@ -1,9 +1,8 @@
-import { type Outcome, rungSchema, type Weather, weatherSchema } from '@good-arc/core';
-import { desc, eq, inArray } from 'drizzle-orm';
+import { feedsOf, type Outcome, type RungDocument, rungSchema, scoreOf, type Weather, weatherSchema } from '@good-arc/core';
+import { and, count, countDistinct, desc, eq, exists, gte, inArray, lt, type SQL, sql, sum } from 'drizzle-orm';
 import type { ResultRow, RoundRow } from '../api/rows.ts';
 import type { ResultBody } from '../api/schemas.ts';
 import { court, ladder, machine, outing, player, result, round, rung } from '../db/schema.ts';
-import { readRung } from './ladders.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
 
@@ -13,53 +12,60 @@ export interface StartRound {
   playerId: string;
   weather: Weather;
   startedAt: string;
+  /** The rung as the page ran it; without, as it is kept. */
+  card?: RungDocument | undefined;
   confirmedBy?: string | undefined;
 }
 
-/** Begins a round: keeps the rung as it is now as its card. Sent twice it is the same round. */
+/**
+ * Begins a round: keeps the rung as it was run as its card. Sent twice it is the same round. What was archived meanwhile does not matter: the balls were
+ * thrown.
+ * @throws Refusal 404 for what was never the club's
+ */
 export function startRound(
   store: Store,
   scope: Scope,
   id: string,
-  { outingId, rungId, playerId, weather, startedAt, confirmedBy }: StartRound,
+  { outingId, rungId, playerId, weather, startedAt, card, confirmedBy }: StartRound,
 ): Promise<void> {
   return store.transaction(async (tx) => {
-    const { document } = await readRung(tx, rungId);
-    await tx.one(player, playerId, 'player');
-    await tx.one(machine, document.machineId, 'machine');
-    await tx.one(court, document.courtId, 'court');
-    const [known] = await tx.list(outing, eq(outing.id, outingId));
-    if (!known) await tx.put(outing, { id: outingId, personId: scope.personId, startedAt: new Date(startedAt) }, 'outing');
-    const card = { ...document, weather };
-    await tx.put(
-      round,
-      {
-        id,
-        outingId,
-        rungId,
-        playerId,
-        machineId: document.machineId,
-        courtId: document.courtId,
-        card,
-        weather,
-        startedAt: new Date(startedAt),
-        confirmedBy: confirmedBy ?? null,
-      },
-      'round',
-    );
+    const kept = rungSchema.parse((await tx.anyOne(rung, rungId, 'rung')).document);
+    const document = card ?? kept;
+    await tx.anyOne(player, playerId, 'player');
+    await tx.anyOne(machine, document.machineId, 'machine');
+    await tx.anyOne(court, document.courtId, 'court');
+    // another page of the same outing may have made it
+    const began = { id: outingId, personId: scope.personId, startedAt: new Date(startedAt) };
+    if (!(await tx.add(outing, began))) await tx.anyOne(outing, outingId, 'outing');
+    const made = await tx.add(round, {
+      id,
+      outingId,
+      rungId,
+      playerId,
+      machineId: document.machineId,
+      courtId: document.courtId,
+      card: { ...document, weather },
+      weather,
+      startedAt: new Date(startedAt),
+      confirmedBy: confirmedBy ?? null,
+    });
+    if (!made) await tx.anyOne(round, id, 'round');
   });
 }
 
-export const finishRound = (store: Store, id: string, finishedAt: string, weather: Weather | undefined): Promise<void> =>
-  store.transaction(async (tx) => {
-    const { createdAt: _c, updatedAt: _u, deletedAt: _d, clubId: _o, ...row } = await tx.one(round, id, 'round');
-    await tx.put(round, { ...row, finishedAt: new Date(finishedAt), weather: weather ?? row.weather }, 'round');
-  });
+export async function finishRound(store: Store, id: string, finishedAt: string, weather: Weather | undefined): Promise<void> {
+  await store.anyOne(round, id, 'round');
+  await store.change(round, eq(round.id, id), { finishedAt: new Date(finishedAt), ...(weather && { weather }) });
+}
 
+const cardOf = ({ card }: { card: unknown }): RungDocument => rungSchema.parse(card);
+
+/** What became of a ball, with what it counts as by the card of its round. A round that was deleted meanwhile keeps its balls, too. */
 export const putResult = (store: Store, roundId: string, id: string, body: ResultBody): Promise<void> =>
   store.transaction(async (tx) => {
-    await tx.one(round, roundId, 'round');
-    await tx.put(result, { id, roundId, ...body }, 'result');
+    const card = cardOf(await tx.anyOne(round, roundId, 'round'));
+    const score = scoreOf(card, feedsOf(card)(body.seq), body.outcome);
+    await tx.put(result, { id, roundId, ...body, hit: score === null ? null : score === 'hit' }, 'result');
   });
 
 const toResult = ({ id, seq, outcome, speedMps, elevationDeg, bearingDeg, radarMps }: typeof result.$inferSelect): ResultRow => ({
@@ -72,9 +78,31 @@ const toResult = ({ id, seq, outcome, speedMps, elevationDeg, bearingDeg, radarM
   radarMps,
 });
 
+/** Which rounds, and how many at most. */
+export interface RoundsAsked {
+  rungIds?: readonly string[];
+  playerId?: string;
+  ids?: readonly string[];
+  /** Begun from then on, and before then. */
+  from?: Date;
+  before?: Date;
+  most: number;
+}
+
+/** As many as a screen shows at once. */
+export const PAGE_ROUNDS = 50;
+
 /** Rounds with their results and the names that belong to them, newest first; archived players and kit keep their names. */
-export async function readRounds(store: Store, where: { rungIds?: readonly string[] } = {}): Promise<RoundRow[]> {
-  const rounds = await store.list(round, where.rungIds ? inArray(round.rungId, [...where.rungIds]) : undefined, desc(round.startedAt));
+export async function readRounds(store: Store, { rungIds, playerId, ids, from, before, most }: RoundsAsked): Promise<RoundRow[]> {
+  const where: (SQL | undefined)[] = [
+    rungIds && inArray(round.rungId, [...rungIds]),
+    playerId === undefined ? undefined : eq(round.playerId, playerId),
+    ids && inArray(round.id, [...ids]),
+    from && gte(round.startedAt, from),
+    before && lt(round.startedAt, before),
+  ];
+  if (rungIds?.length === 0 || ids?.length === 0) return [];
+  const rounds = await store.page(round, and(...where), [desc(round.startedAt), desc(round.id)], most);
   if (rounds.length === 0) return [];
   const of = (key: 'playerId' | 'machineId' | 'courtId' | 'rungId'): string[] => rounds.map((each) => each[key]);
   const [results, players, machines, courts, rungs] = await Promise.all([
@@ -110,11 +138,91 @@ export async function readRounds(store: Store, where: { rungIds?: readonly strin
     machineName: nameIn(machines, each.machineId),
     courtName: nameIn(courts, each.courtId),
     ladderName: nameIn(ladders, rungs.find(({ id }) => id === each.rungId)?.ladderId),
-    card: rungSchema.parse(each.card),
+    card: cardOf(each),
     weather: weatherSchema.parse(each.weather),
     confirmedBy: each.confirmedBy,
     startedAt: each.startedAt.toISOString(),
     finishedAt: each.finishedAt?.toISOString() ?? null,
     results: byRound.get(each.id) ?? [],
   }));
+}
+
+/** Of all rounds since then: how many, and what was hit of what counted. */
+export async function countSince(store: Store, from: Date): Promise<{ rounds: number; hits: number; balls: number }> {
+  const [row] = await store.read((db, mine) =>
+    db
+      .select({ rounds: countDistinct(round.id), balls: count(result.hit), hits: sum(result.hit) })
+      .from(round)
+      .leftJoin(result, and(eq(result.roundId, round.id), mine(result)))
+      .where(and(mine(round), gte(round.startedAt, from))),
+  );
+  return { rounds: row?.rounds ?? 0, balls: row?.balls ?? 0, hits: Number(row?.hits ?? 0) };
+}
+
+/** Rounds that are looked through for the last ones of each player. */
+const MOST_LOOKED_THROUGH = 400;
+
+/** What each player hit in their last rounds on these rungs, who hit last first. @param last so many rounds each */
+export async function ratesOn(
+  store: Store,
+  rungIds: readonly string[],
+  last: number,
+): Promise<{ playerId: string; hits: number; balls: number }[]> {
+  if (rungIds.length === 0) return [];
+  const newest = await store.read((db, mine) =>
+    db
+      .select({ id: round.id, playerId: round.playerId })
+      .from(round)
+      .where(and(mine(round), inArray(round.rungId, [...rungIds])))
+      .orderBy(desc(round.startedAt), desc(round.id))
+      .limit(MOST_LOOKED_THROUGH),
+  );
+  const of = new Map<string, string[]>();
+  for (const { id, playerId } of newest) {
+    const own = of.get(playerId) ?? [];
+    if (own.length < last) of.set(playerId, [...own, id]);
+  }
+  const ids = [...of.values()].flat();
+  if (ids.length === 0) return [];
+  const rows = await store.read((db, mine) =>
+    db
+      .select({ playerId: round.playerId, balls: count(result.hit), hits: sum(result.hit) })
+      .from(round)
+      .innerJoin(result, and(eq(result.roundId, round.id), mine(result)))
+      .where(and(mine(round), inArray(round.id, ids)))
+      .groupBy(round.playerId),
+  );
+  const order = [...of.keys()];
+  return rows
+    .map(({ playerId, balls, hits }) => ({ playerId, balls, hits: Number(hits ?? 0) }))
+    .filter(({ balls }) => balls > 0)
+    .sort((a, b) => order.indexOf(a.playerId) - order.indexOf(b.playerId));
+}
+
+/** Who hit last on this court; null when nobody has. */
+export async function lastPlayerOn(store: Store, courtId: string): Promise<string | null> {
+  const [last] = await store.page(round, eq(round.courtId, courtId), [desc(round.startedAt), desc(round.id)], 1);
+  return last?.playerId ?? null;
+}
+
+/** Players who have a round, by name. */
+export async function playersWithRounds(store: Store): Promise<{ id: string; name: string }[]> {
+  const rows = await store.read((db, mine) =>
+    db
+      .select({ id: player.id, name: player.name })
+      .from(player)
+      .where(
+        and(
+          eq(player.clubId, store.clubId),
+          exists(
+            db
+              .select({ one: sql`1` })
+              .from(round)
+              .where(and(mine(round), eq(round.playerId, player.id))),
+          ),
+        ),
+      )
+      .orderBy(player.name),
+  );
+  return rows;
 }

@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNotNull, isNull, type SQL } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
-import type { Db } from './db.ts';
+import { type Db, errnoOf, untilThrough } from './db.ts';
 import { notFound } from './problem.ts';
 import type { Scope } from './scope.ts';
 
@@ -17,10 +17,13 @@ type Values<T extends MySqlTable> = Omit<T['$inferInsert'], 'clubId' | 'createdA
 export class Store {
   private readonly db: Db;
   private readonly scope: Scope;
+  /** Within a transaction. */
+  private readonly within: boolean;
 
-  constructor(db: Db, scope: Scope) {
+  constructor(db: Db, scope: Scope, within = false) {
     this.db = db;
     this.scope = scope;
+    this.within = within;
   }
 
   /** Rows of the club that have not been removed, oldest first unless an order is given. */
@@ -31,6 +34,22 @@ export class Store {
       .where(and(this.mine(table), isNull(table.deletedAt), where))
       .orderBy(order as SQL, asc(table.id));
     return rows as Row<T>[];
+  }
+
+  /** Rows of the club that have not been removed, in an order of one's own; not more than `most`. */
+  async page<T extends ClubTable>(table: T, where: SQL | undefined, order: readonly SQL[], most: number): Promise<Row<T>[]> {
+    const rows = await this.db
+      .select()
+      .from(table as MySqlTable)
+      .where(and(this.mine(table), isNull(table.deletedAt), where))
+      .orderBy(...order)
+      .limit(most);
+    return rows as Row<T>[];
+  }
+
+  /** A reading of one's own over several tables; each must be bound by `mine`, which also leaves out what was removed. */
+  read<R>(query: (db: Db, mine: (table: ClubTable) => SQL | undefined) => Promise<R>): Promise<R> {
+    return query(this.db, (table) => and(this.mine(table), isNull(table.deletedAt)));
   }
 
   /** @throws Refusal 404 */
@@ -49,28 +68,51 @@ export class Store {
       .where(and(this.mine(table), inArray(table.id, [...new Set(ids)])))) as Row<T>[];
   }
 
+  /** As `one`, of removed rows, too. @throws Refusal 404 */
+  async anyOne<T extends ClubTable>(table: T, id: string, what: string): Promise<Row<T>> {
+    const [row] = await this.any(table, [id]);
+    if (!row) throw notFound(what);
+    return row;
+  }
+
   /**
    * Writes a row whole under the client's id: twice is the same as once, and a row that was removed comes back.
+   * Inserts first: an update of what is not there would lock the gap where others insert.
    * @throws Refusal 404 when the id belongs to another club
    */
-  async put<T extends ClubTable>(table: T, values: Values<T>, what: string): Promise<void> {
+  put<T extends ClubTable>(table: T, values: Values<T>, what: string): Promise<void> {
     const { id, ...rest } = values;
-    const change = await this.db
-      .update(table as MySqlTable)
-      .set({ ...rest, deletedAt: null } as never)
-      .where(and(this.mine(table), eq(table.id, id)));
-    if (change[0].affectedRows > 0) return;
+    return this.through(async () => {
+      if (await this.add(table, values)) return;
+      // it is there already, or it is another club's: the update can tell
+      const change = await this.db
+        .update(table as MySqlTable)
+        .set({ ...rest, deletedAt: null } as never)
+        .where(and(this.mine(table), eq(table.id, id)));
+      if (change[0].affectedRows === 0) throw notFound(what);
+    });
+  }
+
+  /** Inserts a row. @returns false when its id is taken, here or in another club */
+  async add<T extends ClubTable>(table: T, values: Values<T>): Promise<boolean> {
     try {
       await this.db.insert(table as MySqlTable).values({ ...values, clubId: this.scope.clubId } as never);
+      return true;
     } catch (error) {
-      if (!isDuplicate(error)) throw error;
-      // another request made it in between, or it is another club's: the update can tell
-      const again = await this.db
-        .update(table as MySqlTable)
-        .set(rest as never)
-        .where(and(this.mine(table), eq(table.id, id)));
-      if (again[0].affectedRows === 0) throw notFound(what);
+      if (errnoOf(error) === DUPLICATE) return false;
+      throw error;
     }
+  }
+
+  /** Changes some columns of a row that is there and fits. @returns whether there was one */
+  change<T extends ClubTable>(table: T, where: SQL | undefined, values: Partial<Values<T>> | Record<string, SQL>): Promise<boolean> {
+    return this.through(async () => {
+      const change = await this.db
+        .update(table as MySqlTable)
+        .set(values as never)
+        .where(and(this.mine(table), where));
+      return change[0].affectedRows > 0;
+    });
   }
 
   /** @throws Refusal 404 when there is nothing to remove */
@@ -91,9 +133,18 @@ export class Store {
     if (change[0].affectedRows === 0) throw notFound(what);
   }
 
-  /** Several writes as one. */
+  /** Several writes as one. Done again when it met another's locks: nothing of it is left then. */
   transaction<R>(work: (store: Store) => Promise<R>): Promise<R> {
-    return this.db.transaction((tx) => work(new Store(tx as unknown as Db, this.scope)));
+    return this.through(() => this.db.transaction((tx) => work(new Store(tx as unknown as Db, this.scope, true))));
+  }
+
+  /** A single write again by itself; within a transaction the whole of it is done again. */
+  private through<R>(work: () => Promise<R>): Promise<R> {
+    return this.within ? work() : untilThrough(work);
+  }
+
+  get clubId(): string {
+    return this.scope.clubId;
   }
 
   private mine(table: ClubTable): SQL {
@@ -101,4 +152,4 @@ export class Store {
   }
 }
 
-const isDuplicate = (error: unknown): boolean => error instanceof Error && (error.cause as { errno?: number } | undefined)?.errno === 1062;
+const DUPLICATE = 1062;

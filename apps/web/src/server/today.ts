@@ -1,4 +1,4 @@
-import { gateMet, longestRun, tally } from '@good-arc/core';
+import { nextStepOn, scoreRound } from '@good-arc/core';
 import type { LadderRow, RoundRow } from '../api/rows.ts';
 
 /** The last set-ups that can be run again as they were: one entry a rung, newest first. */
@@ -12,6 +12,7 @@ export interface Again {
   balls: number;
 }
 
+/** @param rounds newest first */
 export function againOf(rounds: readonly RoundRow[], ladders: readonly LadderRow[], most: number): Again[] {
   const found: Again[] = [];
   for (const last of rounds) {
@@ -19,7 +20,7 @@ export function againOf(rounds: readonly RoundRow[], ladders: readonly LadderRow
     if (found.some(({ rungId }) => rungId === last.rungId)) continue;
     const ladder = ladders.find(({ rungs }) => rungs.some(({ id }) => id === last.rungId));
     if (!ladder) continue;
-    const { hits, balls } = tally(last.results.map(({ outcome }) => outcome));
+    const { hits, balls } = scoreRound(last.card, last.results);
     found.push({
       rungId: last.rungId,
       number: ladder.rungs.findIndex(({ id }) => id === last.rungId) + 1,
@@ -33,36 +34,44 @@ export function againOf(rounds: readonly RoundRow[], ladders: readonly LadderRow
   return found;
 }
 
-/** Rungs whose gate the player's last round met, while a higher rung waits: a climb worth knowing. */
-export function climbsOf(
+/** A player who may climb: the one verdict on a rung, while a higher one waits. */
+export interface Climb {
+  playerId: string;
+  playerName: string;
+  ladderId: string;
+  ladderName: string;
+  from: string;
+  to: string;
+  toId: string;
+  reason: string;
+}
+
+/**
+ * Players whose last rung on a ladder is won, while a higher one waits: climbs worth knowing.
+ * @param rounds newest first @param roundsOf all rounds of a player on a rung, newest first
+ */
+export async function climbsOf(
   rounds: readonly RoundRow[],
   ladders: readonly LadderRow[],
   most: number,
-): { playerName: string; ladderId: string; ladderName: string; from: string; to: string; toId: string; hits: number; balls: number }[] {
+  roundsOf: (playerId: string, rungId: string) => Promise<RoundRow[]>,
+): Promise<Climb[]> {
   const seen = new Set<string>();
-  const climbs: ReturnType<typeof climbsOf> = [];
-  for (const round of rounds) {
-    const ladder = ladders.find(({ rungs }) => rungs.some(({ id }) => id === round.rungId));
+  const climbs: Climb[] = [];
+  for (const { rungId, playerId, playerName } of rounds) {
+    if (climbs.length === most) break;
+    const ladder = ladders.find(({ rungs }) => rungs.some(({ id }) => id === rungId));
     if (!ladder) continue;
-    const key = `${round.playerId} ${ladder.id}`;
+    const key = `${playerId} ${ladder.id}`;
     if (seen.has(key)) continue;
     seen.add(key);
-    const next = ladder.rungs[ladder.rungs.findIndex(({ id }) => id === round.rungId) + 1];
-    const { hits, balls } = tally(round.results.map(({ outcome }) => outcome));
-    const { gate } = round.card;
-    const run = longestRun(round.results.map(({ outcome }) => outcome));
-    if (!next || balls === 0 || !gateMet(gate, { hits, balls, longestRun: run })) continue;
-    climbs.push({
-      playerName: round.playerName,
-      ladderId: ladder.id,
-      ladderName: ladder.name,
-      from: round.card.name,
-      to: next.document.name,
-      toId: next.id,
-      hits,
-      balls,
-    });
-    if (climbs.length === most) break;
+    const at = ladder.rungs.findIndex(({ id }) => id === rungId);
+    const [here, next] = [ladder.rungs[at]!, ladder.rungs[at + 1]];
+    if (!next) continue;
+    const { verdict, reason } = nextStepOn(here.document, ladder.approach, await roundsOf(playerId, rungId));
+    if (verdict !== 'climb') continue;
+    const [from, to] = [here.document.name, next.document.name];
+    climbs.push({ playerId, playerName, ladderId: ladder.id, ladderName: ladder.name, from, to, toId: next.id, reason });
   }
   return climbs;
 }

@@ -31,7 +31,7 @@ const BY_VIEW: readonly (readonly [path: string, keys: KeyList])[] = [
   [
     '/courtside',
     [
-      ['A, F, R', 'arm, feed (or finish), resume'],
+      ['Shift A, F or R', 'arm, feed (or finish), resume; Enter on the button does the same'],
       ['H', 'hold'],
       ['S', 'stow'],
       ['J, K, L, space', 'in, near, out, let go'],

@@ -4,6 +4,7 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { api, messageOf } from './api.ts';
 import { Keys } from './Keys.tsx';
+import { OutboxMark } from './OutboxMark.tsx';
 import { Toasts } from './Toasts.tsx';
 import { useListens } from './Units.tsx';
 
@@ -44,6 +45,7 @@ export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'du
         {shown === 'chalk' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
         {shown === 'chalk' ? 'Dusk' : 'Chalk'}
       </button>
+      <OutboxMark />
       <Keys />
       <Toasts theme={shown} />
     </>

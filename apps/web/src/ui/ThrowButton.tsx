@@ -1,3 +1,4 @@
+import { ConfirmByName } from './ConfirmByName.tsx';
 import type { useTestBalls } from './useTestBalls.ts';
 
 /** Throws test balls; while the machine moves it is the hold button, the largest thing in reach. */
@@ -12,6 +13,14 @@ export function ThrowButton({ line, count, name }: { line: ReturnType<typeof use
       >
         Hold
       </button>
+    );
+  if (line.asksName)
+    return (
+      <ConfirmByName
+        what={line.asksName}
+        doThis="Helmet on, screen in place, nobody where the ball goes who is not meant to be. Nothing is thrown before somebody answers for it."
+        onConfirm={line.confirm}
+      />
     );
   return (
     <button

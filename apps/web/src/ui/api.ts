@@ -2,12 +2,18 @@ import type { FieldProblem, Problem } from '@good-arc/core/calc';
 
 /** What the server said when it did not do what was asked. */
 export class ApiError extends Error {
+  readonly type: string;
   readonly status: number;
   readonly errors: FieldProblem[];
-  constructor({ title, status, errors }: Problem) {
+  constructor({ type, title, status, errors }: Problem) {
     super(title);
+    this.type = type;
     this.status = status;
     this.errors = errors ?? [];
+  }
+  /** What the page shows is not what is kept any more. */
+  get isChangedSince(): boolean {
+    return this.type === '/problems/changed-since';
   }
   /** The server or its database is away: the same request may succeed later. */
   get isAway(): boolean {
@@ -20,19 +26,21 @@ const AWAY: Problem = { type: 'about:blank', title: 'The server does not answer 
 /**
  * One request to our own server.
  * @param keepalive goes out even when the page is left at once; for small bodies only (64 kB at most, by the Fetch standard)
+ * @param withinMs no answer by then is none
  * @throws ApiError with the server's words, or with status 0 when it cannot be reached
  */
 export async function api<T = undefined>(
   method: 'GET' | 'PUT' | 'POST' | 'PATCH' | 'DELETE',
   path: string,
   body?: unknown,
-  { keepalive = false } = {},
+  { keepalive = false, withinMs }: { keepalive?: boolean; withinMs?: number } = {},
 ): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api/${path}`, {
       method,
       keepalive,
+      ...(withinMs !== undefined && { signal: AbortSignal.timeout(withinMs) }),
       headers: { 'content-type': 'application/json' },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });

@@ -21,6 +21,11 @@ interface Options extends Handlers {
   conditions: Conditions | null;
   /** Where the dials stand, for the simulation. */
   places: DialPlace[];
+  ballId: string;
+  /** The rung they are of: somebody may stand at the plate. */
+  rungId?: string;
+  /** Why a hard ball needs somebody to answer for it by name; empty when it does not. */
+  asksName: string;
   /** Balls at the start of a go that count as nothing. */
   goesBy: number;
   /** Plane in which a simulated ball is seen, y; without one, where it first touches. */
@@ -35,11 +40,13 @@ export interface SeenSpot {
 }
 
 /** Throws test balls on the machine's line, feeding as soon as it is ready, and says where the simulated ones went when they get there. */
-export function useTestBalls({ machine, launch, conditions, places, goesBy, planeY, onGo, onBall, onReading }: Options) {
+export function useTestBalls({ machine, launch, conditions, places, ballId, rungId, asksName, goesBy, planeY, ...on }: Options) {
+  const { onGo, onBall, onReading } = on;
   const hasLine = machine.linkAddress !== '' && launch !== null;
   // where simulated balls went that nobody has marked yet, the oldest first: a slow thumb loses none
   const [landed, setLanded] = useState<readonly SeenSpot[]>([]);
   const [wentBy, setWentBy] = useState(false);
+  const [confirmedBy, setConfirmedBy] = useState('');
   const wanted = useRef(false);
   const latest = useRef({ conditions, goesBy, planeY, onGo, onBall, onReading });
   latest.current = { conditions, goesBy, planeY, onGo, onBall, onReading };
@@ -95,7 +102,8 @@ export function useTestBalls({ machine, launch, conditions, places, goesBy, plan
     if (state === 'fault' && !(await give({ do: 'clear' }))) return;
     wanted.current = true;
     const dials = places.length > 0 ? { dials: places } : {};
-    if (!(await give({ do: 'test', launch, count: count + goesBy, ...dials }))) wanted.current = false;
+    const of = { ballId, ...(rungId !== undefined && { rungId }), ...(confirmedBy && { confirmedBy }) };
+    if (!(await give({ do: 'test', ...of, launch, count: count + goesBy, ...dials }))) wanted.current = false;
   }
 
   function hold(): void {
@@ -110,6 +118,9 @@ export function useTestBalls({ machine, launch, conditions, places, goesBy, plan
     busy: state === 'arming' || state === 'feeding',
     throwBalls,
     hold,
+    /** What must be confirmed by name before anything is thrown; empty when nothing is left to. */
+    asksName: confirmedBy === '' ? asksName : '',
+    confirm: setConfirmedBy,
     /** The oldest simulated ball that is not marked yet. */
     landed: landed[0] ?? null,
     wentBy,

@@ -28,9 +28,7 @@ export function heldOf(
   const kind: Hold = hold ?? (target.kind === 'plane' ? { speedMps: launch.speedMps } : { elevationDeg: launch.elevationDeg });
   if ('elevationDeg' in kind) return { hold: { elevationDeg: launch.elevationDeg }, arc: arc ?? 'low' };
   if ('speedMps' in kind) {
-    const [here, higher] = [0, NUDGE_DEG].map((more) =>
-      reach(conditions, { ...launch, elevationDeg: launch.elevationDeg + more }, target),
-    );
+    const [here, higher] = [0, NUDGE_DEG].map((more) => reach(conditions, { ...launch, elevationDeg: launch.elevationDeg + more }, target));
     const isHigh = here != null && higher != null ? higher < here : (arc ?? 'low') === 'high';
     return { hold: { speedMps: launch.speedMps }, arc: isHigh ? 'high' : 'low' };
   }

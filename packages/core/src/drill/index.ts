@@ -24,7 +24,7 @@ export {
   type Weather,
   weatherSchema,
 } from './schema.ts';
-export { feedsOf, gateOf, nextStepOn, type Score, sameCard, scoreOf, scoreRound } from './score.ts';
+export { feedsOf, gateOf, nextStepOn, type Score, sameCard, sayGate, scoreOf, scoreRound } from './score.ts';
 export {
   firstTargetAt,
   isSoft,
@@ -53,15 +53,15 @@ export {
   type Comfort,
   comfortOf,
   onComfortScale,
-  reactionNeededS,
+  type Recovery,
   ROUNDING,
+  reactionNeededS,
+  recoveryOf,
   SPLIT_STEP_S,
   type Spot,
   shortestFor,
   type Timing,
   type TimingQuestion,
-  type Recovery,
-  timeBudget,
   timeAfter,
-  recoveryOf,
+  timeBudget,
 } from './timing.ts';

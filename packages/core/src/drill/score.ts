@@ -1,4 +1,13 @@
-import { longestRun, type NextStep, type Need, nextStep, type Approach, type Outcome, type RoundCount } from '../progress/index.ts';
+import {
+  type Approach,
+  longestRun,
+  type Need,
+  type NextStep,
+  nextStep,
+  type Outcome,
+  type RoundCount,
+  sayNeed,
+} from '../progress/index.ts';
 import { programOf } from './order.ts';
 import type { Feed, RungDocument } from './schema.ts';
 
@@ -11,9 +20,9 @@ export type Score = 'hit' | 'miss' | null;
  */
 export function scoreOf({ feeds }: Pick<RungDocument, 'feeds'>, feed: Feed | undefined, outcome: Outcome): Score {
   if (outcome === 'not-fed' || feed?.counts === false) return null;
-  const let_ = outcome === 'let-go';
-  if (feed?.letGo) return let_ ? 'hit' : 'miss';
-  if (let_) return feeds.some((each) => each.on && each.letGo) ? 'miss' : null;
+  const wasLetGo = outcome === 'let-go';
+  if (feed?.letGo) return wasLetGo ? 'hit' : 'miss';
+  if (wasLetGo) return feeds.some((each) => each.on && each.letGo) ? 'miss' : null;
   return outcome === 'in' ? 'hit' : 'miss';
 }
 
@@ -43,6 +52,12 @@ export function gateOf(card: Card & Pick<RungDocument, 'gate'>): Need | null {
   if (counted === 0) return null;
   if ('streak' in gate) return { streak: Math.min(gate.streak, counted) };
   return gate.of <= counted ? gate : { hits: Math.ceil((gate.hits * counted) / gate.of - 1e-9), of: counted };
+}
+
+/** The gate of a rung as people say it. */
+export function sayGate(card: Card & Pick<RungDocument, 'gate' | 'rounds'>): string {
+  const gate = gateOf(card);
+  return gate ? sayNeed(gate) : card.rounds === 1 ? '1 round done' : `${card.rounds} rounds done`;
 }
 
 /** Whether two rounds were run off the same card: the same balls from the same place in the same order, to the same target. Words and weather may differ. */

@@ -70,7 +70,25 @@ export const writeBallList = (feeds: readonly Feed[]): string =>
     {
       fields: [...COLUMNS],
       data: feeds.map(
-        ({ name, on, target, launch, stroke, gameBallId, thenS, counts, cue, targetAt, meet, marker, positions, machineId, letGo, hold, arc }) => [
+        ({
+          name,
+          on,
+          target,
+          launch,
+          stroke,
+          gameBallId,
+          thenS,
+          counts,
+          cue,
+          targetAt,
+          meet,
+          marker,
+          positions,
+          machineId,
+          letGo,
+          hold,
+          arc,
+        }) => [
           name,
           on ? 'yes' : 'no',
           target.kind,

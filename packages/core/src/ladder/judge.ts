@@ -8,18 +8,26 @@ import {
   type Feed,
   minutesOf,
   programOf,
+  type Recovery,
+  ROUNDING,
   type RungDocument,
   reactionNeededS,
-  ROUNDING,
+  recoveryOf,
   ritualS,
   type Spot,
   shortestFor,
-  type Recovery,
   timeAfter,
-  recoveryOf,
 } from '../drill/index.ts';
 import { type MachineProfile, reachS } from '../machine/index.ts';
-import { bandOf, FIELDING_INTERVAL_S, fielderTime, HITTER_INTERVAL_S, type HitterTime, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
+import {
+  bandOf,
+  FIELDING_INTERVAL_S,
+  fielderTime,
+  HITTER_INTERVAL_S,
+  type HitterTime,
+  hitterIntervalEase,
+  hitterTime,
+} from '../pitch/index.ts';
 import { ballById, type GameBall, LEVEL_NEEDS, LEVELS, type Level, type Sport } from '../sport/index.ts';
 import { type Demand, demandOf } from './demand.ts';
 import type { JudgedBall, Share } from './judged.ts';

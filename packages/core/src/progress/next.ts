@@ -1,4 +1,4 @@
-import { gateMet, type Approach, type Need, SWEET_SPOT, sayNeed, type Verdict } from './gate.ts';
+import { type Approach, gateMet, type Need, SWEET_SPOT, sayNeed, type Verdict } from './gate.ts';
 import { wilsonRate } from './rate.ts';
 
 /** What a round came to, of balls that count. */
@@ -19,7 +19,18 @@ export interface NextQuestion {
   rounds: readonly RoundCount[];
 }
 
-export const NEXT_CODES = ['no-ball', 'rounds-done', 'rounds-left', 'too-easy', 'too-hard', 'one-round', 'good', 'met', 'not-met', 'coach'] as const;
+export const NEXT_CODES = [
+  'no-ball',
+  'rounds-done',
+  'rounds-left',
+  'too-easy',
+  'too-hard',
+  'one-round',
+  'good',
+  'met',
+  'not-met',
+  'coach',
+] as const;
 
 export interface NextStep {
   verdict: Verdict;

@@ -79,8 +79,13 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
         <p className="mt-2 flex flex-wrap items-center gap-x-2 border-t border-base-300 pt-2">
           <ComfortMark comfort={comfort.word} />
           <span className="text-sm text-quiet">
-            {printTime(arrival.timeS)} to react, {printTime(comfort.reactionNeededS)} needed (× {comfort.reactionRatio.toFixed(1)});
-            shortest workable interval {printTime(comfort.shortestIntervalS, 1)}
+            {comfort.band
+              ? `${printTime(comfort.timeS)} from release to the plate; the game at ${comfort.band.toLowerCase()} takes ${printTime(comfort.needS)} (${Math.round((comfort.timeS / comfort.needS) * 100)} %)`
+              : `${printTime(comfort.timeS)} to react, ${printTime(comfort.needS)} needed (× ${(comfort.timeS / comfort.needS).toFixed(1)})`}
+            {comfort.spareS !== null &&
+              (comfort.shortestIntervalS === null
+                ? '; too quick for any interval'
+                : `; shortest workable interval ${printTime(comfort.shortestIntervalS, 1)}`)}
           </span>
         </p>
       )}

@@ -1,6 +1,7 @@
 import { SURFACES } from '@good-arc/core';
 import { ClipboardCopy, Printer, Redo2, Undo2 } from 'lucide-react';
 import { toast } from 'sonner';
+import { courtsideLink } from '../../ui/links.ts';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { figuresText } from './figures.ts';
@@ -59,7 +60,7 @@ export function Head({ bench, canPlan, onSave }: { bench: BenchState; canPlan: b
           <Redo2 size={20} aria-hidden />
         </IconButton>
         {edited && (
-          <a className="btn btn-outline min-h-11" href={`/courtside?rung=${edited.id}`}>
+          <a className="btn btn-outline min-h-11" href={courtsideLink(edited.id)}>
             Take it on court
           </a>
         )}

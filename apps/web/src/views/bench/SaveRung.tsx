@@ -65,6 +65,7 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
   const count = before !== undefined && 'hits' in before.gate ? before.gate : { hits: 5, of: 10 };
   const fitting = ladders.filter(({ sport }) => sport === setup.sport);
   const [failed, setFailed] = useState('');
+  const [made] = useState(() => ({ rungId: uuidv7(), ladderId: uuidv7() }));
   const form = useForm({
     resolver: zodResolver(formSchema),
     defaultValues: {
@@ -88,20 +89,18 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
       const { name, focalPoint, ballsPerRound, rounds } = values;
       const document = rungFromSetup(setup, arrangement, { name, focalPoint, ballsPerRound, rounds, gate }, edited);
       if (!document) return;
-      const rungId = edited && !asNew ? edited.id : uuidv7();
-      const ladderId = values.ladderId === NEW ? uuidv7() : values.ladderId;
+      const rungId = edited && !asNew ? edited.id : made.rungId;
+      const ladderId = values.ladderId === NEW ? made.ladderId : values.ladderId;
       const ladderName = values.ladderId === NEW ? values.newLadder : (fitting.find(({ id }) => id === ladderId)?.name ?? 'the ladder');
       try {
-        if (values.ladderId === NEW) {
-          const ladder: LadderDocument = {
-            name: values.newLadder,
-            sport: setup.sport,
-            level: setup.level,
-            approach: setup.level === 'Advanced' || setup.level === 'Competing' ? 'earn-it' : 'sweet-spot',
-          };
-          await api('PUT', `ladders/${ladderId}`, ladder);
-        }
-        await api('PUT', `rungs/${rungId}`, { ladderId, document });
+        const ladder: LadderDocument = {
+          name: values.newLadder,
+          sport: setup.sport,
+          level: setup.level,
+          approach: setup.level === 'Advanced' || setup.level === 'Competing' ? 'earn-it' : 'sweet-spot',
+        };
+        // one write, under the same ids however often it is tried
+        await api('PUT', `rungs/${rungId}`, { ladderId, document, ...(values.ladderId === NEW && { ladder }) });
         onSaved({
           rungId,
           ladderId,

@@ -8,7 +8,7 @@ import {
   printAngle,
   printTime,
   type RungDocument,
-  sayNeed,
+  sayGate,
   settingsOf,
   speedShareOn,
   surfaceById,
@@ -107,7 +107,7 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
           turn: sayTurn(thrown.bearingDeg),
           every: printTime(rung.intervalS, 1),
           balls: `${rung.rounds} × ${rung.ballsPerRound}`,
-          gate: sayNeed(rung.gate),
+          gate: sayGate(rung),
           feeds: feedsOf(rung, facts, units),
         };
       })
@@ -190,7 +190,7 @@ export function cardLines(facts: Omit<CardFacts, 'stock' | 'checks'>, units: U):
         .join(', ');
       const balls = feedsOf(document, facts, units).map((feed) => `   ball ${feed.name}: ${feed.dials}, turn ${feed.turn}`);
       return [
-        `${i + 1}. ${document.name}: ${dials || 'no dial tuned'} (${units.speed(launch.speedMps)}, ${printAngle(launch.elevationDeg)}), turn ${sayTurn(launch.bearingDeg)}, every ${printTime(document.intervalS, 1)}, climb at ${sayNeed(document.gate)}; target ${sayTargets(document, ladder.sport, units.length)}`,
+        `${i + 1}. ${document.name}: ${dials || 'no dial tuned'} (${units.speed(launch.speedMps)}, ${printAngle(launch.elevationDeg)}), turn ${sayTurn(launch.bearingDeg)}, every ${printTime(document.intervalS, 1)}, climb at ${sayGate(document)}; target ${sayTargets(document, ladder.sport, units.length)}`,
         ...balls,
       ];
     }),

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { api } from '../../ui/api.ts';
 import { today } from '../../ui/day.ts';
+import { outbox } from '../../ui/outbox.ts';
 import { attempt } from '../../ui/undo.ts';
 import { outingOfToday } from './run.ts';
 
@@ -11,7 +12,6 @@ interface Props {
   /** Which half: before the first ball, or after the last. */
   part: keyof Checklist;
   mayEdit: boolean;
-  post: (letter: { method: 'PUT'; path: string; body: unknown }) => void;
 }
 
 const KEY = 'good-arc-checks';
@@ -27,7 +27,7 @@ function ticked(outingId: string): Checklist {
 }
 
 /** One half of the checklist, ticked with a thumb; the ticks go with the outing. */
-export function Checks({ checks: initial, part, mayEdit, post }: Props) {
+export function Checks({ checks: initial, part, mayEdit }: Props) {
   const [checks, setChecks] = useState(initial);
   const [done, setDone] = useState<string[]>([]);
   const [editing, setEditing] = useState<string | null>(null);
@@ -42,7 +42,12 @@ export function Checks({ checks: initial, part, mayEdit, post }: Props) {
     const all = { ...ticked(id), [part]: next };
     setDone(next);
     localStorage.setItem(KEY, JSON.stringify({ outingId: id, checks: all }));
-    post({ method: 'PUT', path: `outings/${id}/checks`, body: { startedAt: new Date().toISOString(), checks: all } });
+    outbox().add({
+      method: 'PUT',
+      path: `outings/${id}/checks`,
+      body: { startedAt: new Date().toISOString(), checks: all },
+      what: `Checklist: ${item}`,
+    });
   }
 
   async function save(): Promise<void> {

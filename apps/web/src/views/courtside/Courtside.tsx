@@ -1,21 +1,31 @@
 import {
   type Approach,
   type Checklist,
-  gameBallById,
+  gateOf,
   judgeRung,
-  longestRun,
+  needsName,
+  nextStep,
+  OUTCOME_NAMES,
   type Outcome,
+  printTime,
+  type RoundCount,
+  rungCautions,
   type Sport,
-  tally,
+  sameCard,
+  scoreRound,
   type Weather,
 } from '@good-arc/core';
 import { Volume2, VolumeX } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
-import type { MachineRow, PlayerRow, RungRow, Viewer } from '../../api/rows.ts';
+import type { GameBallRow, MachineRow, PlayerRow, RungRow, Viewer } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
-import { messageOf } from '../../ui/api.ts';
+import { ApiError, messageOf } from '../../ui/api.ts';
+import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
+import { gameBallFinder } from '../../ui/gameBalls.ts';
+import { courtsideLink, trimLink } from '../../ui/links.ts';
+import { outbox } from '../../ui/outbox.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
@@ -25,12 +35,10 @@ import { Finished, type FinishedRound } from './Finished.tsx';
 import { Lane } from './Lane.tsx';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { Notices, StatusLine } from './Notices.tsx';
-import { useOutbox } from './outbox.ts';
 import { Pads, padsFor } from './Pads.tsx';
 import { RungHead } from './RungHead.tsx';
-import { outcomesOf, outingOfToday, type Run, type RunBall, savedRun, saveRun, thrownOf, withBall } from './run.ts';
+import { openRuns, outingOfToday, type Run, type RunBall, resultsOf, savedRun, saveRun, thrownOf, withBall } from './run.ts';
 import { Score, Tally } from './Tally.tsx';
-import { Unsafe } from './Unsafe.tsx';
 import { useCrew } from './useCrew.ts';
 
 interface Props {
@@ -45,10 +53,18 @@ interface Props {
   second: MachineRow | null;
   courtName: string;
   players: PlayerRow[];
-  /** Who hits first, by the plan. */
+  /** Who hits: named by where one came from, else who hit last on this court; null when nobody has. */
   playerId: string | null;
+  gameBalls: GameBallRow[];
+  /** Rounds on this rung, newest first; `same` while they were run off the rung as it is now. */
+  history: (RoundCount & { id: string; playerId: string; same: boolean })[];
   checks: Checklist;
 }
+
+/** Cautions about time, of which a hitter must know here. */
+const TIME_CAUTIONS = ['unsafe', 'not-judged', 'challenge', 'too-quick'];
+/** Keys that set a machine going, with Shift. */
+const STARTS = ['a', 'f', 'r'];
 
 export default function Courtside(props: Props) {
   return (
@@ -58,31 +74,62 @@ export default function Courtside(props: Props) {
   );
 }
 
-function CourtsideView({ viewer, rung, number, ladder, next, machine, second, courtName, players, playerId: planned, checks }: Props) {
-  const { document } = rung;
-  const outbox = useOutbox();
+function CourtsideView({
+  viewer,
+  rung,
+  number,
+  ladder,
+  next,
+  machine,
+  second,
+  courtName,
+  players,
+  playerId: named,
+  gameBalls,
+  history,
+  checks,
+}: Props) {
   const [run, setRun] = useState<Run | null>(null);
-  const [playerId, setPlayerId] = useState(planned ?? players[0]?.id ?? '');
-  const [weather, setWeather] = useState<Weather>(document.weather);
+  // a round goes on with the rung it began with
+  const document = run?.card ?? rung.document;
+  const [playerId, setPlayerId] = useState(named ?? '');
+  const [weather, setWeather] = useState<Weather>(rung.document.weather);
+  const [others, setOthers] = useState<Run[]>([]);
+  /** Rounds of this visit, newest first. */
+  const [done, setDone] = useState<(RoundCount & { playerId: string })[]>([]);
   const [finished, setFinished] = useState<FinishedRound | null>(null);
   const [sound, setSound] = useState(false);
   const [confirmed, setConfirmed] = useState('');
+  const player = players.find(({ id }) => id === playerId);
+  const playerLevel = player?.level;
   const judged = useMemo(
-    () => judgeRung(document, { sport: ladder.sport, machine: machine.profile, gameBall: gameBallById }),
-    [document, ladder.sport, machine],
+    () =>
+      judgeRung(document, {
+        sport: ladder.sport,
+        machine: machine.profile,
+        gameBall: gameBallFinder(gameBalls),
+        ...(playerLevel && { playerLevel }),
+      }),
+    [document, ladder.sport, machine, gameBalls, playerLevel],
   );
+  const ofTime = rungCautions(document, ladder.sport, judged).filter(({ id }) => TIME_CAUTIONS.includes(id));
   const confirmedBy = run?.confirmedBy ?? confirmed;
-  const blocked = judged?.unsafe === true && confirmedBy === '';
+  const asksName = needsName(document, judged);
+  const blocked = asksName && confirmedBy === '';
   const current = useRef<Run | null>(null);
 
   /** The page, the device and the handlers of the machine's events see the same run. */
-  const update = useCallback((next: Run | null): void => {
-    current.current = next;
-    saveRun(next);
-    setRun(next);
-  }, []);
+  const update = useCallback(
+    (next: Run | null): void => {
+      current.current = next;
+      saveRun(rung.id, next);
+      setRun(next);
+    },
+    [rung.id],
+  );
 
   useEffect(() => {
+    setOthers(openRuns().filter(({ rungId }) => rungId !== rung.id));
     const kept = savedRun(rung.id);
     if (!kept) return;
     update(kept);
@@ -121,14 +168,15 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
       if (!reply.ok) toast.error(reply.text ?? 'The machine did not take that.');
       return reply.ok;
     } catch (error) {
-      toast.error(messageOf(error));
+      const load = error instanceof ApiError && error.isChangedSince;
+      toast.error(messageOf(error), load ? { duration: 60_000, action: { label: 'Load it', onClick: () => location.reload() } } : {});
       return false;
     }
   }
 
   /** The round begins when the machine is armed for it (or by hand). */
   function begin(): void {
-    if (current.current) return;
+    if (current.current || playerId === '') return;
     const startedAt = new Date().toISOString();
     const made: Run = {
       roundId: uuidv7(),
@@ -137,19 +185,20 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
       playerId,
       weather,
       startedAt,
-      ...(judged?.unsafe && { confirmedBy }),
+      card: document,
+      ...(asksName && { confirmedBy }),
       offset: 0,
       balls: [],
     };
     const { roundId, balls: _balls, offset: _offset, ...body } = made;
-    outbox.post({ method: 'PUT', path: `rounds/${roundId}`, body });
+    outbox().add({ method: 'PUT', path: `rounds/${roundId}`, body, what: `Round begun: ${document.name}, ${player?.name ?? ''}` });
     setFinished(null);
     update(made);
   }
 
   async function arm(): Promise<void> {
     const before = thrownOf(current.current);
-    if (!(await give({ do: 'arm', rungId: rung.id, from: before, ...(confirmedBy && { confirmedBy }) }))) return;
+    if (!(await give({ do: 'arm', rungId: rung.id, from: before, document, playerId, ...(confirmedBy && { confirmedBy }) }))) return;
     begin();
     const now = current.current;
     if (now) update({ ...now, offset: before });
@@ -168,9 +217,10 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
     const ball = now.balls.find((each) => each.seq === seq);
     const resultId = uuidv7();
     update({ ...now, balls: withBall(now.balls, seq, { outcome, resultId }) });
-    outbox.post({
+    outbox().add({
       method: 'PUT',
       path: `rounds/${now.roundId}/results/${resultId}`,
+      what: `Ball ${seq}: ${OUTCOME_NAMES[outcome].toLowerCase()} (${document.name})`,
       body: {
         seq,
         outcome,
@@ -193,20 +243,41 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
         ? withBall(now.balls, lastJudged.seq, { outcome: null, resultId: null })
         : now.balls.filter(({ seq }) => seq !== lastJudged.seq),
     });
-    outbox.post({ method: 'DELETE', path: `rounds/${now.roundId}/results/${lastJudged.resultId}` });
+    outbox().add({
+      method: 'DELETE',
+      path: `rounds/${now.roundId}/results/${lastJudged.resultId}`,
+      what: `Ball ${lastJudged.seq} taken back`,
+    });
   }
 
   async function finish(): Promise<void> {
     const now = current.current;
     if (!now) return;
     if (hasLine && (state === 'feeding' || state === 'arming')) await give({ do: 'hold' });
-    outbox.post({ method: 'POST', path: `rounds/${now.roundId}/finish`, body: { finishedAt: new Date().toISOString(), weather } });
-    const { hits, balls } = tally(outcomesOf(now.balls));
-    setFinished({ roundId: now.roundId, hits, balls, longestRun: longestRun(outcomesOf(now.balls)) });
+    outbox().add({
+      method: 'POST',
+      path: `rounds/${now.roundId}/finish`,
+      body: { finishedAt: new Date().toISOString(), weather },
+      what: `Round finished: ${document.name}`,
+    });
+    const count = scoreRound(document, resultsOf(now.balls));
+    // the same verdict as everywhere: of all rounds on this card, this one the newest
+    const kept = history.filter((each) => each.playerId === now.playerId && each.id !== now.roundId);
+    const changed = kept.findIndex(({ same }) => !same);
+    const before = sameCard(document, rung.document) ? (changed < 0 ? kept : kept.slice(0, changed)) : [];
+    const rounds = [count, ...done.filter((each) => each.playerId === now.playerId), ...before];
+    setDone([{ ...count, playerId: now.playerId }, ...done]);
+    const step = nextStep({ approach: ladder.approach, need: gateOf(document), roundsAsked: document.rounds, rounds });
+    setFinished({ roundId: now.roundId, playerId: now.playerId, ...count, step });
     update(null);
   }
 
-  const player = players.find(({ id }) => id === playerId);
+  // what the machine does is what is shown, or it is said
+  const differs =
+    run !== null &&
+    ['ready', 'feeding', 'held'].includes(state) &&
+    view.status?.intervalS != null &&
+    Math.abs(view.status.intervalS - document.intervalS) > 0.01;
   const thrown = thrownOf(run);
   const left = document.ballsPerRound - thrown;
   const allThrown = run !== null && left <= 0 && state !== 'feeding';
@@ -219,7 +290,7 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
     view,
   );
 
-  const guarded: MainAction | null = byState?.key === 'a' && blocked ? { ...byState, off: true } : byState;
+  const guarded: MainAction | null = byState?.key === 'a' && (blocked || playerId === '') ? { ...byState, off: true } : byState;
   const main: MainAction | null = allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : guarded;
 
   const keys: Record<string, (() => unknown) | undefined> = {
@@ -242,8 +313,10 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
         target instanceof HTMLSelectElement ||
         (target instanceof HTMLButtonElement && event.key === ' ');
       if (typing || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-      const act = keysNow.current[event.key.toLowerCase()];
-      if (!act) return;
+      const key = event.key.toLowerCase();
+      const act = keysNow.current[key];
+      // what sets a machine going is never one letter away
+      if (!act || STARTS.includes(key) !== event.shiftKey) return;
       event.preventDefault();
       act();
     };
@@ -259,13 +332,45 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
           playerName={player?.name ?? ''}
           thrown={run ? thrown : null}
         />
-        <Notices machineName={machine.name} hasLine={hasLine} view={view} waiting={outbox.waiting} />
+        <Notices machineName={machine.name} hasLine={hasLine} view={view} />
+        {differs && (
+          <p role="alert" className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
+            Not what is shown: the machine’s program has {printTime(view.status!.intervalS!, 1)} between balls, this page{' '}
+            {printTime(document.intervalS, 1)}. Hold it, then arm it again.
+          </p>
+        )}
+        {run && !sameCard(document, rung.document) && (
+          <p className="mt-2 border-l-4 border-warning bg-base-200 p-2">
+            This rung was changed meanwhile. The round goes on as it began, every {printTime(document.intervalS, 1)}; the next one takes the
+            change.
+          </p>
+        )}
+        {others.map((other) => (
+          <p key={other.roundId} className="mt-2 border-l-4 border-warning bg-base-200 p-2">
+            A round is still open on this device:{' '}
+            <a className="font-semibold underline" href={courtsideLink(other.rungId, other.playerId)}>
+              {other.card?.name ?? 'go on with it'}, {players.find(({ id }) => id === other.playerId)?.name ?? 'somebody'}
+            </a>
+          </p>
+        ))}
       </div>
 
       <div className="flex min-w-0 flex-col">
-        {blocked && <Unsafe onConfirm={setConfirmed} />}
-        {judged?.unsafe && confirmedBy && <p className="mt-1 font-semibold">Confirmed by {confirmedBy}.</p>}
-        {!run && <Checks checks={checks} part={finished ? 'after' : 'before'} mayEdit={viewer.canPlan} post={outbox.post} />}
+        {blocked && (
+          <ConfirmByName
+            what={ofTime[0]?.what ?? 'A hard ball that was not judged.'}
+            doThis={`${ofTime[0]?.why ?? ''} Slow it down, stand farther back, or take a soft ball. Helmet on. A coach who wants it all the same types their name.`}
+            onConfirm={setConfirmed}
+          />
+        )}
+        {asksName && confirmedBy && <p className="mt-1 font-semibold">Confirmed by {confirmedBy}.</p>}
+        {!blocked &&
+          ofTime.map(({ id, grave, what, why, doThis }) => (
+            <p key={id} className={`mt-2 border-l-4 bg-base-200 p-2 ${grave ? 'border-error' : 'border-warning'}`}>
+              <b>{what}</b> {why} {!run && doThis}
+            </p>
+          ))}
+        {!run && <Checks checks={checks} part={finished ? 'after' : 'before'} mayEdit={viewer.canPlan} />}
         {!run && (
           <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">
             <Select
@@ -273,7 +378,10 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
               label="Who is hitting"
               value={playerId}
               onChange={setPlayerId}
-              options={players.map(({ id, name }) => [id, name] as const)}
+              options={[
+                ...(playerId === '' ? [['', 'Choose who hits'] as const] : []),
+                ...players.map(({ id, name }) => [id, name] as const),
+              ]}
             />
             <QuantityField
               label="Wind to the right"
@@ -295,7 +403,8 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
             />
           </div>
         )}
-        {finished && !run && <Finished finished={finished} approach={ladder.approach} gate={document.gate} next={next} />}
+        {playerId === '' && !run && <p className="mb-2 font-semibold">Choose who is hitting: every ball belongs to somebody.</p>}
+        {finished && !run && <Finished finished={finished} approach={ladder.approach} next={next} />}
         <Lane
           dueAt={view.dueAt}
           intervalS={crew.secondsAfter(thrown)}
@@ -305,11 +414,11 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
           cueNeeded={document.feeds.length > 1 || document.ritual !== undefined}
           ritualBeforeS={judged?.ritualBeforeS ?? null}
           sound={sound}
-          aside={<Score balls={run?.balls ?? []} />}
+          aside={<Score document={document} balls={run?.balls ?? []} />}
         />
         <Pads pads={pads} label={pending ? `Ball ${pending.seq}` : 'Result'} off={!canJudge} onJudge={judge} />
         <div className="mt-3 hidden md:block">
-          <Tally balls={run?.balls ?? []} count={document.ballsPerRound} />
+          <Tally document={document} balls={run?.balls ?? []} />
         </div>
       </div>
 
@@ -322,7 +431,7 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
             onClick={main.act}
           >
             {main.name}
-            {main.key && <span className="text-base font-medium">({main.key.toUpperCase()})</span>}
+            {main.key && <span className="hidden text-base font-medium md:inline">(Shift {main.key.toUpperCase()})</span>}
           </button>
         )}
         {hasLine && (
@@ -349,7 +458,7 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
           )}
         </div>
         <div className="md:hidden">
-          <Tally balls={run?.balls ?? []} count={document.ballsPerRound} />
+          <Tally document={document} balls={run?.balls ?? []} />
         </div>
         {hasLine && <StatusLine view={view} />}
         {second && (
@@ -361,7 +470,7 @@ function CourtsideView({ viewer, rung, number, ladder, next, machine, second, co
           <button type="button" className="btn btn-ghost min-h-11 px-2" aria-pressed={sound} onClick={() => setSound(!sound)}>
             {sound ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />} Sound {sound ? 'on' : 'off'}
           </button>
-          <a className="btn btn-ghost min-h-11 px-2" href={`/right?rung=${rung.id}`}>
+          <a className="btn btn-ghost min-h-11 px-2" href={trimLink(rung.id, playerId)}>
             Trim it in
           </a>
           <a className="btn btn-ghost min-h-11 px-2" href={`/card?ladder=${ladder.id}`}>

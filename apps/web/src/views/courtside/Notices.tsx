@@ -1,17 +1,16 @@
 import { printTime } from '@good-arc/core';
 import { useEffect, useState } from 'react';
+import { useWaiting } from '../../ui/outbox.ts';
 
 /** What went wrong with the line, the machine or the server, and what is kept. */
 export function Notices({
   machineName,
   hasLine,
   view,
-  waiting,
 }: {
   machineName: string;
   hasLine: boolean;
   view: { serverUp: boolean; linkUp: boolean; status: { state: string; why: string } | null };
-  waiting: number;
 }) {
   const [settled, setSettled] = useState(false);
   useEffect(() => {
@@ -19,6 +18,7 @@ export function Notices({
     return () => clearTimeout(timer);
   }, []);
   const { status } = view;
+  const waiting = useWaiting().length;
   const gone = hasLine && settled && !view.linkUp;
   return (
     <div aria-live="assertive">
@@ -40,7 +40,8 @@ export function Notices({
       )}
       {waiting > 0 && (
         <p className="mt-2 border-l-4 border-warning bg-base-200 p-2">
-          {waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept on this device until the server answers.
+          {waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept on this device until the server has taken{' '}
+          {waiting === 1 ? 'it' : 'them'}.
         </p>
       )}
     </div>

@@ -1,4 +1,4 @@
-import { printAngle, type RungDocument, type Sport } from '@good-arc/core';
+import { printAngle, printTime, type RungDocument, type Sport } from '@good-arc/core';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
 
@@ -23,12 +23,14 @@ export function RungHead({ document, number, sport, courtName, machine, playerNa
         {number} · {document.name}
       </h1>
       <p className="text-quiet">
-        {playerName} · {courtName} · {machine.name}, {units.speed(launch.speedMps)} at {printAngle(launch.elevationDeg)}
+        {playerName && `${playerName} · `}
+        {courtName} · {machine.name}, {units.speed(launch.speedMps)} at {printAngle(launch.elevationDeg)}
       </p>
       <p className="flex w-full justify-between gap-x-4 font-medium">
         <span>Target: {sayTargets(document, sport, units.length)}</span>
         <span className="shrink-0">
-          {thrown === null ? `${document.ballsPerRound} balls` : `ball ${thrown} of ${document.ballsPerRound}`}
+          {thrown === null ? `${document.ballsPerRound} balls` : `ball ${thrown} of ${document.ballsPerRound}`}, every{' '}
+          {printTime(document.intervalS, 1)}
         </span>
       </p>
     </div>

@@ -1,13 +1,13 @@
-import { type Outcome, printShare, tally, wilsonRate } from '@good-arc/core';
+import { type Outcome, type RungDocument, sayCount, scoreRound } from '@good-arc/core';
 import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
 import { useUnits } from '../../ui/Units.tsx';
-import { outcomesOf, type RunBall } from './run.ts';
+import { type RunBall, resultsOf } from './run.ts';
 
 const LETTER: Record<Outcome, string> = { in: 'I', near: 'N', out: 'O', 'let-go': '–', 'not-fed': 'x' };
 
 /** Hits of the balls judged so far. */
-export function Score({ balls }: { balls: readonly RunBall[] }) {
-  const { hits, balls: judged } = tally(outcomesOf(balls));
+export function Score({ document, balls }: { document: RungDocument; balls: readonly RunBall[] }) {
+  const { hits, balls: judged } = scoreRound(document, resultsOf(balls));
   return (
     <p className="font-title text-3xl font-bold whitespace-nowrap md:text-4xl" data-testid="tally">
       {hits} <span className="text-xl">of {judged}</span>
@@ -16,20 +16,18 @@ export function Score({ balls }: { balls: readonly RunBall[] }) {
 }
 
 /** What the balls of this round came to, with how much that says. */
-export function Tally({ balls, count }: { balls: readonly RunBall[]; count: number }) {
+export function Tally({ document, balls }: { document: RungDocument; balls: readonly RunBall[] }) {
   const units = useUnits();
-  const outcomes = outcomesOf(balls);
-  const { hits, balls: judged } = tally(outcomes);
-  const { interval } = wilsonRate(hits, judged);
+  const { hits, balls: judged } = scoreRound(document, resultsOf(balls));
   const latest = balls.filter(({ fed, speedMps }) => fed && speedMps !== null).at(-1);
   return (
     <section aria-label="Tally">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <div className="hidden md:block">
-          <Score balls={balls} />
+          <Score document={document} balls={balls} />
         </div>
         <ol className="flex flex-wrap gap-1.5" aria-label="Balls">
-          {Array.from({ length: count }, (_, i) => {
+          {Array.from({ length: document.ballsPerRound }, (_, i) => {
             const ball = balls.find(({ seq }) => seq === i + 1);
             const outcome = ball?.outcome;
             return (
@@ -48,7 +46,7 @@ export function Tally({ balls, count }: { balls: readonly RunBall[]; count: numb
         </ol>
       </div>
       <p className="mt-1 text-quiet">
-        {judged === 0 ? 'No ball judged yet.' : `true rate somewhere from ${printShare(interval[0])} to ${printShare(interval[1])}`}
+        {judged === 0 ? 'No ball counted yet.' : sayCount(hits, judged)}
         {latest &&
           ` · ball ${latest.seq} left at ${units.speed(latest.speedMps!, 1)}${latest.radarMps ? `, radar ${units.speed(latest.radarMps, 1)}` : ''}`}
       </p>

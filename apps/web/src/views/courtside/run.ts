@@ -1,4 +1,4 @@
-import { OUTCOMES, type Outcome, weatherSchema } from '@good-arc/core';
+import { OUTCOMES, type Outcome, rungSchema, weatherSchema } from '@good-arc/core';
 import { z } from 'zod';
 
 const ballSchema = z.object({
@@ -19,6 +19,8 @@ const runSchema = z.object({
   playerId: z.string(),
   weather: weatherSchema,
   startedAt: z.string(),
+  /** The rung as it was when the round began: that is what is thrown, and what the round keeps. */
+  card: rungSchema.optional(),
   confirmedBy: z.string().optional(),
   /** Balls thrown before the machine was armed last: it counts from one again each time. */
   offset: z.int().default(0),
@@ -30,23 +32,37 @@ export type RunBall = z.infer<typeof ballSchema>;
 /** A round that is under way; kept on the device until it is finished. */
 export type Run = z.infer<typeof runSchema>;
 
-const KEY = 'good-arc-run';
+/** A round for each rung: one that was begun on another rung is left as it is. */
+const KEY = 'good-arc-run:';
+/** The only round, as kept before. */
+const OLD_KEY = 'good-arc-run';
 const OUTING_KEY = 'good-arc-outing';
 
-/** The round that this device was in the middle of, if it belongs to this rung. */
-export function savedRun(rungId: string): Run | null {
+function readAt(key: string): Run | null {
   try {
-    const parsed = runSchema.safeParse(JSON.parse(localStorage.getItem(KEY) ?? 'null'));
-    return parsed.success && parsed.data.rungId === rungId ? parsed.data : null;
+    const parsed = runSchema.safeParse(JSON.parse(localStorage.getItem(key) ?? 'null'));
+    return parsed.success ? parsed.data : null;
   } catch {
     return null;
   }
 }
 
-export const saveRun = (run: Run | null): void => {
-  if (run) localStorage.setItem(KEY, JSON.stringify(run));
-  else localStorage.removeItem(KEY);
-};
+/** All rounds this device is in the middle of, the newest first. */
+export function openRuns(): Run[] {
+  const keys = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '');
+  return [OLD_KEY, ...keys.filter((key) => key.startsWith(KEY))]
+    .flatMap((key) => readAt(key) ?? [])
+    .sort((a, b) => b.startedAt.localeCompare(a.startedAt));
+}
+
+/** The round that this device was in the middle of on this rung. */
+export const savedRun = (rungId: string): Run | null => openRuns().find((run) => run.rungId === rungId) ?? null;
+
+export function saveRun(rungId: string, run: Run | null): void {
+  if (readAt(OLD_KEY)?.rungId === rungId) localStorage.removeItem(OLD_KEY);
+  if (run) localStorage.setItem(KEY + rungId, JSON.stringify(run));
+  else localStorage.removeItem(KEY + rungId);
+}
 
 /** Rounds of one day on one device belong to one outing. @param make an id for a new one */
 export function outingOfToday(today: string, make: () => string): string {
@@ -76,7 +92,9 @@ export function withBall(balls: readonly RunBall[], seq: number, part: Partial<R
   return [...balls, newBall(seq, part)].sort((a, b) => a.seq - b.seq);
 }
 
-export const outcomesOf = (balls: readonly RunBall[]): Outcome[] => balls.flatMap(({ outcome }) => (outcome ? [outcome] : []));
+/** What was judged of them, by number. */
+export const resultsOf = (balls: readonly RunBall[]): { seq: number; outcome: Outcome }[] =>
+  balls.flatMap(({ seq, outcome }) => (outcome ? [{ seq, outcome }] : []));
 
 /** Number of the last ball that left; 0 before the first. */
 export const thrownOf = (run: Run | null): number => (run ? Math.max(0, ...run.balls.map(({ seq }) => seq)) : 0);

@@ -1,4 +1,4 @@
-import { changesBetween, type Judgement, printAngle, printSpin, printTime, type Sport, sayNeed } from '@good-arc/core';
+import { changesBetween, type Judgement, printAngle, printSpin, printTime, type Sport, sayGate } from '@good-arc/core';
 import type { RungRow } from '../../api/rows.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { sayTargets } from '../../ui/sayTarget.ts';
@@ -29,7 +29,7 @@ export function CompareRungs({ pair: [a, b], sport, onClose }: { pair: readonly 
       ({ rung }) => `${rung.document.rounds} × ${rung.document.ballsPerRound}, ${rung.document.feeds.filter(({ on }) => on).length} kinds`,
     ],
     ['Target', ({ rung }) => sayTargets(rung.document, sport, units.length)],
-    ['Gate', ({ rung }) => sayNeed(rung.document.gate)],
+    ['Gate', ({ rung }) => sayGate(rung.document)],
     ['Time to react, of the game', ({ judged }) => share(judged?.share?.timeS)],
     ['Speed, of the game', ({ judged }) => share(judged?.share?.speedMps)],
   ];

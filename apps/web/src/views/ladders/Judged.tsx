@@ -9,12 +9,12 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** What the time of a rung is, ball by ball, with the sum behind each word. */
 export function TimeBudget({ document, judged }: { document: RungDocument; judged: Judgement }) {
+  const hitting = document.feeds.some(({ stroke, target }) => stroke === 'swing' && target.kind === 'plane');
   // one line for each feed: its worst ball
   const worst = document.feeds.flatMap((feed, index) => {
     const balls = judged.balls.filter((ball) => ball.feed === index);
     if (balls.length === 0) return [];
-    const ratio = (ball: (typeof balls)[number]): number => Math.min(ball.reactionRatio, ball.turnaroundRatio);
-    return [{ feed, index, ball: balls.reduce((a, b) => (ratio(b) < ratio(a) ? b : a)) }];
+    return [{ feed, index, ball: balls.reduce((a, b) => (b.ease < a.ease ? b : a)) }];
   });
   return (
     <table className="w-full text-sm">
@@ -22,12 +22,26 @@ export function TimeBudget({ document, judged }: { document: RungDocument; judge
       <thead>
         <tr className="text-left text-quiet">
           <th className="py-1 font-medium">Ball</th>
-          <th className="font-medium">To react</th>
           <th className="font-medium">
-            To the next hit{' '}
+            {hitting ? 'To the plate, of the game’s' : 'For it, needed'}{' '}
             <SourceMark
               about="the time that is needed"
-              source="Follow-through, the way at the level’s court speed, half the preparation, shadow swings: common practice, no source."
+              source={
+                hitting
+                  ? 'The time of this age’s own fastball, solved with drag: common practice, no source.'
+                  : 'Seeing and preparing by level; what is there counts from when the player is ready, less the run: common practice, no source.'
+              }
+            />
+          </th>
+          <th className="font-medium">
+            Spare before the next{' '}
+            <SourceMark
+              about="the spare time"
+              source={
+                hitting
+                  ? 'The interval less the 5 s that a hitter takes to reset, breathe and look: common practice, no source.'
+                  : 'The interval less flight, follow-through, the way home at the level’s court speed and a split step of 0.25 s: common practice, no source.'
+              }
             />
           </th>
           <th className="font-medium">Word</th>
@@ -42,11 +56,9 @@ export function TimeBudget({ document, judged }: { document: RungDocument; judge
               </span>
             </td>
             <td className="dial pr-2">
-              {ball.flightS.toFixed(2)} s of {(ball.flightS / ball.reactionRatio).toFixed(2)}
+              {ball.availableS.toFixed(2)} s of {ball.needS.toFixed(2)}
             </td>
-            <td className="dial pr-2">
-              {ball.availableS.toFixed(1)} s of {ball.neededS.toFixed(1)}
-            </td>
+            <td className="dial pr-2">{ball.spareS < 0 ? `${(-ball.spareS).toFixed(1)} s short` : `${ball.spareS.toFixed(1)} s`}</td>
             <td>
               <ComfortMark comfort={ball.comfort} />
             </td>
@@ -67,11 +79,14 @@ export function IntervalChoices({
   judged: Judgement;
   onChoose: (intervalS: number) => void;
 }) {
+  if (document.feeds.every(({ on, thenS }) => !on || thenS !== undefined)) return null;
   const half = (seconds: number): number => Math.ceil(seconds * 2 - 1e-9) / 2;
-  const choices = [
-    ['Shortest workable', half(judged.shortestIntervalS)],
-    ['Calm', half(judged.calmIntervalS)],
-  ] as const;
+  const { shortestIntervalS, calmIntervalS } = judged;
+  const choices: [string, number][] = [
+    ...(shortestIntervalS === null ? [] : [['Shortest workable', half(shortestIntervalS)] as [string, number]]),
+    ...(calmIntervalS === null ? [] : [['Calm', half(calmIntervalS)] as [string, number]]),
+  ];
+  if (choices.length === 0) return <p>A ball of it is too quick by itself: no interval makes this workable.</p>;
   return (
     <div className="flex flex-wrap gap-2">
       {choices.map(([name, seconds]) => (

@@ -20,6 +20,7 @@ import { useState } from 'react';
 import type { Kit, RungRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { machineOf, venueOf } from '../../ui/judge.ts';
+import { courtsideLink } from '../../ui/links.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { useUnits } from '../../ui/Units.tsx';
@@ -137,7 +138,7 @@ export function LadderHead({ state, viewer, kit, judged, rates, playerId, onPlay
             </>
           )}
           {rungs[0] && (
-            <a className="btn btn-primary min-h-12 px-5 text-base" href={`/courtside?rung=${rungs[0].id}`}>
+            <a className="btn btn-primary min-h-12 px-5 text-base" href={courtsideLink(rungs[0].id, playerId)}>
               Take it on court
             </a>
           )}

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { api } from '../../ui/api.ts';
+import { courtsideLink } from '../../ui/links.ts';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { duplicateLadder } from './duplicate.ts';
@@ -123,7 +124,7 @@ export default function LadderList({
                     <Star size={20} aria-hidden fill={favourites.has(id) ? 'currentColor' : 'none'} />
                   </button>
                   {rungs[0] && (
-                    <a className="btn btn-ghost min-h-11" href={`/courtside?rung=${rungs[0].id}`}>
+                    <a className="btn btn-ghost min-h-11" href={courtsideLink(rungs[0].id)}>
                       Run
                     </a>
                   )}

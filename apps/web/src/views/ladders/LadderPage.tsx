@@ -1,6 +1,6 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { ballsToCount, ballsToStreak, evenOut, type RungDocument, stepBetween } from '@good-arc/core';
+import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween } from '@good-arc/core';
 import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
@@ -111,8 +111,11 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
 
   const rate = rates.find((each) => each.playerId === playerId);
   const share = rate && rate.balls > 0 ? (rate.hits + 0.5) / (rate.balls + 1) : null;
-  const toClimb = ({ gate }: RungDocument): number | null =>
-    share === null ? null : 'streak' in gate ? hopeful(ballsToStreak(share, gate.streak)) : ballsToCount(share, gate.hits, gate.of);
+  const toClimb = (document: RungDocument): number | null => {
+    const gate = gateOf(document);
+    if (share === null || gate === null) return null;
+    return 'streak' in gate ? hopeful(ballsToStreak(share, gate.streak)) : ballsToCount(share, gate.hits, gate.of);
+  };
 
   const topFirst = [...rungs].reverse();
   const chosen = compared.flatMap((id) => {
@@ -130,6 +133,18 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
 
   return (
     <div className="px-4 pt-4 pb-12 md:px-6">
+      {state.stale && (
+        <div role="alert" className="no-print mb-3 border-l-4 border-error bg-base-200 p-3">
+          <p className="text-lg font-semibold">Somebody else has changed this ladder since this page was opened.</p>
+          <p>
+            Nothing of theirs was overwritten, and what you change here is not saved any more. Load it as it is now, then make the change
+            again.
+          </p>
+          <button type="button" className="btn btn-primary mt-2 min-h-12" onClick={() => location.reload()}>
+            Load it as it is now
+          </button>
+        </div>
+      )}
       <LadderHead
         state={state}
         viewer={viewer}
@@ -178,6 +193,7 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
                       compared={compared.includes(rung.id)}
                       readOnly={readOnly}
                       toClimb={toClimb(rung.document)}
+                      playerId={playerId}
                       onOpen={() => setOpen(open === rung.id ? null : rung.id)}
                       onMove={(by) => move(index, by)}
                       onChange={(part, key) => state.putRung(rung.id, part, key)}

@@ -1,4 +1,4 @@
-import { minutesOf, printAngle, printSpin, printTime, type RungDocument, type Sport, sayNeed } from '@good-arc/core';
+import { minutesOf, printAngle, printSpin, printTime, type RungDocument, type Sport, sayGate } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { Kit } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
@@ -39,7 +39,7 @@ export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[];
                 {dialWords(rung, machineOf(kit, rung)) && <p className="dial text-sm">{dialWords(rung, machineOf(kit, rung))}</p>}
                 <p className="text-sm">
                   {rung.rounds} × {rung.ballsPerRound}, every {printTime(rung.intervalS, 1)} · {sayTargets(rung, sport, units.length)} ·
-                  climb at {sayNeed(rung.gate)} · {Math.round(minutesOf(rung))} min
+                  climb at {sayGate(rung)} · {Math.round(minutesOf(rung))} min
                 </p>
               </div>
               <div className="col-start-2 sm:col-start-auto">{one && <DemandBar demand={one.demand} comfort={one.comfort} />}</div>

@@ -23,7 +23,7 @@ export function RitualFields({
       </button>
     );
   const put = (part: Partial<typeof ritual>): void => change({ ritual: { ...ritual, ...part } }, 'ritual');
-  const fits = judged && bouncesThatFit(intervalS, judged.shortestIntervalS, ritual);
+  const fits = judged && bouncesThatFit(intervalS, judged.readyIntervalS, ritual);
 
   function done(): void {
     const found = ritualFromTaps(taps);

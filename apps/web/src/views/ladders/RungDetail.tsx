@@ -1,6 +1,7 @@
 import { type Judgement, mirrorRung, type RungDocument, rungCautions, type Sport } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
+import { courtsideLink } from '../../ui/links.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { isTaken } from '../../ui/sayTarget.ts';
@@ -22,12 +23,27 @@ interface Props {
   onDuplicate: () => void;
   onDelete: () => void;
   onCompare: (on: boolean) => void;
+  /** Who is looked at on this ladder; they hit when it is run. */
+  playerId: string;
 }
 
 const whole = (value: number): number => Math.max(1, Math.round(value));
 
 /** A rung opened: everything about it can be changed in place, and is judged as it changes. */
-export function RungDetail({ rung, number, sport, kit, judged, compared, readOnly, onChange, onDuplicate, onDelete, onCompare }: Props) {
+export function RungDetail({
+  rung,
+  number,
+  sport,
+  kit,
+  judged,
+  playerId,
+  compared,
+  readOnly,
+  onChange,
+  onDuplicate,
+  onDelete,
+  onCompare,
+}: Props) {
   const { document } = rung;
   const { gate, ballsPerRound } = document;
   const cautions = useMemo(() => rungCautions(document, sport, judged), [document, sport, judged]);
@@ -201,7 +217,7 @@ export function RungDetail({ rung, number, sport, kit, judged, compared, readOnl
         </div>
       </div>
       <div className="no-print mt-4 flex flex-wrap items-center gap-2">
-        <a className="btn btn-primary min-h-11" href={`/courtside?rung=${rung.id}`}>
+        <a className="btn btn-primary min-h-11" href={courtsideLink(rung.id, playerId)}>
           Run
         </a>
         <a className="btn btn-outline min-h-11" href={`/bench?rung=${rung.id}`} aria-label={`Change rung ${number} on the bench`}>

@@ -9,7 +9,7 @@ import {
   printTime,
   type RungDocument,
   type Sport,
-  sayNeed,
+  sayGate,
 } from '@good-arc/core';
 import { ChevronDown, GripVertical } from 'lucide-react';
 import { useMemo } from 'react';
@@ -35,6 +35,8 @@ interface Props {
   readOnly: boolean;
   /** Balls to expect until its gate is met at the player's recent rate; null when nothing is known. */
   toClimb: number | null;
+  /** Who is looked at on this ladder. */
+  playerId: string;
   onOpen: () => void;
   onMove: (by: 1 | -1) => void;
   onChange: (part: Partial<RungDocument>, key?: string) => void;
@@ -125,7 +127,7 @@ export function RungLine(props: Props) {
         </div>
         <div className="col-start-2 text-sm md:col-start-auto print:col-start-auto">
           <p>{sayTargets(document, sport, units.length)}</p>
-          <p className="text-quiet">climb at {sayNeed(document.gate)}</p>
+          <p className="text-quiet">climb at {sayGate(document)}</p>
           {toClimb !== null && (
             <p className={Number.isFinite(toClimb) ? 'text-quiet' : 'font-semibold text-error'}>
               {Number.isFinite(toClimb) ? `in about ${Math.round(toClimb)} balls` : 'hopeless at the recent rate'}

@@ -2,29 +2,39 @@ import type { RungDocument } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { LadderRow, RungRow } from '../../api/rows.ts';
-import { api, messageOf } from '../../ui/api.ts';
+import { ApiError, api, messageOf } from '../../ui/api.ts';
 import { Autosave, type SaveState } from '../../ui/autosave.ts';
 import { useHistory } from '../../ui/history.ts';
 
-async function write({ id, name, sport, level, approach, rungs }: LadderRow): Promise<void> {
-  await api('PUT', `ladders/${id}/whole`, {
-    ladder: { name, sport, level, approach },
-    rungs: rungs.map(({ id: rungId, document }) => ({ id: rungId, document })),
-  });
+/** Writes from the version this page knows, and goes on from the one the server answers. */
+function writer(initial: LadderRow): (ladder: LadderRow) => Promise<void> {
+  let { version } = initial;
+  return async ({ id, name, sport, level, approach, rungs }) => {
+    const kept = await api<{ version: number }>('PUT', `ladders/${id}/whole`, {
+      version,
+      ladder: { name, sport, level, approach },
+      rungs: rungs.map(({ id: rungId, document }) => ({ id: rungId, document })),
+    });
+    ({ version } = kept);
+  };
 }
 
 /**
- * A ladder with undo and redo. Every change is saved whole a moment later; while the server is away the page keeps it until it is changed or saved again.
+ * A ladder with undo and redo. Every change is saved whole a moment later; while the server is away the page keeps it until it is changed or saved again. A page that has not seen
+ * another’s change is told so, and overwrites nothing.
  */
 export function useLadder(initial: LadderRow) {
   const history = useHistory<LadderRow>(initial);
   const ladder = history.now;
   const [state, setState] = useState<SaveState>('saved');
+  const [stale, setStale] = useState(false);
   const [autosave] = useState(
     () =>
-      new Autosave(initial, write, (now, error) => {
+      new Autosave(initial, writer(initial), (now, error) => {
         setState(now);
-        if (error) toast.error(messageOf(error));
+        const isStale = error instanceof ApiError && error.isChangedSince;
+        if (isStale) setStale(true);
+        else if (error) toast.error(messageOf(error));
       }),
   );
   useEffect(() => autosave.put(ladder), [autosave, ladder]);
@@ -41,6 +51,8 @@ export function useLadder(initial: LadderRow) {
   return {
     ladder,
     state,
+    /** Somebody else has changed the ladder: nothing of this page is saved any more. */
+    stale,
     /** Saves again what could not be saved. */
     again: () => autosave.again(),
     put,

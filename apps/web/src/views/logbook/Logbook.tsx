@@ -1,4 +1,4 @@
-import { ballById, printAngle, printShare, printSpin, printTime, SURFACES, sayNeed, tally } from '@good-arc/core';
+import { ballById, printAngle, printShare, printSpin, printTime, SURFACES, sayGate, scoreRound, tally } from '@good-arc/core';
 import {
   createSortedRowModel,
   rowSortingFeature,
@@ -12,6 +12,7 @@ import {
 import { useMemo, useState } from 'react';
 import type { RoundRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
+import { courtsideLink } from '../../ui/links.ts';
 import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Select } from '../../ui/Select.tsx';
@@ -43,7 +44,19 @@ const columns = [
 ];
 const ALL = 'all';
 
-export default function Logbook(props: { viewer: Viewer; rounds: RoundRow[]; open: string | null }) {
+interface Props {
+  /** A page of them, newest first. */
+  rounds: RoundRow[];
+  open: string | null;
+  /** Who has rounds, and whose are shown. */
+  players: { id: string; name: string }[];
+  playerId: string | null;
+  /** The moment before which older rounds begin; null when there are none. */
+  older: string | null;
+  isFirst: boolean;
+}
+
+export default function Logbook(props: Props & { viewer: Viewer }) {
   return (
     <Units system={props.viewer.units}>
       <LogbookView {...props} />
@@ -51,28 +64,29 @@ export default function Logbook(props: { viewer: Viewer; rounds: RoundRow[]; ope
   );
 }
 
-function LogbookView({ rounds: initial, open: initiallyOpen }: { rounds: RoundRow[]; open: string | null }) {
+const logbookAt = (parts: Record<string, string | null>): string => {
+  const given = Object.entries(parts).filter((part): part is [string, string] => part[1] !== null);
+  return given.length === 0 ? '/logbook' : `/logbook?${new URLSearchParams(given)}`;
+};
+
+function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, older, isFirst }: Props) {
   const [rounds, setRounds] = useState(initial);
-  const [player, setPlayer] = useState(ALL);
   const [open, setOpen] = useState(initiallyOpen);
-  const players = useMemo(() => [...new Set(rounds.map(({ playerName }) => playerName))].sort(), [rounds]);
   const data = useMemo(
     () =>
-      rounds
-        .filter(({ playerName }) => player === ALL || playerName === player)
-        .map((round): Line => {
-          const { hits, balls } = tally(round.results.map(({ outcome }) => outcome));
-          return {
-            round,
-            startedAt: round.startedAt,
-            player: round.playerName,
-            rung: round.card.name,
-            hits,
-            balls,
-            rate: balls === 0 ? -1 : hits / balls,
-          };
-        }),
-    [rounds, player],
+      rounds.map((round): Line => {
+        const { hits, balls } = scoreRound(round.card, round.results);
+        return {
+          round,
+          startedAt: round.startedAt,
+          player: round.playerName,
+          rung: round.card.name,
+          hits,
+          balls,
+          rate: balls === 0 ? -1 : hits / balls,
+        };
+      }),
+    [rounds],
   );
   const [sorting, setSorting] = useState<SortingState>([{ id: 'startedAt', desc: true }]);
   const table = useTable({ features, columns, data, state: { sorting }, onSortingChange: setSorting });
@@ -80,7 +94,10 @@ function LogbookView({ rounds: initial, open: initiallyOpen }: { rounds: RoundRo
   function show(id: string): void {
     const next = open === id ? null : id;
     setOpen(next);
-    window.history.replaceState(null, '', next ? `/logbook?round=${next}` : '/logbook');
+    const now = new URL(location.href);
+    if (next) now.searchParams.set('round', next);
+    else now.searchParams.delete('round');
+    window.history.replaceState(null, '', now);
   }
 
   async function remove(round: RoundRow): Promise<void> {
@@ -101,12 +118,13 @@ function LogbookView({ rounds: initial, open: initiallyOpen }: { rounds: RoundRo
         <Select
           className="w-64"
           label="Player"
-          value={player}
-          onChange={setPlayer}
-          options={[[ALL, 'Everyone'] as const, ...players.map((name) => [name, name] as const)]}
+          value={playerId ?? ALL}
+          onChange={(id) => location.assign(logbookAt({ player: id === ALL ? null : id }))}
+          options={[[ALL, 'Everyone'] as const, ...players.map(({ id, name }) => [id, name] as const)]}
         />
         <p className="pb-2.5">
-          {data.length} {data.length === 1 ? 'round' : 'rounds'} · <RateBar {...all} />
+          {data.length} {data.length === 1 ? 'round' : 'rounds'}
+          {(older || !isFirst) && ' on this page'} · <RateBar {...all} />
         </p>
       </div>
       {rounds.length === 0 ? (
@@ -159,6 +177,20 @@ function LogbookView({ rounds: initial, open: initiallyOpen }: { rounds: RoundRo
             })}
           </tbody>
         </table>
+      )}
+      {(older || !isFirst) && (
+        <nav aria-label="Pages" className="mt-4 flex gap-3">
+          {!isFirst && (
+            <a className="btn btn-outline min-h-12" href={logbookAt({ player: playerId })}>
+              Newest rounds
+            </a>
+          )}
+          {older && (
+            <a className="btn btn-outline min-h-12" href={logbookAt({ player: playerId, before: older })}>
+              Older rounds
+            </a>
+          )}
+        </nav>
       )}
     </div>
   );
@@ -214,7 +246,8 @@ function RoundDetail({ round }: { round: RoundRow }) {
   const units = useUnits();
   const { card, weather, results } = round;
   const { launch } = card.feeds[0]!;
-  const { hits, balls, near, letGo } = tally(results.map(({ outcome }) => outcome));
+  const { near, letGo } = tally(results.map(({ outcome }) => outcome));
+  const { hits, balls } = scoreRound(card, results);
   const speeds = results.flatMap(({ speedMps }) => (speedMps === null ? [] : [speedMps]));
   const facts: [string, string][] = [
     ['Where', `${round.courtName}, ${SURFACES.find(({ id }) => id === card.surfaceId)?.name.toLowerCase() ?? ''}`],
@@ -222,7 +255,7 @@ function RoundDetail({ round }: { round: RoundRow }) {
     ['Set to', `${units.speed(launch.speedMps, 1)}, ${printAngle(launch.elevationDeg, 1)}, ${printSpin(launch.topspinRpm)} topspin`],
     ['Every', printTime(card.intervalS, 1)],
     ['Target', sayTargets(card, ballById(card.ballId).sport, units.length)],
-    ['Gate', sayNeed(card.gate)],
+    ['Gate', sayGate(card)],
     ...(round.confirmedBy ? ([['Too little time, confirmed by', round.confirmedBy]] as [string, string][]) : []),
     ['Air', `${units.temperature(weather.temperatureC)}, ${units.altitude(weather.altitudeM)}`],
     ['Wind', wind(weather, units.speed)],
@@ -233,8 +266,8 @@ function RoundDetail({ round }: { round: RoundRow }) {
   return (
     <div>
       <p className="text-lg">
-        {balls > 0 ? <b>{printShare(hits / balls)} in</b> : 'Nothing judged'}
-        {` · ${near} near · ${balls - hits - near} out · ${letGo} let go`}
+        {balls > 0 ? <b>{`${hits} of ${balls}, ${printShare(hits / balls)}`}</b> : 'No ball counted'}
+        {` · ${near} near · ${results.filter(({ outcome }) => outcome === 'out').length} out · ${letGo} let go`}
         {balls > 0 && balls < 20 && <span className="text-quiet"> · {balls} balls say little: see the interval</span>}
       </p>
       <ol className="my-2 flex flex-wrap gap-1" aria-label="Balls">
@@ -256,7 +289,7 @@ function RoundDetail({ round }: { round: RoundRow }) {
           </div>
         ))}
       </dl>
-      <a className="mt-2 inline-flex min-h-11 items-center font-semibold underline" href={`/courtside?rung=${round.rungId}`}>
+      <a className="mt-2 inline-flex min-h-11 items-center font-semibold underline" href={courtsideLink(round.rungId, round.playerId)}>
         Same again
       </a>
     </div>

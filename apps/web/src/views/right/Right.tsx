@@ -5,8 +5,10 @@ import {
   type DialPlace,
   inARow,
   isFlown,
+  judgeRung,
   landingZone,
   type MachineToday,
+  needsName,
   onClick,
   placeOfDial,
   printReading,
@@ -15,13 +17,15 @@ import {
   shiftToday,
   speedShareOn,
 } from '@good-arc/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { MachineRow, RungRow, Viewer } from '../../api/rows.ts';
+import type { GameBallRow, MachineRow, RungRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { today } from '../../ui/day.ts';
+import { gameBallFinder } from '../../ui/gameBalls.ts';
 import { useHistory } from '../../ui/history.ts';
 import { LandingPlan } from '../../ui/LandingPlan.tsx';
+import { courtsideLink } from '../../ui/links.ts';
 import { ThrowButton } from '../../ui/ThrowButton.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
@@ -34,6 +38,9 @@ interface Props {
   rung: RungRow;
   sport: Sport;
   machine: MachineRow;
+  gameBalls: GameBallRow[];
+  /** Who hits afterwards. */
+  playerId: string | null;
 }
 
 /** Height a batter is taken to have for the window, m: the zone is only drawn. */
@@ -63,7 +70,7 @@ export default function Right(props: Props) {
 }
 
 /** The acceptance loop: throw, mark, trim by a click, until two or three in a row are in the zone. */
-function RightView({ rung: { id: rungId, document }, sport, machine: initial }: Props) {
+function RightView({ rung: { id: rungId, document }, sport, machine: initial, gameBalls, playerId }: Props) {
   const units = useUnits();
   const day = today();
   const [machine, setMachine] = useState(initial);
@@ -92,8 +99,16 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial }: 
       : [];
   const conditions = conditionsOf(document);
 
+  const gameBall = useMemo(() => gameBallFinder(gameBalls), [gameBalls]);
+  const judged = useMemo(
+    () => judgeRung({ ...document, feeds: [{ ...document.feeds[0]!, on: true }] }, { sport, machine: machine.profile, gameBall }),
+    [document, sport, machine.profile, gameBall],
+  );
   const line = useTestBalls({
     machine,
+    ballId: document.ballId,
+    rungId,
+    asksName: needsName(document, judged) ? 'A hard ball and too little time for this age, or one that was not judged.' : '',
     launch,
     conditions,
     places: machine.dials.flatMap((dial) => placeOf(dial, readings, machine)),
@@ -165,7 +180,7 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial }: 
   return (
     <div className="px-3 pt-3 pb-12 md:px-6 lg:grid lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] lg:gap-x-8">
       <div className="min-w-0">
-        <a href={`/courtside?rung=${rungId}`} className="text-sm font-medium text-quiet hover:underline">
+        <a href={courtsideLink(rungId, playerId)} className="text-sm font-medium text-quiet hover:underline">
           {document.name}
         </a>
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -247,7 +262,7 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial }: 
           {isRight ? (
             <p className="mt-1 text-lg">
               It is right.{' '}
-              <a className="btn btn-primary min-h-14 text-lg" href={`/courtside?rung=${rungId}`}>
+              <a className="btn btn-primary min-h-14 text-lg" href={courtsideLink(rungId, playerId)}>
                 Take it on court
               </a>
             </p>

@@ -1,6 +1,7 @@
 import type { Sport } from '@good-arc/core';
 import type { CourtRow, Viewer } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { courtsideLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { printMoment } from '../../ui/when.ts';
@@ -10,18 +11,25 @@ interface AgainCard {
   number: number;
   ladderName: string;
   sport: Sport;
-  last: { card: Parameters<typeof ArcThumb>[0]['document']; playerName: string; machineName: string; courtName: string; startedAt: string };
+  last: {
+    card: Parameters<typeof ArcThumb>[0]['document'];
+    playerId: string;
+    playerName: string;
+    machineName: string;
+    courtName: string;
+    startedAt: string;
+  };
   hits: number;
   balls: number;
 }
 interface Climb {
+  playerId: string;
   playerName: string;
   ladderName: string;
   from: string;
   to: string;
   toId: string;
-  hits: number;
-  balls: number;
+  reason: string;
 }
 interface Props {
   viewer: Viewer;
@@ -114,7 +122,7 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: 
                     <RateBar hits={first.hits} balls={first.balls} />
                   </p>
                 </div>
-                <a className="btn btn-primary min-h-14 px-7 text-lg" href={`/courtside?rung=${first.rungId}`}>
+                <a className="btn btn-primary min-h-14 px-7 text-lg" href={courtsideLink(first.rungId, first.last.playerId)}>
                   Take it on court
                 </a>
               </div>
@@ -126,7 +134,7 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: 
                 <ArcThumb document={last.card} sport={sport} width={104} height={40} />
                 <div className="min-w-0 grow basis-52">
                   <h3 className="text-lg leading-tight break-words">
-                    <a className="hover:underline" href={`/courtside?rung=${rungId}`}>
+                    <a className="hover:underline" href={courtsideLink(rungId, last.playerId)}>
                       {last.card.name}
                     </a>
                   </h3>
@@ -144,14 +152,17 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: 
             <h2 id="climbs" className="border-b border-base-content pb-1 text-xl">
               Ready to climb
             </h2>
-            {climbs.length === 0 && <p className="py-3 text-quiet">Nobody has met the gate of a rung in their last round.</p>}
+            {climbs.length === 0 && <p className="py-3 text-quiet">Nobody’s last rounds say climb.</p>}
             <ul>
-              {climbs.map(({ playerName, ladderName, from, to, toId, hits, balls }) => (
-                <li key={`${playerName}${ladderName}`} className="border-b border-base-300 py-3">
+              {climbs.map(({ playerId, playerName, ladderName, from, to, toId, reason }) => (
+                <li key={`${playerId}${ladderName}`} className="border-b border-base-300 py-3">
                   <p>
-                    <b>{playerName}</b> met the gate of “{from}” with {hits} of {balls}.
+                    <b>{playerName}</b>, “{from}”: {reason}
                   </p>
-                  <a className="inline-flex min-h-11 items-center font-semibold text-ball-text underline" href={`/courtside?rung=${toId}`}>
+                  <a
+                    className="inline-flex min-h-11 items-center font-semibold text-ball-text underline"
+                    href={courtsideLink(toId, playerId)}
+                  >
                     Next: {to}
                   </a>
                 </li>

@@ -1,4 +1,15 @@
-import { COURT_PLANS, type Dial, fitTuneUp, isFlown, onClick, printReading, standOf, type TestBall, type TuneUp } from '@good-arc/core';
+import {
+  ballById,
+  COURT_PLANS,
+  type Dial,
+  fitTuneUp,
+  isFlown,
+  onClick,
+  printReading,
+  standOf,
+  type TestBall,
+  type TuneUp,
+} from '@good-arc/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
@@ -83,6 +94,8 @@ function TuneView({ viewer, kit, machine, dial, last }: Props) {
     },
     conditions: stand?.conditions ?? null,
     places: placesOf(dial, reading, machine.profile),
+    ballId: document.ballId,
+    asksName: ballById(document.ballId).hard ? 'A hard ball: somebody sees to it that nobody stands where it goes.' : '',
     goesBy: 1,
     onGo() {
       thrown.current.clear();

@@ -129,13 +129,19 @@ export const HITTING: readonly Drill[] = [
       rung(
         'Say it',
         'Height early.',
-        [pitch('Low strike', 'fastball', 0.2, { zone: 0.15 }), pitch('Chase', 'fastball', 0.2, { zone: -0.45, cue: 'Let it go', letGo: true })],
+        [
+          pitch('Low strike', 'fastball', 0.2, { zone: 0.15 }),
+          pitch('Chase', 'fastball', 0.2, { zone: -0.45, cue: 'Let it go', letGo: true }),
+        ],
         { order: { kind: 'bag' }, perRound: 8, rounds: 2 },
       ),
       rung(
         'Swing or let go',
         'Shorten, protect.',
-        [pitch('Low strike', 'fastball', 0.5, { zone: 0.15 }), pitch('Chase', 'fastball', 0.5, { zone: -0.45, cue: 'Let it go', letGo: true })],
+        [
+          pitch('Low strike', 'fastball', 0.5, { zone: 0.15 }),
+          pitch('Chase', 'fastball', 0.5, { zone: -0.45, cue: 'Let it go', letGo: true }),
+        ],
         { order: { kind: 'weighted', weights: [3, 2], longestRun: 3 }, perRound: 10, rounds: 3 },
       ),
       rung(

@@ -1,6 +1,7 @@
 import { ladderBody } from '../../../../api/schemas.ts';
 import { ladder } from '../../../../db/schema.ts';
 import { endpoint } from '../../../../server/endpoint.ts';
+import { links } from '../../../../server/links.ts';
 import { mustBeAllowed } from '../../../../server/scope.ts';
 
 /** Makes or changes a ladder; its rungs are not touched. */
@@ -12,4 +13,5 @@ export const PUT = endpoint(ladderBody, async ({ body, id, store, scope }) => {
 export const DELETE = endpoint(null, async ({ id, store, scope }) => {
   mustBeAllowed(scope, 'plans');
   await store.remove(ladder, id, 'ladder');
+  links.standDownLadder(id, scope.clubId);
 });

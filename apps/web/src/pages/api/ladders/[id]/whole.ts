@@ -6,5 +6,5 @@ import { mustBeAllowed } from '../../../../server/scope.ts';
 /** The ladder with its rungs as they stand in the page. */
 export const PUT = endpoint(wholeBody, async ({ body, id, store, scope }) => {
   mustBeAllowed(scope, 'plans');
-  await putWhole(store, id, body);
+  return { version: await putWhole(store, id, body) };
 });

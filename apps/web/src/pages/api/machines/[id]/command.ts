@@ -1,13 +1,14 @@
-import { gameBallById, judgeRung, programOf, type RungDocument } from '@good-arc/core';
+import { ballById, judgeRung, type Level, needsName, programOf, type RungDocument } from '@good-arc/core';
 import type { CommandBody } from '@good-arc/machine-link';
 import type { z } from 'zod';
 import { commandBody } from '../../../../api/schemas.ts';
-import { ladder, machine } from '../../../../db/schema.ts';
+import { gameBall, ladder, machine, player } from '../../../../db/schema.ts';
 import { endpoint } from '../../../../server/endpoint.ts';
 import { readRung } from '../../../../server/ladders.ts';
 import { links, pageOf } from '../../../../server/links.ts';
-import { noLine, Refusal } from '../../../../server/problem.ts';
+import { CHANGED_SINCE, noLine, Refusal } from '../../../../server/problem.ts';
 import type { Store } from '../../../../server/store.ts';
+import { gameBallFinder } from '../../../../ui/gameBalls.ts';
 
 /** Time to see one test ball land and to mark it, s. */
 const TEST_INTERVAL_S = 8;
@@ -19,26 +20,51 @@ export const POST = endpoint(commandBody, async ({ body, id, store, scope, conte
   if (open && body.do !== 'arm' && body.do !== 'test') return open.send(body, page);
   const { linkAddress } = await store.one(machine, id, 'machine');
   if (linkAddress === '') throw noLine();
-  return links.of(id, scope.clubId, linkAddress).send(await programmed(store, id, body), page);
+  const link = links.of(id, scope.clubId, linkAddress);
+  if (body.do === 'test') return link.send(await testBalls(store, body), page);
+  if (body.do !== 'arm') return link.send(body, page);
+  const { ladderId, command } = await programmed(store, id, body);
+  return link.send(command, page, ladderId);
 });
 
-/** Whether a rung throws a hard ball that leaves too little time. */
-async function isUnsafe(store: Store, ladderId: string, document: RungDocument): Promise<boolean> {
-  const [{ sport }, { profile }] = await Promise.all([
+type Asked<Do> = Extract<z.output<typeof commandBody>, { do: Do }>;
+
+/** Whether a rung, thrown to this player, needs somebody to answer for it by name. */
+async function asksForName(store: Store, ladderId: string, document: RungDocument, playerLevel?: Level): Promise<boolean> {
+  const [{ sport }, { profile }, own] = await Promise.all([
     store.one(ladder, ladderId, 'ladder'),
     store.one(machine, document.machineId, 'machine'),
+    store.list(gameBall),
   ]);
-  return judgeRung(document, { sport, machine: profile, gameBall: gameBallById })?.unsafe === true;
+  const context = { sport, machine: profile, gameBall: gameBallFinder(own), ...(playerLevel && { playerLevel }) };
+  return needsName(document, judgeRung(document, context));
 }
 
-/** What the browser asks for as the machine's command; a rung becomes its program. */
-async function programmed(store: Store, machineId: string, command: z.output<typeof commandBody>): Promise<CommandBody> {
-  if (command.do === 'test') {
-    const { launch, dials, count } = command;
-    return { do: 'arm', program: { launches: [launch], intervalS: TEST_INTERVAL_S, count, ...(dials && { dials }) } };
+const nameWanted = (title: string): Refusal =>
+  new Refusal(409, title, [{ pointer: '/confirmedBy', detail: 'Give the name of the coach who confirms it.' }]);
+
+/** A few balls of one launch. Of a rung somebody may stand at the plate; else a hard ball asks who sees to it that nobody does. */
+async function testBalls(store: Store, { launch, dials, count, ballId, rungId, confirmedBy }: Asked<'test'>): Promise<CommandBody> {
+  if (ballById(ballId).hard && !confirmedBy) {
+    if (rungId === undefined) throw nameWanted('A hard ball: somebody sees to it by name that nobody stands where it goes.');
+    const { document, ladderId } = await readRung(store, rungId);
+    const tried: RungDocument = { ...document, ballId, feeds: [{ ...document.feeds[0]!, launch, on: true }] };
+    if (await asksForName(store, ladderId, tried)) throw nameWanted('A hard ball and too little time: a coach confirms it by name first.');
   }
-  if (command.do !== 'arm') return command;
-  const { document, ladderId } = await readRung(store, command.rungId);
+  return { do: 'arm', program: { launches: [launch], intervalS: TEST_INTERVAL_S, count, ...(dials && { dials }) } };
+}
+
+/** The program of a rung for this machine: what the page shows, as long as that is what is kept or a round of it goes on. */
+async function programmed(store: Store, machineId: string, command: Asked<'arm'>): Promise<{ ladderId: string; command: CommandBody }> {
+  const { document: kept, ladderId } = await readRung(store, command.rungId);
+  const document = command.document ?? kept;
+  if (command.from === 0 && JSON.stringify(document) !== JSON.stringify(kept))
+    throw new Refusal(
+      409,
+      'This rung was changed since this page was opened: what it shows is not what is kept any more.',
+      [{ pointer: '/document', detail: 'Load the page again, then arm it.' }],
+      CHANGED_SINCE,
+    );
   const isOurs = ({ machineId: other }: { machineId?: string | undefined }): boolean => (other ?? document.machineId) === machineId;
   if (document.machineId !== machineId && !document.feeds.some(isOurs))
     throw new Refusal(409, 'This rung was set up on another machine.', [{ pointer: '/rungId', detail: 'Choose a rung of this machine.' }]);
@@ -48,19 +74,23 @@ async function programmed(store: Store, machineId: string, command: z.output<typ
   // with two machines each throws its own balls, and waits while the other throws
   const own = left.flatMap((ball, at) => (isOurs(document.feeds[ball.index]!) ? [{ ...ball, at }] : []));
   if (own.length === 0) throw new Refusal(409, 'All balls of this round have been thrown. Finish it and begin another.');
-  if (!command.confirmedBy && (await isUnsafe(store, ladderId, document)))
-    throw new Refusal(409, 'A hard ball and too little time: a coach confirms it by name first.', [
-      { pointer: '/confirmedBy', detail: 'Give the name of the coach who confirms it.' },
-    ]);
+  if (!command.confirmedBy) {
+    const [hits] = command.playerId === undefined ? [] : await store.any(player, [command.playerId]);
+    if (await asksForName(store, ladderId, document, hits?.level))
+      throw nameWanted('A hard ball and too little time: a coach confirms it by name first.');
+  }
   const secondsTo = (at: number): number => left.slice(0, at).reduce((sum, { thenS }) => sum + thenS, 0);
   return {
-    do: 'arm',
-    program: {
-      launches: own.map(({ launch }) => launch),
-      intervalS: document.intervalS,
-      count: own.length,
-      thenS: own.map(({ at, thenS }, i) => (own[i + 1] ? secondsTo(own[i + 1]!.at) - secondsTo(at) : thenS)),
-      firstS: secondsTo(own[0]!.at),
+    ladderId,
+    command: {
+      do: 'arm',
+      program: {
+        launches: own.map(({ launch }) => launch),
+        intervalS: document.intervalS,
+        count: own.length,
+        thenS: own.map(({ at, thenS }, i) => (own[i + 1] ? secondsTo(own[i + 1]!.at) - secondsTo(at) : thenS)),
+        firstS: secondsTo(own[0]!.at),
+      },
     },
   };
 }

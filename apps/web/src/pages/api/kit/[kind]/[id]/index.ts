@@ -2,6 +2,7 @@ import type { APIRoute } from 'astro';
 import { KIT } from '../../../../../api/schemas.ts';
 import { endpoint } from '../../../../../server/endpoint.ts';
 import { isKitKind, KIT_TABLES, noSuchKind } from '../../../../../server/kit.ts';
+import { links } from '../../../../../server/links.ts';
 import { problemResponse } from '../../../../../server/problem.ts';
 import { mustBeAllowed } from '../../../../../server/scope.ts';
 
@@ -13,6 +14,8 @@ export const PUT: APIRoute = (context) => {
   return endpoint(KIT[kind], async ({ body, id, store, scope }) => {
     mustBeAllowed(scope, 'kit');
     await store.put(table as typeof KIT_TABLES.players.table, { id, ...body } as never, what);
+    // a machine that got another address, or none, is not driven on by the old one
+    if ('linkAddress' in body) links.keepOnly(id, scope.clubId, body.linkAddress);
   })(context);
 };
 
@@ -23,4 +26,5 @@ export const DELETE = endpoint(null, async ({ id, store, scope, context }) => {
   if (!isKitKind(kind)) throw noSuchKind(kind);
   const { table, what } = KIT_TABLES[kind];
   await store.remove(table, id, what);
+  if (kind === 'machines') links.keepOnly(id, scope.clubId, '');
 });

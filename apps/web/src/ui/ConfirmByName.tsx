@@ -1,12 +1,12 @@
 import { useState } from 'react';
 
-/** A hard ball and too little time: nothing is armed until somebody says by name that it is meant. */
-export function Unsafe({ onConfirm }: { onConfirm: (name: string) => void }) {
+/** A hard ball that may hurt: nothing is armed until somebody says by name that it is meant. */
+export function ConfirmByName({ what, doThis, onConfirm }: { what: string; doThis: string; onConfirm: (name: string) => void }) {
   const [name, setName] = useState('');
   return (
-    <div role="alert" className="mt-2 mb-3 border-l-4 border-error bg-base-200 p-3">
-      <p className="text-lg font-semibold">A hard ball, and too little time to react for this level.</p>
-      <p>Slow it down, stand farther back, or take a soft ball. Helmet on. A coach who wants it all the same types their name.</p>
+    <div role="alert" className="col-span-2 mt-2 mb-3 border-l-4 border-error bg-base-200 p-3">
+      <p className="text-lg font-semibold">{what}</p>
+      <p>{doThis}</p>
       <form
         className="mt-2 flex flex-wrap items-end gap-2"
         onSubmit={(event) => {

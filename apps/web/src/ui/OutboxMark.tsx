@@ -1,0 +1,66 @@
+import { CloudUpload } from 'lucide-react';
+import { useState } from 'react';
+import { Dialog } from './Dialog.tsx';
+import { outbox, useWaiting } from './outbox.ts';
+
+/** How many entries wait on this device, on every page; opened, each of them and why. */
+export function OutboxMark() {
+  const waiting = useWaiting();
+  const [open, setOpen] = useState(false);
+  const [sure, setSure] = useState<string | null>(null);
+  if (waiting.length === 0 && !open) return null;
+  const refused = waiting.filter((letter) => letter.refused !== '').length;
+  return (
+    <>
+      <button
+        type="button"
+        className={`btn min-h-11 px-2 font-semibold ${refused > 0 ? 'btn-error' : 'btn-ghost border-warning'}`}
+        onClick={() => setOpen(true)}
+        data-testid="outbox"
+      >
+        <CloudUpload size={18} aria-hidden />
+        {waiting.length}
+        <span className="sr-only">{waiting.length === 1 ? ' entry waits' : ' entries wait'}</span>
+        <span aria-hidden="true">{refused > 0 ? 'refused' : 'waiting'}</span>
+      </button>
+      {open && (
+        <Dialog title="Kept on this device" onClose={() => setOpen(false)}>
+          <p className="mb-2">
+            {waiting.length === 0
+              ? 'Everything has reached the server.'
+              : outbox().signedOut
+                ? 'You are signed out. Sign in again on this device: what waits is sent then, and nothing is lost.'
+                : 'What the server has not taken yet. It is sent again by itself; nothing is removed before the server has it.'}
+          </p>
+          <ul>
+            {waiting.map(({ id, what, refused: why }) => (
+              <li key={id} className="flex flex-wrap items-center gap-x-3 border-b border-base-300 py-2">
+                <span className="min-w-0 grow basis-48">
+                  <b>{what}</b>
+                  {why && <span className="block border-l-4 border-error pl-2">{why}</span>}
+                </span>
+                {why && (
+                  <button
+                    type="button"
+                    className="btn btn-ghost min-h-11 px-2"
+                    onClick={() => {
+                      if (sure === id) outbox().discard(id);
+                      setSure(sure === id ? null : id);
+                    }}
+                  >
+                    {sure === id ? 'Really: it is gone for good' : 'Throw it away'}
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+          {waiting.length > 0 && (
+            <button type="button" className="btn btn-primary mt-3 min-h-12" onClick={() => outbox().flush(true)}>
+              Send again now
+            </button>
+          )}
+        </Dialog>
+      )}
+    </>
+  );
+}

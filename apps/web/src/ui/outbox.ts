@@ -1,0 +1,197 @@
+import { useSyncExternalStore } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { ApiError, api, messageOf } from './api.ts';
+
+/** A write that must reach the server, sooner or later, in order. Each is safe to send twice. */
+export interface Letter {
+  method: 'PUT' | 'POST' | 'DELETE';
+  path: string;
+  body?: unknown;
+  /** In words, for the list of what waits. */
+  what: string;
+}
+
+/** A letter on this device. */
+export interface Kept extends Letter {
+  id: string;
+  /** Why the server did not take it; empty while it only waits. */
+  refused: string;
+}
+
+/** What the outbox needs of its surroundings; tests bring their own. */
+export interface Post {
+  storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
+  /** @throws ApiError when it was not acknowledged */
+  send: (letter: Letter) => Promise<unknown>;
+  /** One page at a time: runs when no other page of this device does. */
+  alone: (run: () => Promise<void>) => Promise<void>;
+  /** @returns a function that cancels it */
+  later: (ms: number, run: () => void) => () => void;
+}
+
+const KEY = 'good-arc-letter:';
+/** One list of everything, as kept before each letter had a place of its own. */
+const OLD_KEY = 'good-arc-outbox';
+const AWAY_MS = 2000;
+const SIGNED_OUT_MS = 15_000;
+const REFUSED_MS = 60_000;
+const SIGNED_OUT = 401;
+
+/**
+ * Keeps writes on the device until the server has acknowledged each of them: nothing but a good answer to a letter removes it. Every letter has a place of
+ * its own, so that two pages add without disturbing one another; one page at a time sends.
+ */
+export class Outbox {
+  private readonly post: Post;
+  private readonly listeners = new Set<() => void>();
+  private seen: readonly Kept[] = [];
+  private cancel = (): void => {};
+  private flushing: Promise<void> | null = null;
+  private again = false;
+  /** Nobody is signed in: nothing goes out until somebody is. */
+  signedOut = false;
+
+  constructor(post: Post) {
+    this.post = post;
+    this.moveOld();
+    this.look();
+  }
+
+  /** What waits, in the order it was written. */
+  get waiting(): readonly Kept[] {
+    return this.seen;
+  }
+
+  listen(listener: () => void): () => void {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  }
+
+  add(letter: Letter): void {
+    this.write({ ...letter, id: uuidv7(), refused: '' });
+    this.look();
+    void this.flush();
+  }
+
+  /** The person gives a letter up. */
+  discard(id: string): void {
+    this.post.storage.removeItem(KEY + id);
+    this.look();
+  }
+
+  /** Reads again what waits: another page may have added to it or sent it. */
+  look(): void {
+    const { storage } = this.post;
+    const found: Kept[] = [];
+    for (let i = 0; i < storage.length; i++) {
+      const key = storage.key(i);
+      const letter = key?.startsWith(KEY) ? this.readAt(key) : null;
+      if (letter) found.push(letter);
+    }
+    // ids are made in the order of time
+    this.seen = found.sort((a, b) => (a.id < b.id ? -1 : 1));
+    for (const listener of this.listeners) listener();
+  }
+
+  /** Sends what waits. @param all also what was refused before */
+  flush(all = false): Promise<void> {
+    if (this.flushing) {
+      this.again = true;
+      return this.flushing;
+    }
+    this.cancel();
+    this.flushing = this.post
+      .alone(() => this.sendAll(all))
+      .finally(() => {
+        this.flushing = null;
+        if (!this.again) return;
+        this.again = false;
+        void this.flush();
+      });
+    return this.flushing;
+  }
+
+  private async sendAll(all: boolean): Promise<void> {
+    const tried = new Set<string>();
+    let wait = REFUSED_MS;
+    this.signedOut = false;
+    for (;;) {
+      this.look();
+      const letter = this.seen.find(({ id, refused }) => !tried.has(id) && (all || refused === ''));
+      if (!letter) break;
+      tried.add(letter.id);
+      try {
+        await this.post.send(letter);
+        this.post.storage.removeItem(KEY + letter.id);
+      } catch (error) {
+        const isAway = error instanceof ApiError && error.isAway;
+        this.signedOut = error instanceof ApiError && error.status === SIGNED_OUT;
+        if (isAway || this.signedOut) {
+          wait = isAway ? AWAY_MS : SIGNED_OUT_MS;
+          break;
+        }
+        // thrown away meanwhile, it stays so
+        if (this.post.storage.getItem(KEY + letter.id) !== null) this.write({ ...letter, refused: messageOf(error) });
+      }
+    }
+    this.look();
+    if (this.seen.length > 0) this.cancel = this.post.later(wait, () => void this.flush(true));
+  }
+
+  private write(letter: Kept): void {
+    this.post.storage.setItem(KEY + letter.id, JSON.stringify(letter));
+  }
+
+  private readAt(key: string): Kept | null {
+    try {
+      return JSON.parse(this.post.storage.getItem(key) ?? 'null') as Kept | null;
+    } catch {
+      return null;
+    }
+  }
+
+  private moveOld(): void {
+    const old = this.readAt(OLD_KEY) as unknown as Letter[] | null;
+    for (const letter of Array.isArray(old) ? old : []) this.write({ ...letter, what: 'Kept earlier', id: uuidv7(), refused: '' });
+    this.post.storage.removeItem(OLD_KEY);
+  }
+}
+
+const SEND_WITHIN_MS = 20_000;
+
+/** The device's own. A browser without locks sends from each page; every letter is safe to send twice. */
+const browserPost = (): Post => ({
+  storage: localStorage,
+  send: ({ method, path, body }) => api(method, path, body, { withinMs: SEND_WITHIN_MS }),
+  alone: async (run) => {
+    if (navigator.locks) await navigator.locks.request('good-arc-outbox', run);
+    else await run();
+  },
+  later: (ms, run) => {
+    const timer = setTimeout(run, ms);
+    return () => clearTimeout(timer);
+  },
+});
+
+let made: Outbox | null = null;
+
+/** One for the page; it begins to send at once. */
+export function outbox(): Outbox {
+  if (made) return made;
+  const box = new Outbox(browserPost());
+  made = box;
+  window.addEventListener('storage', ({ key }) => key?.startsWith(KEY) && box.look());
+  window.addEventListener('online', () => void box.flush(true));
+  void box.flush(true);
+  return box;
+}
+
+const NONE: readonly Kept[] = [];
+
+/** What waits on this device; nothing while the page is drawn on the server. */
+export const useWaiting = (): readonly Kept[] =>
+  useSyncExternalStore(
+    (listener) => outbox().listen(listener),
+    () => outbox().waiting,
+    () => NONE,
+  );
