@@ -1,4 +1,5 @@
-import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from 'react';
+import { OncePerFrame } from './oncePerFrame.ts';
 
 interface Props {
   /** Centre in the picture, px. */
@@ -22,6 +23,16 @@ const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRigh
 /** A thing on the ruler that can be dragged, or moved with the arrow keys (Shift coarse, Alt fine). */
 export function Handle({ px, py, name, says, onDrag, onNudge, onDone, children }: Props) {
   const grip = useRef<{ dx: number; dy: number } | null>(null);
+  const [frame] = useState(() => new OncePerFrame());
+  const latest = useRef(onDrag);
+  latest.current = onDrag;
+
+  /** The last place counts, though its frame has not come. */
+  function letGo(): void {
+    grip.current = null;
+    frame.flush();
+    onDone();
+  }
 
   const inPicture = (event: PointerEvent<SVGGElement>): { x: number; y: number } => {
     const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
@@ -53,16 +64,11 @@ export function Handle({ px, py, name, says, onDrag, onNudge, onDone, children }
       onPointerMove={(event) => {
         if (!grip.current) return;
         const at = inPicture(event);
-        onDrag(at.x + grip.current.dx, at.y + grip.current.dy);
+        const [x, y] = [at.x + grip.current.dx, at.y + grip.current.dy];
+        frame.put(() => latest.current(x, y));
       }}
-      onPointerUp={() => {
-        grip.current = null;
-        onDone();
-      }}
-      onPointerCancel={() => {
-        grip.current = null;
-        onDone();
-      }}
+      onPointerUp={letGo}
+      onPointerCancel={letGo}
       onKeyDown={onKeyDown}
       onBlur={onDone}
     >

@@ -12,8 +12,6 @@ export {
   reachM,
 } from './fielding.ts';
 export {
-  AGE_BANDS,
-  type AgeBand,
   bandOf,
   gameTimeS,
   HITTER_INTERVAL_S,

@@ -85,7 +85,11 @@ export function nextStep({ approach, need, roundsAsked, rounds }: NextQuestion):
     case 'earn-it':
     case 'in-a-row': {
       const met = counted.some((each) => gateMet(need, each));
-      const best = 'streak' in need ? `The longest run is ${longestRun}.` : said;
+      const top = counted.reduce((a, b) => (b.hits / b.balls > a.hits / a.balls ? b : a));
+      const best =
+        'streak' in need
+          ? `The longest run is ${longestRun}.`
+          : `${counted.length === 1 ? '' : 'Best round '}${sayCount(top.hits, top.balls)}.`;
       return met
         ? answer('climb', 'met', `${best} ${sayNeed(need)} is met.`)
         : answer('stay', 'not-met', `${best} The rung asks for ${sayNeed(need)}: again.`);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { AGE_BANDS, type AgeBand } from './band.ts';
 import { LEVELS, type Level, type Sport } from './types.ts';
 
 /** A net-sport ball as a person would say it; its speed is solved for the court's own air. */
@@ -118,26 +119,16 @@ function serve(slug: string, name: string, y: number, z: number, cells: readonly
   });
 }
 
-interface Band {
-  slug: string;
-  band: string;
-  level: Level;
-  releaseFt: number;
-  fast: number;
-  change?: number;
-  curve?: number;
-  slider?: number;
-}
-
-const BANDS: readonly Band[] = [
-  { slug: '8u', band: '8 and under', level: 'Starting', releaseFt: 40, fast: 38 },
-  { slug: '9-10', band: '9–10', level: 'Starting', releaseFt: 42, fast: 48, change: 42 },
-  { slug: '11-12', band: '11–12', level: 'Building', releaseFt: 44, fast: 58, change: 50 },
-  { slug: '13-14', band: '13–14', level: 'Building', releaseFt: 52.5, fast: 68, change: 59, curve: 58 },
-  { slug: 'high-school', band: 'High school', level: 'Competing', releaseFt: 55, fast: 80, change: 71, curve: 67, slider: 71 },
-  { slug: 'college', band: 'College', level: 'Advanced', releaseFt: 55, fast: 89, change: 80, curve: 76, slider: 80 },
-  { slug: 'professional', band: 'Professional', level: 'Advanced', releaseFt: 54, fast: 94, change: 86, curve: 80, slider: 86 },
-];
+/** What a band sees besides its fastball, mph, and how its balls are named in ids. */
+const PITCHES: Record<string, { slug: string; change?: number; curve?: number; slider?: number }> = {
+  '8-and-under': { slug: '8u' },
+  '9-10': { slug: '9-10', change: 42 },
+  '11-12': { slug: '11-12', change: 50 },
+  '13-14': { slug: '13-14', change: 59, curve: 58 },
+  'high-school': { slug: 'high-school', change: 71, curve: 67, slider: 71 },
+  college: { slug: 'college', change: 80, curve: 76, slider: 80 },
+  professional: { slug: 'professional', change: 86, curve: 80, slider: 86 },
+};
 
 /** Total spin split into an active part across the travel and gyro: total² = active² + gyro². */
 const split = (totalRpm: number, activeShare: number): { active: number; gyro: number } => ({
@@ -145,7 +136,9 @@ const split = (totalRpm: number, activeShare: number): { active: number; gyro: n
   gyro: totalRpm * Math.sqrt(1 - activeShare ** 2),
 });
 
-function pitches({ slug, band, level, releaseFt, fast, change, curve, slider }: Band): PitchGameBall[] {
+function pitches({ id, name: band, level, fastballMph, fields }: AgeBand): PitchGameBall[] {
+  const { slug, change, curve, slider } = PITCHES[id]!;
+  const { releaseFt } = fields[0]!;
   const pitch = (name: string, speedMph: number, topspinRpm: number, sidespinRpm: number, gyroRpm: number): PitchGameBall => ({
     kind: 'pitch',
     id: `baseball-${name.toLowerCase()}-${slug}`,
@@ -164,7 +157,7 @@ function pitches({ slug, band, level, releaseFt, fast, change, curve, slider }: 
   const b = split(2500, 0.7);
   const s = split(2400, 0.35);
   return [
-    pitch('Fastball', fast, -f.active, 0, f.gyro),
+    pitch('Fastball', fastballMph, -f.active, 0, f.gyro),
     ...(change ? [pitch('Change-up', change, -c.active, 0, c.gyro)] : []),
     ...(curve ? [pitch('Curve', curve, b.active, 0, b.gyro)] : []),
     ...(slider ? [pitch('Slider', slider, 0, s.active, s.gyro)] : []),
@@ -263,7 +256,7 @@ export const GAME_BOOK: readonly GameBall[] = [
     [400, 5.9, 2.2, 26],
     [600, 6.2, 2.2, 27],
   ]),
-  ...BANDS.flatMap(pitches),
+  ...AGE_BANDS.flatMap(pitches),
 ];
 
 export const gameBallById = (id: string): GameBall | undefined => GAME_BOOK.find((ball) => ball.id === id);

@@ -1,4 +1,5 @@
 export { type AeroLaw, BALLS, type Ball, ballById, coefficients } from './ball.ts';
+export { AGE_BANDS, type AgeBand } from './band.ts';
 export {
   COURT_PLANS,
   type CourtLine,

@@ -1,6 +1,7 @@
 import { type Arrangement, type FamilyMember, printAngle, REASON_TEXT, type ReasonCode } from '@good-arc/core';
-import { useId } from 'react';
+import { useId, useRef, useState } from 'react';
 import { comfortColour } from '../../ui/ComfortMark.tsx';
+import { OncePerFrame } from '../../ui/oncePerFrame.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { SHORT_REASON } from './reasons.ts';
 
@@ -17,12 +18,21 @@ export function ArcSlider({
   const { family, solution } = arrangement;
   const units = useUnits();
   const id = useId();
+  // the thumb follows the pointer at once, the ball once a frame
+  const [thumb, setThumb] = useState<number | null>(null);
+  const [frame] = useState(() => new OncePerFrame());
+  const latest = useRef(onElevation);
+  latest.current = onElevation;
   const steepFirst = [...family].reverse();
   const [steepest, flattest] = [steepFirst[0], steepFirst.at(-1)];
   if (!steepest || !flattest || steepest === flattest) return <p className="text-quiet">No arc of any kind reaches this spot.</p>;
   const span = steepest.elevationDeg - flattest.elevationDeg;
   const at = (deg: number): number => (100 * (steepest.elevationDeg - deg)) / span;
   const runs = runsOf(steepFirst);
+  const letGo = (): void => {
+    frame.flush();
+    onDone();
+  };
   const elevation = solution?.elevationDeg ?? (steepest.elevationDeg + flattest.elevationDeg) / 2;
   return (
     <div>
@@ -66,12 +76,19 @@ export function ArcSlider({
           min={-steepest.elevationDeg}
           max={-flattest.elevationDeg}
           step={0.25}
-          value={-elevation}
+          value={thumb ?? -elevation}
           aria-label="Arc, from slow and high to fast and flat"
           aria-valuetext={solution ? `${printAngle(elevation, 1)} at ${units.speed(solution.speedMps)}` : 'cannot be thrown'}
-          onChange={(event) => onElevation(-Number(event.target.value))}
-          onPointerUp={onDone}
-          onBlur={onDone}
+          onChange={(event) => {
+            const value = Number(event.target.value);
+            setThumb(value);
+            frame.put(() => {
+              latest.current(-value);
+              setThumb(null);
+            });
+          }}
+          onPointerUp={letGo}
+          onBlur={letGo}
         />
       </div>
       <div className="relative h-5 text-[13px] font-medium" aria-hidden="true">

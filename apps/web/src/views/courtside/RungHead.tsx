@@ -1,4 +1,4 @@
-import { printAngle, printTime, type RungDocument, type Sport } from '@good-arc/core';
+import { printAngle, type RungDocument, type Sport } from '@good-arc/core';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
 
@@ -29,8 +29,7 @@ export function RungHead({ document, number, sport, courtName, machine, playerNa
       <p className="flex w-full justify-between gap-x-4 font-medium">
         <span>Target: {sayTargets(document, sport, units.length)}</span>
         <span className="shrink-0">
-          {thrown === null ? `${document.ballsPerRound} balls` : `ball ${thrown} of ${document.ballsPerRound}`}, every{' '}
-          {printTime(document.intervalS, 1)}
+          {thrown === null ? `${document.ballsPerRound} balls` : `ball ${thrown} of ${document.ballsPerRound}`}
         </span>
       </p>
     </div>
