@@ -2,6 +2,8 @@ import { defineConfig } from '@playwright/test';
 
 /** Desk and phone run beside each other, each against a demo of its own: port, data and results come from the environment. */
 const PORT = Number(process.env.GOODARC_E2E_PORT ?? 4390);
+/** Where one of the tests puts a web server with HTTPS before it. */
+const PROXY_ORIGIN = `https://localhost:${PORT + 1000}`;
 
 /**
  * One worker against one demo of its own, with its own data; the simulated machines feed four times as fast. They wait four seconds for a heartbeat
@@ -43,7 +45,12 @@ export default defineConfig({
     command: `./arc demo --fresh --yes --port ${PORT}`,
     url: `http://127.0.0.1:${PORT}/api/health`,
     timeout: 300_000,
-    env: { GOODARC_DATA: process.env.GOODARC_DATA ?? '.data/e2e', GOODARC_TIME_FACTOR: '4', GOODARC_PATIENCE_MS: '4000' },
+    env: {
+      GOODARC_DATA: process.env.GOODARC_DATA ?? '.data/e2e',
+      GOODARC_TIME_FACTOR: '4',
+      GOODARC_PATIENCE_MS: '4000',
+      GOODARC_ORIGIN: PROXY_ORIGIN,
+    },
     gracefulShutdown: { signal: 'SIGTERM', timeout: 15_000 },
   },
 });

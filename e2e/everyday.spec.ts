@@ -114,7 +114,7 @@ test('a machine worked by hand: balls are tapped as they come, with no machine t
   await page.getByRole('button', { name: 'Undo last' }).click();
   await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 2');
   await page.getByRole('button', { name: 'Finish round' }).first().click();
-  await expect(page.getByText('Round finished: 1 of 2 in.')).toBeVisible();
+  await expect(page.getByText('Round finished: 1 of 2.')).toBeVisible();
 });
 
 test('courtside: a misfeed takes its beat and counts as nothing', async ({ page, isMobile }) => {

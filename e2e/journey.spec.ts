@@ -101,7 +101,7 @@ test('by mouse and touch: from a machine on a court to a logged round', async ({
     .getByRole('button', { name: /^Finish round/ })
     .last()
     .click();
-  await expect(page.getByText('Round finished: 3 of 5 in.')).toBeVisible();
+  await expect(page.getByText('Round finished: 3 of 5.')).toBeVisible();
   await page.getByRole('link', { name: 'See it in the logbook' }).click();
 
   const row = page.getByRole('row').filter({ hasText: name }).first();
@@ -192,7 +192,7 @@ test('by keyboard only', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: `${count - 1} · ${name}` })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Arm/ })).toBeEnabled();
-  await runRound(page, (button) => page.keyboard.press(button.startsWith('Feed') ? 'f' : 'a'), 4);
+  await runRound(page, (button) => page.keyboard.press(button.startsWith('Feed') ? 'Shift+F' : 'Shift+A'), 4);
   await page.keyboard.press('j');
   await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 1');
   await page.keyboard.press('h');
@@ -200,14 +200,14 @@ test('by keyboard only', async ({ page }) => {
   await page.keyboard.press('u');
   await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('0 of 0');
   await page.keyboard.press('l');
-  await page.keyboard.press('r');
+  await page.keyboard.press('Shift+R');
   for (const key of ['j', 'k', 'j']) {
     await expect(page.getByRole('button', { name: /^Near/ })).toBeEnabled({ timeout: 20_000 });
     await page.keyboard.press(key);
   }
   await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('2 of 4');
   await page.keyboard.press('f');
-  await expect(page.getByText('Round finished: 2 of 4 in.')).toBeVisible();
+  await expect(page.getByText('Round finished: 2 of 4.')).toBeVisible();
   await page.keyboard.press('s');
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
   await tabTo(page, { role: 'link', name: 'See it in the logbook' });

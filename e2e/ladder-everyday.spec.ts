@@ -168,7 +168,7 @@ test('a hard ball with too little time is armed only when a coach confirms by na
     rung.getByRole('button', { name: 'Read balls from CSV' }).click(),
   ]);
   await chooser.setFiles({ name: 'balls.csv', mimeType: 'text/csv', buffer: Buffer.from(`${head}\n${cells.join(',')}\n`) });
-  await expect(rung.getByText('A hard ball and too little time for this level.')).toBeVisible();
+  await expect(rung.getByText('A hard ball and too little time for this age.')).toBeVisible();
   await saved(page);
   await rung.getByRole('link', { name: 'Run', exact: true }).click();
   await awake(page, COURT);

@@ -70,7 +70,7 @@ async function runTwo(page: Page, { press }: Hands): Promise<void> {
   }
   await press(page.getByRole('button', { name: /^Stow/ }));
   await press(page.getByRole('button', { name: 'Finish round', exact: true }));
-  await expect(page.getByText('Round finished: 1 of 2 in.')).toBeVisible();
+  await expect(page.getByText('Round finished: 1 of 2.')).toBeVisible();
 }
 
 // eight balls tabbed to one by one take their time
@@ -260,6 +260,6 @@ test('a college hitter: velocity ladder, then fastball and slider on two machine
   await expect(page.getByTestId('second-machine')).toContainText('Flint: held');
   await press(page.getByRole('button', { name: /^Stow/ }));
   await press(page.getByRole('button', { name: 'Finish round', exact: true }));
-  await expect(page.getByText('Round finished: 1 of 2 in.')).toBeVisible();
+  await expect(page.getByText('Round finished: 1 of 2.')).toBeVisible();
   await expect(page.getByText(/The rung asks for \d+ of \d+: again\./)).toBeVisible();
 });

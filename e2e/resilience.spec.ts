@@ -71,7 +71,7 @@ test('closing the page holds the machine; opening it again finds the round where
   await expect(machineState(again)).toHaveAttribute('data-state', 'feeding');
   await again.getByRole('button', { name: /^Stow/ }).click();
   await again.getByRole('button', { name: 'Finish round' }).click();
-  await expect(again.getByText('Round finished: 0 of 1 in.')).toBeVisible();
+  await expect(again.getByText('Round finished: 0 of 1.')).toBeVisible();
 });
 
 test('killing the web server loses nothing that was acknowledged, and what was tapped meanwhile arrives', async ({ page }) => {

@@ -16,13 +16,15 @@ const DATABASE = {
   setpriv: 'util-linux',
 };
 const BROWSER = { chromium: 'chromium' };
+/** The web server that the tests put before Good Arc, without a service of its own, and what makes its certificate. */
+const PROXY = { apache2: 'apache2-bin', openssl: 'openssl' };
 
 /**
  * Installs what is missing with apt, or says the exact command and stops when this is not root.
- * @param {{ database?: boolean, browser?: boolean }} wanted
+ * @param {{ database?: boolean, browser?: boolean, proxy?: boolean }} wanted
  */
-export async function ensurePrograms({ database = false, browser = false }) {
-  const needed = { ...(database ? DATABASE : {}), ...(browser ? BROWSER : {}) };
+export async function ensurePrograms({ database = false, browser = false, proxy = false }) {
+  const needed = { ...(database ? DATABASE : {}), ...(browser ? BROWSER : {}), ...(proxy ? PROXY : {}) };
   const missing = [
     ...new Set(
       Object.entries(needed)

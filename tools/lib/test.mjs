@@ -158,7 +158,7 @@ export async function test(args) {
   const began = Date.now();
   const only = args.includes('--only') ? args[args.indexOf('--only') + 1] : undefined;
   if (only !== undefined && !(only in PARTS)) throw new Stop(`There is no part “${only}”; there are: ${Object.keys(PARTS).join(', ')}.`);
-  await ensurePrograms({ database: true, browser: true });
+  await ensurePrograms({ database: true, browser: true, proxy: true });
   await ensureModules();
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });

@@ -77,6 +77,7 @@ describe('./arc calc', () => {
   test.each<[string, string[], string, RegExp]>([
     ['no such verb', ['calc', 'bend'], '{}', /fly, aim, family, spread, pace, interval/],
     ['no verb', ['calc'], '{}', /There is no verb/],
+    ['a name that every object has', ['calc', 'toString'], '{}', /There is no verb “toString”/],
     ['no such flag', ['calc', 'fly', '--fast'], '{}', /--lines/],
     ['no JSON', ['calc', 'fly'], 'hello', /JSON document/],
     ['nothing at all', ['calc', 'fly'], '', /JSON document/],
@@ -105,4 +106,19 @@ describe('./arc', () => {
     expect(status).toBe(1);
     expect(stderr).toMatch(/lint, core, web, browser/);
   });
+});
+
+test.each([
+  ['demo', '[--fresh]'],
+  ['dev', 'live reload'],
+  ['serve', '--origin'],
+  ['stop', 'ends a running demo'],
+  ['test', '--only'],
+  ['calc', 'streak'],
+])('%s --help says what it does and does nothing', (command, said) => {
+  const { status, stdout, stderr } = arc([command, '--help'], '');
+  expect(status).toBe(0);
+  expect(stderr).toContain(`Usage: ./arc ${command}`);
+  expect(stderr).toContain(said);
+  expect(stdout).toBe('');
 });

@@ -3,6 +3,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, test } from 'vitest';
+import { originFrom } from '../lib/app.mjs';
 import { alive, commandOf, endById, freePort, start, stop } from '../lib/children.mjs';
 import { startDatabase } from '../lib/mariadb.mjs';
 import { readPlaywright, readVitest } from '../lib/test.mjs';
@@ -128,4 +129,12 @@ describe('what the runners counted', () => {
     expect(readPlaywright(report)).toEqual({ passed: 5, failures: ['[desk] kit.spec.ts › two\n      not visible'] });
     expect(readPlaywright({ ...report, errors: [{ message: 'no server' }] }).failures).toHaveLength(2);
   });
+});
+
+test('a public address is a scheme and a host; anything else is refused with what would be right', () => {
+  expect(originFrom('')).toBe('');
+  expect(originFrom('https://arc.example.org/')).toBe('https://arc.example.org');
+  expect(originFrom('http://127.0.0.1:8080')).toBe('http://127.0.0.1:8080');
+  for (const wrong of ['arc.example.org', 'ftp://arc.example.org', 'https://arc.example.org/club', 'nonsense'])
+    expect(() => originFrom(wrong)).toThrow(/https:\/\/arc.example.org/);
 });

@@ -3,10 +3,13 @@ import { OncePerFrame } from '../src/ui/oncePerFrame.ts';
 
 test('a drag computes once a frame, the newest place; what waits when it is let go is done at once', () => {
   let due: (() => void)[] = [];
-  const drag = new OncePerFrame({ request: (run) => due.push(run), cancel: () => void (due = []) });
+  const forget = (): void => {
+    due = [];
+  };
+  const drag = new OncePerFrame({ request: (run) => due.push(run), cancel: forget });
   const frame = (): void => {
     const now = due;
-    due = [];
+    forget();
     for (const run of now) run();
   };
   const done: number[] = [];

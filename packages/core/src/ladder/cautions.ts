@@ -192,3 +192,9 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
     });
   return cautions;
 }
+
+const OF_TIME: readonly RungCaution['id'][] = ['unsafe', 'not-judged', 'challenge', 'too-quick'];
+
+/** Those of the cautions that say that a ball leaves too little time, or that nobody knows: for wherever a rung is shown, and before it is armed. */
+export const timeCautions = (rung: RungDocument, sport: Sport, judged: Judgement | null): RungCaution[] =>
+  rungCautions(rung, sport, judged).filter(({ id }) => OF_TIME.includes(id));

@@ -3,8 +3,11 @@ import {
   type Capability,
   type Checklist,
   type Feed,
+  gameBallById,
   isIn,
+  judgeRung,
   minutesOf,
+  needsName,
   printAngle,
   printTime,
   type RungDocument,
@@ -12,6 +15,7 @@ import {
   settingsOf,
   speedShareOn,
   surfaceById,
+  timeCautions,
 } from '@good-arc/core';
 import type { BallRow, CourtRow, LadderRow, MachineRow } from '../../api/rows.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
@@ -114,9 +118,19 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
       .reverse(),
     ...checks,
     safety: machine.profile.safety,
-    care: TAKE_CARE,
+    care: [...warningsOf(facts), TAKE_CARE].join(' '),
     scores: rungs.map(({ document: { gate } }, i) => `${i + 1} ___/${'of' in gate ? gate.of : ladder.rungs[i]!.document.ballsPerRound}`),
   };
+}
+
+/** Rungs that leave too little time, or that could not be judged, each in a sentence. */
+function warningsOf({ ladder, machine, machines }: Pick<CardFacts, 'ladder' | 'machine' | 'machines'>): string[] {
+  return ladder.rungs.flatMap(({ document }, i) => {
+    const { profile } = machines.find(({ id }) => id === document.machineId) ?? machine;
+    const judged = judgeRung(document, { sport: ladder.sport, machine: profile, gameBall: gameBallById });
+    const byName = needsName(document, judged) ? ' Only when a coach confirms it by name.' : '';
+    return timeCautions(document, ladder.sport, judged).map(({ what }) => `Rung ${i + 1}: ${what}${byName}`);
+  });
 }
 
 export const asToday = (machine: MachineRow, day: string) => ({ ...machine, speedShare: speedShareOn(machine.today, day) });
@@ -194,6 +208,7 @@ export function cardLines(facts: Omit<CardFacts, 'stock' | 'checks'>, units: U):
         ...balls,
       ];
     }),
+    ...warningsOf(facts),
     'The lines below rebuild it in Good Arc: Ladders, Read a card.',
   ];
 }

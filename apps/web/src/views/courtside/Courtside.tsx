@@ -9,10 +9,10 @@ import {
   type Outcome,
   printTime,
   type RoundCount,
-  rungCautions,
   type Sport,
   sameCard,
   scoreRound,
+  timeCautions,
   type Weather,
 } from '@good-arc/core';
 import { Volume2, VolumeX } from 'lucide-react';
@@ -61,8 +61,6 @@ interface Props {
   checks: Checklist;
 }
 
-/** Cautions about time, of which a hitter must know here. */
-const TIME_CAUTIONS = ['unsafe', 'not-judged', 'challenge', 'too-quick'];
 /** Keys that set a machine going, with Shift. */
 const STARTS = ['a', 'f', 'r'];
 
@@ -112,7 +110,7 @@ function CourtsideView({
       }),
     [document, ladder.sport, machine, gameBalls, playerLevel],
   );
-  const ofTime = rungCautions(document, ladder.sport, judged).filter(({ id }) => TIME_CAUTIONS.includes(id));
+  const ofTime = timeCautions(document, ladder.sport, judged);
   const confirmedBy = run?.confirmedBy ?? confirmed;
   const asksName = needsName(document, judged);
   const blocked = asksName && confirmedBy === '';

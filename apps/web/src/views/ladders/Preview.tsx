@@ -6,6 +6,7 @@ import { DemandBar } from '../../ui/DemandBar.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
 import { judge, machineOf } from '../../ui/judge.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
+import { TimeWarnings } from '../../ui/TimeWarnings.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 
 /** The rungs of a ladder that is not kept yet, hardest first. */
@@ -42,7 +43,10 @@ export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[];
                   climb at {sayGate(rung)} · {Math.round(minutesOf(rung))} min
                 </p>
               </div>
-              <div className="col-start-2 sm:col-start-auto">{one && <DemandBar demand={one.demand} comfort={one.comfort} />}</div>
+              <div className="col-start-2 sm:col-start-auto">
+                {one && <DemandBar demand={one.demand} comfort={one.comfort} />}
+                <TimeWarnings document={rung} sport={sport} judged={one ?? null} />
+              </div>
             </li>
           );
         })

@@ -203,9 +203,7 @@ export function RungDetail({
               </div>
             </>
           ) : (
-            <p className="mt-1">
-              A ball of this rung bounces twice before it reaches the player, or none is switched on. Aim it on the bench.
-            </p>
+            <p className="mt-1">Without it there is no time and no demand to show. See below which ball it is, and aim it on the bench.</p>
           )}
           {!isTaken(document, sport) && (
             <div className="mt-5">

@@ -20,6 +20,7 @@ import { dialWords } from '../../ui/dialWords.ts';
 import { FeedShape } from '../../ui/FeedShape.tsx';
 import { machineOf } from '../../ui/judge.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
+import { TimeWarnings } from '../../ui/TimeWarnings.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { RungDetail } from './RungDetail.tsx';
 
@@ -136,11 +137,8 @@ export function RungLine(props: Props) {
         </div>
         <p className="dial col-start-2 text-sm md:col-start-auto print:col-start-auto">{Math.round(minutesOf(document))} min</p>
         <div className="col-start-2 md:col-start-auto print:col-start-auto">
-          {judged ? (
-            <DemandBar demand={judged.demand} comfort={judged.comfort} />
-          ) : (
-            <p className="text-sm text-quiet">cannot be judged: a ball of it does not reach the player</p>
-          )}
+          {judged && <DemandBar demand={judged.demand} comfort={judged.comfort} />}
+          <TimeWarnings document={document} sport={sport} judged={judged} />
           {judged?.survival && <p className="text-sm font-semibold">survival pace</p>}
         </div>
       </div>

@@ -1,0 +1,56 @@
+import { expect, test } from '@playwright/test';
+import { machineState, open } from './support/pages.ts';
+import { startProxy } from './support/proxy.ts';
+
+test.skip(({ isMobile }) => isMobile, 'once is enough');
+test.use({ ignoreHTTPSErrors: true });
+test.setTimeout(90_000);
+
+test('behind a web server with HTTPS people write, machines are heard, and other sites are turned away', async ({
+  page,
+  request,
+  baseURL,
+}) => {
+  const port = Number(new URL(baseURL!).port) + 1000;
+  const origin = `https://localhost:${port}`;
+  const proxy = startProxy(port, baseURL!);
+  try {
+    await expect(async () => expect((await request.get(`${origin}/api/health`)).ok()).toBe(true)).toPass();
+    await page.goto(`${origin}/`);
+    await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+    const written = page.waitForResponse((response) => response.url() === `${origin}/api/me`);
+    await page.getByRole('button', { name: 'Dusk' }).click();
+    expect((await written).status()).toBe(204);
+    const back = page.waitForResponse((response) => response.url() === `${origin}/api/me`);
+    await page.getByRole('button', { name: 'Chalk' }).click();
+    expect((await back).status()).toBe(204);
+    // what a machine says comes through as it is said
+    await open(page, `${origin}/courtside`);
+    await page
+      .getByRole('link', { name: /Game look/ })
+      .first()
+      .click();
+    await expect(machineState(page)).not.toHaveAttribute('data-state', 'unknown');
+    const foreign = await request.patch(`${origin}/api/me`, {
+      headers: { origin: 'https://elsewhere.example', 'content-type': 'application/json' },
+      data: { theme: 'dusk' },
+    });
+    expect(foreign.status()).toBe(403);
+  } finally {
+    await proxy.end();
+  }
+});
+
+test('pages are sent compressed; what a machine says is not gathered', async ({ request, page }) => {
+  const bench = await request.get('/bench', { headers: { 'accept-encoding': 'br, gzip' } });
+  expect(bench.headers()['content-encoding']).toMatch(/^(br|gzip)$/);
+  const plain = await request.get('/bench', { headers: { 'accept-encoding': 'identity' } });
+  expect(plain.headers()['content-encoding']).toBeUndefined();
+  await open(page, '/courtside');
+  const stream = page.waitForResponse((response) => response.url().includes('/link?page='));
+  await page
+    .getByRole('link', { name: /Game look/ })
+    .first()
+    .click();
+  expect((await (await stream).allHeaders())['content-encoding']).toBeUndefined();
+});
