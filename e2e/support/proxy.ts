@@ -31,7 +31,9 @@ Group www-data
 </VirtualHost>
 `;
   writeFileSync(join(folder, 'apache.conf'), configuration);
-  const child = spawn('/usr/sbin/apache2', ['-f', join(folder, 'apache.conf'), '-DFOREGROUND'], { stdio: ['ignore', 'inherit', 'inherit'] });
+  const child = spawn('/usr/sbin/apache2', ['-f', join(folder, 'apache.conf'), '-DFOREGROUND'], {
+    stdio: ['ignore', 'inherit', 'inherit'],
+  });
   const over = new Promise<void>((resolve) => child.on('exit', () => resolve()));
   return {
     async end() {

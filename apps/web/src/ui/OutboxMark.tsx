@@ -21,7 +21,9 @@ export function OutboxMark() {
         <CloudUpload size={18} aria-hidden />
         {waiting.length}
         <span className="sr-only">{waiting.length === 1 ? ' entry waits' : ' entries wait'}</span>
-        <span aria-hidden="true">{refused > 0 ? 'refused' : 'waiting'}</span>
+        <span aria-hidden="true" className="hidden sm:inline">
+          {refused > 0 ? 'refused' : 'waiting'}
+        </span>
       </button>
       {open && (
         <Dialog title="Kept on this device" onClose={() => setOpen(false)}>

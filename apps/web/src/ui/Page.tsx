@@ -43,7 +43,7 @@ export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'du
       </button>
       <button type="button" className="btn btn-ghost min-h-11 px-2 font-medium" onClick={switchTheme} title="Change theme">
         {shown === 'chalk' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
-        {shown === 'chalk' ? 'Dusk' : 'Chalk'}
+        <span className="sr-only sm:not-sr-only">{shown === 'chalk' ? 'Dusk' : 'Chalk'}</span>
       </button>
       <OutboxMark />
       <Keys />
