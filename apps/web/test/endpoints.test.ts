@@ -1,4 +1,4 @@
-import { eq, inArray } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { ladder, machine, result, round, rung } from '../src/db/schema.ts';
@@ -12,7 +12,6 @@ import * as command from '../src/pages/api/machines/[id]/command.ts';
 import * as me from '../src/pages/api/me.ts';
 import * as finish from '../src/pages/api/rounds/[id]/finish.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
-import * as restoreRound from '../src/pages/api/rounds/[id]/restore.ts';
 import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
 import * as rungs from '../src/pages/api/rungs/[id]/index.ts';
 import type { Db } from '../src/server/db.ts';
@@ -22,7 +21,7 @@ import { links } from '../src/server/links.ts';
 import { readRounds } from '../src/server/rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
-import { call, emptyDatabase, makeClub, profileOf, rungDocument } from './support/rig.ts';
+import { call, emptyDatabase, makeClub, type OneRung, oneRung, profileOf, rungDocument } from './support/rig.ts';
 
 let db: Db;
 let scope: Scope;
@@ -30,7 +29,7 @@ let store: Store;
 let foreign: Scope;
 let foreignStore: Store;
 const head = { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'sweet-spot' };
-const ids = { court: '', machine: '', player: '', ladder: '', rung: '' };
+let ids: OneRung;
 
 beforeAll(async () => {
   db = await emptyDatabase();
@@ -40,32 +39,7 @@ beforeAll(async () => {
 beforeEach(async () => {
   ({ scope, store } = await makeClub(db, 'Ours'));
   ({ scope: foreign, store: foreignStore } = await makeClub(db, 'Theirs'));
-  for (const key of Object.keys(ids) as (keyof typeof ids)[]) ids[key] = uuidv7();
-  await call(kit.PUT, {
-    scope,
-    params: { kind: 'courts', id: ids.court },
-    body: { name: 'Court 1', sport: 'tennis', surfaceId: 'tennis-clay', indoor: false },
-  });
-  await call(kit.PUT, {
-    scope,
-    params: { kind: 'machines', id: ids.machine },
-    body: { name: 'Bramble', profile: profileOf('Two-wheel portable') },
-  });
-  await call(kit.PUT, {
-    scope,
-    params: { kind: 'players', id: ids.player },
-    body: { name: 'Ines', level: 'Building', hand: 'right', heightM: 1.68 },
-  });
-  await call(ladders.PUT, {
-    scope,
-    params: { id: ids.ladder },
-    body: head,
-  });
-  await call(rungs.PUT, {
-    scope,
-    params: { id: ids.rung },
-    body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine) },
-  });
+  ids = await oneRung(scope, head);
 });
 
 describe('kit', () => {
@@ -365,112 +339,10 @@ describe('rounds', () => {
     expect(body.errors![0]).toMatchObject({ pointer: '/outcome', detail: expect.stringMatching(/in, near, out/) });
     expect(await db.select().from(result).where(eq(result.roundId, roundId))).toEqual([]);
   });
-  test('a round whose player, rung and machine were archived meanwhile is taken, with its balls; what was never the club’s is not', async () => {
-    const roundId = uuidv7();
-    await call(kit.DELETE, { scope, params: { kind: 'players', id: ids.player } });
-    await call(kit.DELETE, { scope, params: { kind: 'machines', id: ids.machine } });
-    await store.remove(rung, ids.rung, 'rung');
-    expect((await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() })).status).toBe(204);
-    expect((await put(roundId, uuidv7(), 1, 'in')).status).toBe(204);
-    // deleted in the logbook while the phone still sends: its balls are kept, too
-    await store.remove(round, roundId, 'round');
-    expect((await put(roundId, uuidv7(), 2, 'out')).status).toBe(204);
-    await call(restoreRound.POST, { scope, params: { id: roundId }, body: {} });
-    expect((await readRounds(store, { most: 5 }))[0]!.results.map(({ seq }) => seq)).toEqual([1, 2]);
-    const other = await makeClub(db, 'Other');
-    expect((await call(rounds.PUT, { scope: other.scope, params: { id: uuidv7() }, body: roundBody() })).status).toBe(404);
-  });
-  test('a round keeps the rung as the page ran it; sent again it is not changed', async () => {
-    const roundId = uuidv7();
-    const card = { ...rungDocument(ids.court, ids.machine), intervalS: 3.45 };
-    await call(rounds.PUT, { scope, params: { id: roundId }, body: { ...roundBody(), card } });
-    await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() });
-    expect((await readRounds(store, { most: 5 }))[0]!.card.intervalS).toBe(3.45);
-  });
-  test('fifty devices write at once, and twice: none is refused, every ball is there once', async () => {
-    const roundIds = Array.from({ length: 5 }, () => uuidv7());
-    const outingId = uuidv7();
-    const began = await Promise.all(
-      roundIds.flatMap((id) => [0, 1].map(() => call(rounds.PUT, { scope, params: { id }, body: { ...roundBody(), outingId } }))),
-    );
-    expect(began.map(({ status }) => status)).toEqual(began.map(() => 204));
-    const letters = roundIds.flatMap((roundId) => Array.from({ length: 20 }, (_, i) => ({ roundId, resultId: uuidv7(), seq: i + 1 })));
-    const writers = Array.from({ length: 50 }, async (_, writer) => {
-      const statuses: number[] = [];
-      // each begins somewhere else, so that every letter is written by many at once
-      for (let i = 0; i < 8; i++) {
-        const { roundId, resultId, seq } = letters[(writer * 2 + i) % letters.length]!;
-        statuses.push((await put(roundId, resultId, seq, 'in')).status);
-      }
-      return statuses;
-    });
-    const statuses = (await Promise.all(writers)).flat();
-    expect(statuses.filter((status) => status !== 204)).toEqual([]);
-    const kept = await db.select().from(result).where(inArray(result.roundId, roundIds));
-    expect(kept).toHaveLength(letters.length);
-  }, 60_000);
   test('a round that fails half-way leaves nothing behind', async () => {
     const before = (await db.select().from(round)).length;
     expect((await call(rounds.PUT, { scope, params: { id: uuidv7() }, body: { ...roundBody(), playerId: uuidv7() } })).status).toBe(404);
     expect(await db.select().from(round)).toHaveLength(before);
-  });
-});
-
-describe('a ladder in two pages', () => {
-  const wholeOf = async () => {
-    const [kept] = await readLadders(store, [ids.ladder]);
-    const { name, sport, level, approach, version, rungs: own } = kept!;
-    return { version, ladder: { name, sport, level, approach }, rungs: own.map(({ id, document }) => ({ id, document })) };
-  };
-  const putWhole = (body: unknown) => call(whole.PUT, { scope, params: { id: ids.ladder }, body });
-
-  test('a stale page removes nothing of another’s: it is told, and nothing is half saved', async () => {
-    const stale = await wholeOf();
-    const added = { id: uuidv7(), document: rungDocument(ids.court, ids.machine, 'Added by another') };
-    const other = await putWhole({ ...stale, rungs: [...stale.rungs, added] });
-    expect(other).toMatchObject({ status: 200, body: { version: stale.version + 1 } });
-    const late = await putWhole({ ...stale, ladder: { ...stale.ladder, name: 'Late' } });
-    expect(late).toMatchObject({ status: 409, body: { type: '/problems/changed-since' } });
-    expect(late.body.errors![0]!.pointer).toBe('/version');
-    const now = await wholeOf();
-    expect(now.ladder.name).toBe('Climb');
-    expect(now.rungs.map(({ id }) => id)).toContain(added.id);
-  });
-  test('the same write twice is once: its answer may have been lost', async () => {
-    const first = await wholeOf();
-    const body = { ...first, ladder: { ...first.ladder, name: 'Renamed' } };
-    const answers = [await putWhole(body), await putWhole(body)];
-    expect(answers.map(({ status, body: { version } }) => [status, version])).toEqual([
-      [200, first.version + 1],
-      [200, first.version + 1],
-    ]);
-  });
-  test('a rung saved from the bench is a change, too', async () => {
-    const stale = await wholeOf();
-    const saved = await call(rungs.PUT, {
-      scope,
-      params: { id: uuidv7() },
-      body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, 'From the bench') },
-    });
-    expect(saved.status).toBe(204);
-    expect((await putWhole(stale)).status).toBe(409);
-  });
-  test('of two that save at once one is told', async () => {
-    const both = await wholeOf();
-    const answers = await Promise.all(['One', 'Other'].map((name) => putWhole({ ...both, ladder: { ...both.ladder, name } })));
-    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
-  });
-  test('from the bench a rung and its new ladder are one write: all of it or nothing, and twice is once', async () => {
-    const [ladderId, rungId] = [uuidv7(), uuidv7()];
-    const head = { name: 'New', sport: 'tennis', level: 'Building', approach: 'sweet-spot' };
-    const document = rungDocument(ids.court, ids.machine);
-    const save = (machineId: string) =>
-      call(rungs.PUT, { scope, params: { id: rungId }, body: { ladderId, ladder: head, document: { ...document, machineId } } });
-    expect((await save(uuidv7())).status).toBe(404);
-    expect(await readLadders(store, [ladderId])).toEqual([]);
-    for (let twice = 0; twice < 2; twice++) expect((await save(ids.machine)).status).toBe(204);
-    const [made] = await readLadders(store, [ladderId]);
-    expect(made!.rungs.map(({ id }) => id)).toEqual([rungId]);
   });
 });
 

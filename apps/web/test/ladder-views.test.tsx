@@ -107,7 +107,7 @@ describe('a ladder', () => {
   test('survival pace is named; a rung that cannot be judged says why', () => {
     expect(page(ladderOf([{ ...rungs[4]!, intervalS: 1 }]))).toContain('survival pace');
     const off = { ...rungs[0]!, feeds: rungs[0]!.feeds.map((feed) => ({ ...feed, on: false })) };
-    expect(page(ladderOf([off]))).toContain('cannot be judged');
+    expect(page(ladderOf([off]))).toContain('Not judged: no ball of it is switched on.');
   });
   test('expected balls from the recent rate, and a hopeless gate is seen before it starts', () => {
     const streak = { ...rungs[0]!, gate: { streak: 10 } };

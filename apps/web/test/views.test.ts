@@ -13,6 +13,7 @@ import { figuresOf, figuresText } from '../src/views/bench/figures.ts';
 import { projector } from '../src/views/bench/hitter/projection.ts';
 import type { Worked } from '../src/views/bench/useBench.ts';
 import { newBall, openRuns, outingOfToday, type Run, resultsOf, savedRun, saveRun, withBall } from '../src/views/courtside/run.ts';
+import { verdictAfter } from '../src/views/courtside/verdict.ts';
 import { profileOf, rungDocument } from './support/rig.ts';
 
 const tennis = COURT_PLANS.tennis;
@@ -377,6 +378,35 @@ describe('today', () => {
   test('all rounds on the card count, not the newest alone', async () => {
     expect(await climbs([round('low', 'Ines', 2), round('low', 'Ines', 9)])).toEqual([]);
     expect(await climbs([round('low', 'Ines', 9), round('low', 'Ines', 2)])).toEqual([]);
+  });
+});
+
+describe('the verdict after a round', () => {
+  const document = rungDocument('0190f3a0-0000-7000-8000-000000000001', '0190f3a0-0000-7000-8000-000000000002');
+  const count = (hits: number) => ({ hits, balls: 10, longestRun: hits });
+  const past = (id: string, playerId: string, hits: number, same = true) => ({ id, playerId, same, ...count(hits) });
+  const after = (
+    hits: number,
+    visit: { playerId: string; hits: number; balls: number; longestRun: number }[],
+    history: ReturnType<typeof past>[] | null,
+  ) => verdictAfter(document, 'sweet-spot', { playerId: 'ines', id: 'now', count: count(hits) }, visit, history);
+  test('looks at all rounds of the player on this card: of this visit, and of before up to the last change', () => {
+    expect(after(8, [], null).verdict).toBe('climb');
+    const step = after(
+      8,
+      [
+        { playerId: 'ines', ...count(5) },
+        { playerId: 'bo', ...count(1) },
+      ],
+      [
+        past('now', 'ines', 3), // this very round, as the server knew it half-way
+        past('a', 'bo', 0),
+        past('b', 'ines', 4),
+        past('c', 'ines', 2, false),
+        past('d', 'ines', 1),
+      ],
+    );
+    expect(step).toMatchObject({ verdict: 'stay', figures: { rounds: 3, hits: 17, balls: 30 } });
   });
 });
 

@@ -3,6 +3,9 @@ import type { APIRoute } from 'astro';
 import { v7 as uuidv7 } from 'uuid';
 import { club, membership, person, type Role } from '../../src/db/schema.ts';
 import { wipe } from '../../src/db/seed.ts';
+import * as kit from '../../src/pages/api/kit/[kind]/[id]/index.ts';
+import * as ladders from '../../src/pages/api/ladders/[id]/index.ts';
+import * as rungs from '../../src/pages/api/rungs/[id]/index.ts';
 import { type Db, database, migrateTo } from '../../src/server/db.ts';
 import type { Scope } from '../../src/server/scope.ts';
 import { Store } from '../../src/server/store.ts';
@@ -72,4 +75,25 @@ export function rungDocument(courtId: string, machineId: string, name = 'Deep an
     rounds: 2,
     gate: { hits: 5, of: 10 },
   })!;
+}
+
+export interface OneRung {
+  court: string;
+  machine: string;
+  player: string;
+  ladder: string;
+  rung: string;
+}
+
+/** Gives a club a court, a machine, a player and a ladder of one rung, through the endpoints. */
+export async function oneRung(scope: Scope, head: unknown): Promise<OneRung> {
+  const ids = { court: uuidv7(), machine: uuidv7(), player: uuidv7(), ladder: uuidv7(), rung: uuidv7() };
+  const put = (kind: string, id: string, body: unknown) => call(kit.PUT, { scope, params: { kind, id }, body });
+  await put('courts', ids.court, { name: 'Court 1', sport: 'tennis', surfaceId: 'tennis-clay', indoor: false });
+  await put('machines', ids.machine, { name: 'Bramble', profile: profileOf('Two-wheel portable') });
+  await put('players', ids.player, { name: 'Ines', level: 'Building', hand: 'right', heightM: 1.68 });
+  await call(ladders.PUT, { scope, params: { id: ids.ladder }, body: head });
+  const body = { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine) };
+  await call(rungs.PUT, { scope, params: { id: ids.rung }, body });
+  return ids;
 }

@@ -43,14 +43,14 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
   if (!judged) {
     const missing = notArriving(rung, { sport, gameBall: () => undefined });
     const names = missing.map((index) => `ball ${index + 1} “${rung.feeds[index]!.name}”`).join(', ');
-    if (feeds.length > 0)
-      cautions.push({
-        id: 'not-judged',
-        grave: true,
-        what: `Not judged: ${names || 'no ball'} does not arrive.`,
-        why: 'What never reaches the player has no time and no height, so nothing here says that it is safe.',
-        doThis: 'Move the player in, land it deeper or throw it harder, then look again.',
-      });
+    const none = missing.length === 0;
+    cautions.push({
+      id: 'not-judged',
+      grave: !none,
+      what: none ? 'Not judged: no ball of it is switched on.' : `Not judged: ${names} ${missing.length === 1 ? 'does' : 'do'} not arrive.`,
+      why: 'What never reaches the player has no time and no height, so nothing here says that it is safe.',
+      doThis: none ? 'Switch one on.' : 'Move the player in, land it deeper or throw it harder, then look again.',
+    });
   } else {
     const hitting = sport === 'baseball' && !fielding;
     const quickest = judged.balls.reduce((a, b) => (b.ownEase < a.ownEase ? b : a));

@@ -1,14 +1,10 @@
 import {
   type Approach,
   type Checklist,
-  gateOf,
   judgeRung,
   needsName,
-  nextStep,
   OUTCOME_NAMES,
   type Outcome,
-  printTime,
-  type RoundCount,
   type Sport,
   sameCard,
   scoreRound,
@@ -24,10 +20,8 @@ import type { CourtsideCommand } from '../../api/schemas.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
 import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
-import { courtsideLink, trimLink } from '../../ui/links.ts';
+import { trimLink } from '../../ui/links.ts';
 import { outbox } from '../../ui/outbox.ts';
-import { QuantityField } from '../../ui/QuantityField.tsx';
-import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { Checks } from './Checks.tsx';
 import { sayNext } from './cue.ts';
@@ -36,10 +30,13 @@ import { Lane } from './Lane.tsx';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { Notices, StatusLine } from './Notices.tsx';
 import { Pads, padsFor } from './Pads.tsx';
+import { RoundFields } from './RoundFields.tsx';
+import { RoundNotices } from './RoundNotices.tsx';
 import { RungHead } from './RungHead.tsx';
-import { openRuns, outingOfToday, type Run, type RunBall, resultsOf, savedRun, saveRun, thrownOf, withBall } from './run.ts';
+import { outingOfToday, type Run, type RunBall, resultsOf, savedRun, saveRun, thrownOf, withBall } from './run.ts';
 import { Score, Tally } from './Tally.tsx';
 import { useCrew } from './useCrew.ts';
+import { type Counted, type Past, verdictAfter } from './verdict.ts';
 
 interface Props {
   viewer: Viewer;
@@ -56,8 +53,8 @@ interface Props {
   /** Who hits: named by where one came from, else who hit last on this court; null when nobody has. */
   playerId: string | null;
   gameBalls: GameBallRow[];
-  /** Rounds on this rung, newest first; `same` while they were run off the rung as it is now. */
-  history: (RoundCount & { id: string; playerId: string; same: boolean })[];
+  /** Rounds on this rung, newest first. */
+  history: Past[];
   checks: Checklist;
 }
 
@@ -92,9 +89,8 @@ function CourtsideView({
   const document = run?.card ?? rung.document;
   const [playerId, setPlayerId] = useState(named ?? '');
   const [weather, setWeather] = useState<Weather>(rung.document.weather);
-  const [others, setOthers] = useState<Run[]>([]);
   /** Rounds of this visit, newest first. */
-  const [done, setDone] = useState<(RoundCount & { playerId: string })[]>([]);
+  const [done, setDone] = useState<Counted[]>([]);
   const [finished, setFinished] = useState<FinishedRound | null>(null);
   const [sound, setSound] = useState(false);
   const [confirmed, setConfirmed] = useState('');
@@ -127,7 +123,6 @@ function CourtsideView({
   );
 
   useEffect(() => {
-    setOthers(openRuns().filter(({ rungId }) => rungId !== rung.id));
     const kept = savedRun(rung.id);
     if (!kept) return;
     update(kept);
@@ -259,23 +254,14 @@ function CourtsideView({
       what: `Round finished: ${document.name}`,
     });
     const count = scoreRound(document, resultsOf(now.balls));
-    // the same verdict as everywhere: of all rounds on this card, this one the newest
-    const kept = history.filter((each) => each.playerId === now.playerId && each.id !== now.roundId);
-    const changed = kept.findIndex(({ same }) => !same);
-    const before = sameCard(document, rung.document) ? (changed < 0 ? kept : kept.slice(0, changed)) : [];
-    const rounds = [count, ...done.filter((each) => each.playerId === now.playerId), ...before];
+    const round = { playerId: now.playerId, id: now.roundId, count };
+    const step = verdictAfter(document, ladder.approach, round, done, sameCard(document, rung.document) ? history : null);
     setDone([{ ...count, playerId: now.playerId }, ...done]);
-    const step = nextStep({ approach: ladder.approach, need: gateOf(document), roundsAsked: document.rounds, rounds });
     setFinished({ roundId: now.roundId, playerId: now.playerId, ...count, step });
     update(null);
   }
 
-  // what the machine does is what is shown, or it is said
-  const differs =
-    run !== null &&
-    ['ready', 'feeding', 'held'].includes(state) &&
-    view.status?.intervalS != null &&
-    Math.abs(view.status.intervalS - document.intervalS) > 0.01;
+  const isArmed = ['ready', 'feeding', 'held'].includes(state);
   const thrown = thrownOf(run);
   const left = document.ballsPerRound - thrown;
   const allThrown = run !== null && left <= 0 && state !== 'feeding';
@@ -331,26 +317,14 @@ function CourtsideView({
           thrown={run ? thrown : null}
         />
         <Notices machineName={machine.name} hasLine={hasLine} view={view} />
-        {differs && (
-          <p role="alert" className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
-            Not what is shown: the machine’s program has {printTime(view.status!.intervalS!, 1)} between balls, this page{' '}
-            {printTime(document.intervalS, 1)}. Hold it, then arm it again.
-          </p>
-        )}
-        {run && !sameCard(document, rung.document) && (
-          <p className="mt-2 border-l-4 border-warning bg-base-200 p-2">
-            This rung was changed meanwhile. The round goes on as it began, every {printTime(document.intervalS, 1)}; the next one takes the
-            change.
-          </p>
-        )}
-        {others.map((other) => (
-          <p key={other.roundId} className="mt-2 border-l-4 border-warning bg-base-200 p-2">
-            A round is still open on this device:{' '}
-            <a className="font-semibold underline" href={courtsideLink(other.rungId, other.playerId)}>
-              {other.card?.name ?? 'go on with it'}, {players.find(({ id }) => id === other.playerId)?.name ?? 'somebody'}
-            </a>
-          </p>
-        ))}
+        <RoundNotices
+          run={run}
+          rungId={rung.id}
+          document={document}
+          kept={rung.document}
+          thrownEveryS={isArmed ? (view.status?.intervalS ?? null) : null}
+          players={players}
+        />
       </div>
 
       <div className="flex min-w-0 flex-col">
@@ -369,39 +343,7 @@ function CourtsideView({
             </p>
           ))}
         {!run && <Checks checks={checks} part={finished ? 'after' : 'before'} mayEdit={viewer.canPlan} />}
-        {!run && (
-          <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">
-            <Select
-              className="col-span-2 md:col-span-1"
-              label="Who is hitting"
-              value={playerId}
-              onChange={setPlayerId}
-              options={[
-                ...(playerId === '' ? [['', 'Choose who hits'] as const] : []),
-                ...players.map(({ id, name }) => [id, name] as const),
-              ]}
-            />
-            <QuantityField
-              label="Wind to the right"
-              dimension="speed"
-              step={0.5}
-              min={-25}
-              max={25}
-              value={weather.windXMps}
-              onChange={(windXMps) => setWeather({ ...weather, windXMps })}
-            />
-            <QuantityField
-              label="Wind to the far end"
-              dimension="speed"
-              step={0.5}
-              min={-25}
-              max={25}
-              value={weather.windYMps}
-              onChange={(windYMps) => setWeather({ ...weather, windYMps })}
-            />
-          </div>
-        )}
-        {playerId === '' && !run && <p className="mb-2 font-semibold">Choose who is hitting: every ball belongs to somebody.</p>}
+        {!run && <RoundFields players={players} playerId={playerId} onPlayer={setPlayerId} weather={weather} onWeather={setWeather} />}
         {finished && !run && <Finished finished={finished} approach={ladder.approach} next={next} />}
         <Lane
           dueAt={view.dueAt}

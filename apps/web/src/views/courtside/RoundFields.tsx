@@ -1,0 +1,45 @@
+import type { Weather } from '@good-arc/core';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { Select } from '../../ui/Select.tsx';
+
+/** Who hits, and the wind, before a round begins. */
+export function RoundFields({
+  players,
+  playerId,
+  onPlayer,
+  weather,
+  onWeather,
+}: {
+  players: readonly { id: string; name: string }[];
+  /** Empty until somebody is chosen. */
+  playerId: string;
+  onPlayer: (id: string) => void;
+  weather: Weather;
+  onWeather: (weather: Weather) => void;
+}) {
+  const wind = (label: string, key: 'windXMps' | 'windYMps') => (
+    <QuantityField
+      label={label}
+      dimension="speed"
+      step={0.5}
+      min={-25}
+      max={25}
+      value={weather[key]}
+      onChange={(mps) => onWeather({ ...weather, [key]: mps })}
+    />
+  );
+  return (
+    <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">
+      <Select
+        className="col-span-2 md:col-span-1"
+        label="Who is hitting"
+        value={playerId}
+        onChange={onPlayer}
+        options={[...(playerId === '' ? [['', 'Choose who hits'] as const] : []), ...players.map(({ id, name }) => [id, name] as const)]}
+      />
+      {wind('Wind to the right', 'windXMps')}
+      {wind('Wind to the far end', 'windYMps')}
+      {playerId === '' && <p className="col-span-full font-semibold">Choose who is hitting: every ball belongs to somebody.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+import { printTime, type RungDocument, sameCard } from '@good-arc/core';
+import { useEffect, useState } from 'react';
+import { courtsideLink } from '../../ui/links.ts';
+import { openRuns, type Run } from './run.ts';
+
+/** What a round on this device and what is shown of it may disagree about. */
+export function RoundNotices({
+  run,
+  rungId,
+  document,
+  kept,
+  thrownEveryS,
+  players,
+}: {
+  run: Run | null;
+  rungId: string;
+  /** The rung as it is shown, and as it is kept by now. */
+  document: RungDocument;
+  kept: RungDocument;
+  /** Interval of the program in a machine that is armed; null when none is. */
+  thrownEveryS: number | null;
+  players: readonly { id: string; name: string }[];
+}) {
+  const [others, setOthers] = useState<Run[]>([]);
+  useEffect(() => setOthers(openRuns().filter((each) => each.rungId !== rungId)), [rungId]);
+  const every = (seconds: number): string => printTime(seconds, 1);
+  return (
+    <>
+      {run && thrownEveryS !== null && Math.abs(thrownEveryS - document.intervalS) > 0.01 && (
+        <p role="alert" className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
+          Not what is shown: the machine’s program has {every(thrownEveryS)} between balls, this page {every(document.intervalS)}. Hold it,
+          then arm it again.
+        </p>
+      )}
+      {run && !sameCard(document, kept) && (
+        <p className="mt-2 border-l-4 border-warning bg-base-200 p-2">
+          This rung was changed meanwhile. The round goes on as it began, every {every(document.intervalS)}; the next one takes the change.
+        </p>
+      )}
+      {others.map((other) => (
+        <p key={other.roundId} className="mt-2 border-l-4 border-warning bg-base-200 p-2">
+          A round is still open on this device:{' '}
+          <a className="font-semibold underline" href={courtsideLink(other.rungId, other.playerId)}>
+            {other.card?.name ?? 'go on with it'}, {players.find(({ id }) => id === other.playerId)?.name ?? 'somebody'}
+          </a>
+        </p>
+      ))}
+    </>
+  );
+}
