@@ -206,7 +206,7 @@ test('by keyboard only', async ({ page }) => {
     await page.keyboard.press(key);
   }
   await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('2 of 4');
-  await page.keyboard.press('f');
+  await page.keyboard.press('Shift+F');
   await expect(page.getByText('Round finished: 2 of 4.')).toBeVisible();
   await page.keyboard.press('s');
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');

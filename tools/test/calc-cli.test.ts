@@ -24,7 +24,7 @@ describe('./arc calc', () => {
     const { status, stdout } = arc(['calc', 'interval'], JSON.stringify(INTERVAL, null, 2));
     expect(status).toBe(0);
     expect(stdout.trim().split('\n')).toHaveLength(1);
-    expect(JSON.parse(stdout)).toMatchObject({ comfort: 'calm' });
+    expect(JSON.parse(stdout)).toMatchObject({ word: 'calm' });
   });
   test('bad input: exit 2, nothing on standard output, a problem document that names the field on standard error', () => {
     const { status, stdout, stderr } = arc(['calc', 'interval'], JSON.stringify({ ...INTERVAL, level: 'Champion' }));

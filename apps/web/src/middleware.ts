@@ -10,14 +10,14 @@ const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 const OPEN = ['/api/health', '/enter', '/_astro', '/favicon.svg'];
 
 /** Who held a token when it was last looked up: for commands that must not wait for the database, and while it is gone. */
-const lastKnown = new Map<string, Scope>();
+const lastKnown = new Map<string, { scope: Scope; atMs: number }>();
 const MOST_KNOWN = 500;
 
 function remember(token: string, scope: Scope | null): void {
   // the one that was seen longest ago makes room
   lastKnown.delete(token);
   if (!scope) return;
-  lastKnown.set(token, scope);
+  lastKnown.set(token, { scope, atMs: performance.now() });
   if (lastKnown.size > MOST_KNOWN) lastKnown.delete(lastKnown.keys().next().value!);
 }
 
@@ -26,11 +26,14 @@ const publicOrigin = (): string => (process.env.GOODARC_ORIGIN ?? '').replace(/\
 
 const MACHINE = /^\/api\/machines\/[^/]+\/(command|beat)$/;
 
-/** Hold and stow, and the sign of life they depend on, go by who was signed in a moment ago: nobody waits for a database to stop a machine. */
-async function mustNotWait(request: Request, path: string): Promise<boolean> {
+/** Who was signed in is believed for so long where a machine goes on, ms. To stop one, for ever. */
+const BELIEVED_MS = 300_000;
+
+/** Hold and stow, and the sign of life, go by who was signed in a moment ago: nobody waits for a database to stop a machine. */
+async function mustNotWait(request: Request, path: string, seenAtMs: number): Promise<boolean> {
   const [, what] = MACHINE.exec(path) ?? [];
   if (request.method !== 'POST' || what === undefined) return false;
-  if (what === 'beat') return true;
+  if (what === 'beat') return performance.now() - seenAtMs < BELIEVED_MS;
   try {
     const body: unknown = await request.clone().json();
     const { do: wanted } = body as { do?: unknown };
@@ -62,8 +65,8 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
   const demo = process.env.GOODARC_DEMO === '1';
   const token = demo ? 'demo' : cookies.get(SESSION_COOKIE)?.value;
   const known = token === undefined ? undefined : lastKnown.get(token);
-  if (known && (await mustNotWait(request, url.pathname))) {
-    locals.scope = known;
+  if (known && (await mustNotWait(request, url.pathname, known.atMs))) {
+    locals.scope = known.scope;
     return next();
   }
   try {
@@ -73,7 +76,7 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
   } catch (error) {
     // with the database gone a signed-in page can still hold a machine
     if (isApi && known && isDatabaseGone(error)) {
-      locals.scope = known;
+      locals.scope = known.scope;
       return next();
     }
     const problem = problemOf(error, (each) => log.error({ err: each }, 'could not read the session'));

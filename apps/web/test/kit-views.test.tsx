@@ -6,8 +6,11 @@ import {
   firstDials,
   firstSetup,
   fitTuneUp,
+  ftToM,
   makeCard,
+  mphToMps,
   readCard,
+  rungFromSetup,
   type TestBall,
   writeCardText,
 } from '@good-arc/core';
@@ -253,6 +256,32 @@ describe('until it is right', () => {
     expect(nextTrims(document, 'tennis', machine, readings, { xM: 1, alongM: 0 }).at(-1)).toMatchObject({ by: 'turn' });
     expect(nextTrims(document, 'tennis', { profile, dials: [] }, {}, { xM: 0, alongM: 1.6 })[0]).toMatchObject({ by: 'elevation' });
     expect(nextTrims(document, 'tennis', machine, readings, { xM: 0, alongM: 0.02 })).toEqual([]);
+  });
+});
+
+describe('a trim of a hard ball', () => {
+  const field = profileOf('Three-wheel pitching machine');
+  /** A pitch from 42 ft at so many mph, to a hitter of 11 or 12. */
+  const pitch = (mph: number) => {
+    const setup = firstSetup(
+      { id: courtId, sport: 'baseball', surfaceId: 'baseball-turf' },
+      { id: courtId, profile: field },
+      'Building',
+      0,
+    );
+    const held = {
+      ...setup,
+      from: { ...setup.from, y: ftToM(42) },
+      hold: { speedMps: mphToMps(mph) },
+      gameBallId: 'baseball-fastball-11-12',
+    };
+    return rungFromSetup(held, arrange(held, field), { name: 'P', focalPoint: '', ballsPerRound: 5, rounds: 1, gate: { hits: 3, of: 5 } })!;
+  };
+  const speeds = (mph: number) =>
+    nextTrims(pitch(mph), 'baseball', { profile: field, dials: [] }, {}, { xM: 0, alongM: -0.5 }).filter(({ by }) => by === 'speed');
+  test('proposes more speed only where a hitter of that age still has the time', () => {
+    expect(speeds(50).length + speeds(45).length).toBeGreaterThan(0);
+    expect(speeds(66)).toEqual([]);
   });
 });
 

@@ -52,7 +52,7 @@ afterEach(() => {
 });
 
 const ok = (socket: Socket, id: string, state = 'idle'): void => writeLine(socket, { re: id, ok: true, state });
-const status = { event: 'status', state: 'idle', why: '', hopper: 70, battery: 0.8, thrown: 0, count: 0, nextInS: null };
+const status = { event: 'status', state: 'idle', why: '', hopper: 70, battery: 0.8, thrown: 0, count: 0, intervalS: null, nextInS: null };
 
 /** A machine that greets back and then says nothing. */
 async function silent(clock: Clock) {

@@ -99,7 +99,9 @@ describe('feeding', () => {
     }
     expect(times).toEqual([2000, 6000, 10_000, 14_000, 18_000]);
     expect(r.machine.state).toBe('ready');
-    expect(r.machine.status()).toMatchObject({ hopper: 65 });
+    // the program in it is what a screen is compared with
+    expect(r.machine.status()).toMatchObject({ hopper: 65, intervalS: 4 });
+    expect(rig().machine.status().intervalS).toBeNull();
   });
   test('scatters about what was set, by its repeatability', () => {
     const r = rig({ hopper: 500 });

@@ -1,5 +1,5 @@
 import { feedsOf, type Outcome, type RungDocument, rungSchema, scoreOf, type Weather, weatherSchema } from '@good-arc/core';
-import { and, count, countDistinct, desc, eq, exists, gte, inArray, lt, type SQL, sql, sum } from 'drizzle-orm';
+import { and, count, countDistinct, desc, eq, exists, gte, inArray, lt, or, type SQL, sql, sum } from 'drizzle-orm';
 import type { ResultRow, RoundRow } from '../api/rows.ts';
 import type { ResultBody } from '../api/schemas.ts';
 import { court, ladder, machine, outing, player, result, round, rung } from '../db/schema.ts';
@@ -86,33 +86,44 @@ export interface RoundsAsked {
   /** Begun from then on, and before then. */
   from?: Date;
   before?: Date;
+  /** Those that come after this one in the order. */
+  after?: { startedAt: Date; id: string };
   most: number;
 }
 
 /** As many as a screen shows at once. */
 export const PAGE_ROUNDS = 50;
 
+/** Results of rounds, in the order of their balls. */
+async function resultsOf(store: Store, roundIds: readonly string[]): Promise<Map<string, ResultRow[]>> {
+  const byRound = new Map<string, ResultRow[]>();
+  if (roundIds.length === 0) return byRound;
+  for (const each of await store.list(result, inArray(result.roundId, [...roundIds]), result.seq)) {
+    const own = byRound.get(each.roundId) ?? [];
+    own.push(toResult(each));
+    byRound.set(each.roundId, own);
+  }
+  return byRound;
+}
+
 /** Rounds with their results and the names that belong to them, newest first; archived players and kit keep their names. */
-export async function readRounds(store: Store, { rungIds, playerId, ids, from, before, most }: RoundsAsked): Promise<RoundRow[]> {
+export async function readRounds(store: Store, { rungIds, playerId, ids, from, before, after, most }: RoundsAsked): Promise<RoundRow[]> {
   const where: (SQL | undefined)[] = [
     rungIds && inArray(round.rungId, [...rungIds]),
     playerId === undefined ? undefined : eq(round.playerId, playerId),
     ids && inArray(round.id, [...ids]),
     from && gte(round.startedAt, from),
     before && lt(round.startedAt, before),
+    after && or(lt(round.startedAt, after.startedAt), and(eq(round.startedAt, after.startedAt), lt(round.id, after.id))),
   ];
   if (rungIds?.length === 0 || ids?.length === 0) return [];
   const rounds = await store.page(round, and(...where), [desc(round.startedAt), desc(round.id)], most);
   if (rounds.length === 0) return [];
   const of = (key: 'playerId' | 'machineId' | 'courtId' | 'rungId'): string[] => rounds.map((each) => each[key]);
-  const [results, players, machines, courts, rungs] = await Promise.all([
-    store.list(
-      result,
-      inArray(
-        result.roundId,
-        rounds.map(({ id }) => id),
-      ),
-      result.seq,
+  const [byRound, players, machines, courts, rungs] = await Promise.all([
+    resultsOf(
+      store,
+      rounds.map(({ id }) => id),
     ),
     store.any(player, of('playerId')),
     store.any(machine, of('machineId')),
@@ -125,8 +136,6 @@ export async function readRounds(store: Store, { rungIds, playerId, ids, from, b
   );
   const nameIn = (rows: readonly { id: string; name: string }[], id: string | undefined): string =>
     rows.find((each) => each.id === id)?.name ?? '–';
-  const byRound = new Map<string, ResultRow[]>();
-  for (const each of results) byRound.set(each.roundId, [...(byRound.get(each.roundId) ?? []), toResult(each)]);
   return rounds.map((each) => ({
     id: each.id,
     outingId: each.outingId,
@@ -145,6 +154,22 @@ export async function readRounds(store: Store, { rungIds, playerId, ids, from, b
     finishedAt: each.finishedAt?.toISOString() ?? null,
     results: byRound.get(each.id) ?? [],
   }));
+}
+
+/** The newest rounds of a player on a rung, as a verdict looks at them. */
+export async function roundsOn(
+  store: Store,
+  playerId: string,
+  rungId: string,
+  most: number,
+): Promise<Pick<RoundRow, 'card' | 'results'>[]> {
+  const mine = and(eq(round.playerId, playerId), eq(round.rungId, rungId));
+  const rounds = await store.page(round, mine, [desc(round.startedAt), desc(round.id)], most);
+  const results = await resultsOf(
+    store,
+    rounds.map(({ id }) => id),
+  );
+  return rounds.map((each) => ({ card: cardOf(each), results: results.get(each.id) ?? [] }));
 }
 
 /** Of all rounds since then: how many, and what was hit of what counted. */

@@ -54,7 +54,7 @@ export async function climbsOf(
   rounds: readonly RoundRow[],
   ladders: readonly LadderRow[],
   most: number,
-  roundsOf: (playerId: string, rungId: string) => Promise<RoundRow[]>,
+  roundsOf: (playerId: string, rungId: string) => Promise<Pick<RoundRow, 'card' | 'results'>[]>,
 ): Promise<Climb[]> {
   const seen = new Set<string>();
   const climbs: Climb[] = [];

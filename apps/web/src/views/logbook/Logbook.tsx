@@ -51,7 +51,7 @@ interface Props {
   /** Who has rounds, and whose are shown. */
   players: { id: string; name: string }[];
   playerId: string | null;
-  /** The moment before which older rounds begin; null when there are none. */
+  /** What this page ends with, for the next; null when there are no older rounds. */
   older: string | null;
   isFirst: boolean;
 }
@@ -186,7 +186,7 @@ function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, 
             </a>
           )}
           {older && (
-            <a className="btn btn-outline min-h-12" href={logbookAt({ player: playerId, before: older })}>
+            <a className="btn btn-outline min-h-12" href={logbookAt({ player: playerId, after: older })}>
               Older rounds
             </a>
           )}

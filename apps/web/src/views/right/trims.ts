@@ -1,13 +1,18 @@
 import {
+  ballById,
+  bandOf,
   type ClickTrim,
   type Correction,
   clicksFor,
   conditionsOf,
   type Dial,
+  gameBallById,
+  hitterTime,
   type MachineProfile,
   netBetween,
   type RungDocument,
   type Sport,
+  throwBall,
   trim,
 } from '@good-arc/core';
 
@@ -42,11 +47,27 @@ export function nextTrims(
   };
   // pins bind a set-up, not a trim: a fine screw moves between them
   const { speedSteps: _speeds, elevationSteps: _elevations, ...free } = profile;
-  const corrections = trim(free, question, launch, launch, miss);
+  const corrections = trim(free, question, launch, launch, miss).filter((each) => !hurries(rung, sport, each));
   const [first] = corrections;
   if (!first) return [];
   const turn: NextTrim[] = Math.abs(first.turnDeg) >= LEAST.turnDeg ? [{ by: 'turn', deg: first.turnDeg }] : [];
   return [...corrections.flatMap((each) => stepsOf(each, dials, readings)).slice(0, 2), ...turn];
+}
+
+/** Whether a correction makes a hard ball so quick that a hitter of this level could not react: that is never proposed. */
+function hurries(rung: RungDocument, sport: Sport, correction: Correction): boolean {
+  const { launch, target, gameBallId } = rung.feeds[0]!;
+  if (
+    correction.by !== 'speed' ||
+    correction.speedMps <= 0 ||
+    sport !== 'baseball' ||
+    target.kind !== 'plane' ||
+    !ballById(rung.ballId).hard
+  )
+    return false;
+  const faster = { ...launch, speedMps: launch.speedMps + correction.speedMps };
+  const { arrival } = throwBall(conditionsOf(rung), faster, target.planeY, 0);
+  return arrival === null || hitterTime(bandOf(rung.level, gameBallById(gameBallId ?? '')), arrival.timeS).tooQuick;
 }
 
 function stepsOf(correction: Correction, dials: readonly Dial[], readings: Readonly<Record<string, number>>): NextTrim[] {
