@@ -2,13 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
   APPROACHES,
+  arrange,
   type BuildQuestion,
   buildLadder,
   COMFORTS,
+  cautionsOf,
   changesBetween,
   conditionsOf,
   DEMAND_PARTS,
   evenOut,
+  FIELDING_BALLS,
+  fieldingSetup,
+  firstSetup,
   firstTargetM,
   fly,
   ftToM,
@@ -26,6 +31,7 @@ import {
   type RungDocument,
   rateAt,
   rungCautions,
+  rungFromSetup,
   rungSchema,
   SPORTS,
   stepBetween,
@@ -322,6 +328,37 @@ describe('judging a rung', () => {
       expect(needsName(rung, judged)).toBe(true);
       expect(rungCautions(rung, 'baseball', judged).find(({ id }) => id === 'unsafe')!.grave).toBe(true);
     }
+  });
+  test('a ball that fielders do not get to is no danger; one that is there before it is read is', () => {
+    const profile = MACHINE_KINDS.find(({ kind }) => kind === 'Programmable field machine')!;
+    const court = { id: '0190f3a0-0000-7000-8000-00000000c0a7', sport: 'baseball' as const, surfaceId: 'baseball-grass' };
+    const first = firstSetup(court, { id: '0190f3a0-0000-7000-8000-00000000aac1', profile }, 'Building', 0);
+    const fly = fieldingSetup(first, profile, FIELDING_BALLS[1]);
+    const far = { ...fly, player: { x: fly.player.x + 60, y: fly.player.y } };
+    const at = (setup: typeof fly) => {
+      const arrangement = arrange(setup, profile);
+      const rung = rungFromSetup(setup, arrangement, { name: 'F', focalPoint: '', ballsPerRound: 5, rounds: 1, gate: { hits: 3, of: 5 } })!;
+      return {
+        judged: judgeRung(rung, { sport: 'baseball', machine: profile, gameBall: () => undefined })!,
+        cautions: cautionsOf(setup, arrangement),
+      };
+    };
+    for (const setup of [fly, far]) {
+      const { judged, cautions } = at(setup);
+      expect(judged.unsafe).toBe(false);
+      expect(cautions.map(({ id }) => id)).not.toContain('too-quick');
+      expect(cautions.map(({ id }) => id)).not.toContain('not-judged');
+    }
+    const drive = {
+      ...first,
+      target: { kind: 'landing' as const, x: 0.5, y: 9 },
+      hold: { speedMps: 38 },
+      from: { x: 0, y: 2, z: 1.2 },
+      player: { x: 0.5, y: 9 },
+    };
+    const { judged, cautions } = at(drive);
+    expect(judged.unsafe).toBe(true);
+    expect(cautions.find(({ id }) => id === 'too-quick')!.grave).toBe(true);
   });
   test('a hitter of a lower level than the rung is judged by their own game', () => {
     const asked = buildQuestion('baseball-fastball-high-school', 'Three-wheel pitching machine', { level: 'Competing' });

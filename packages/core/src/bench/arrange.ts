@@ -12,7 +12,7 @@ import {
 import { COMFORT_FROM, type Comfort, comfortOf, reactionNeededS, timeBudget } from '../drill/index.ts';
 import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
 import { aimMachine, type PlaceQuestion, questionFor, type Thrower } from '../machine/index.ts';
-import { bandOf, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
+import { bandOf, FIELDER_READ_S, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
 import { COURT_PLANS, type GameBall, gameBallById, LEVEL_NEEDS, type Stroke } from '../sport/index.ts';
 import { conditionsOf, type Setup } from './setup.ts';
 
@@ -70,7 +70,7 @@ export interface Arrangement {
   family: FamilyMember[];
   game: (Thrown & { ball: GameBall }) | null;
   stroke: Stroke;
-  /** Null when nothing arrives. */
+  /** Null when nothing arrives, and for a ball that fielders have the time to read. */
   comfort: BenchComfort | null;
   /** Clearance over the net is under what a feed for this level should have. */
   lowOverNet: boolean;
@@ -160,9 +160,11 @@ const easeOf = ({ sport, level }: Setup, stroke: Stroke, timeS: number, gameBall
 function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, gameBall: GameBall | null): BenchComfort | null {
   const { level, intervalS } = setup;
   if (isFielding(setup)) {
-    const { timeS, needS } = fielderTime(conditionsOf(setup), setup.surfaceId, launch, level, setup.player);
-    const ofBall = comfortOf(timeS / needS);
-    return { word: ofBall, ofBall, timeS, needS, band: null, spareS: null, shortestIntervalS: null };
+    // who gets there is said by the flight itself; too quick is what is there before it is read
+    const { soonestS: timeS } = fielderTime(conditionsOf(setup), setup.surfaceId, launch, level, setup.player);
+    const ofBall = comfortOf(timeS / FIELDER_READ_S);
+    if (ofBall !== 'too quick') return null;
+    return { word: ofBall, ofBall, timeS, needS: FIELDER_READ_S, band: null, spareS: null, shortestIntervalS: null };
   }
   if (!arrival) return null;
   const { timeS } = arrival;

@@ -53,7 +53,8 @@ export function cautionsOf(
       why: `It is ${length(2 * ball.radiusM)} across; the machine takes ${length(widestBallM)}.`,
       doThis: 'Take a ball of the usual size; lower-compression ones of that size are soft as well.',
     });
-  if (thrown && !comfort)
+  const fielding = setup.sport === 'baseball' && setup.target.kind === 'landing';
+  if (thrown && !comfort && !fielding)
     cautions.push({
       id: 'not-judged',
       grave: true,

@@ -21,6 +21,7 @@ import {
 import { type MachineProfile, reachS } from '../machine/index.ts';
 import {
   bandOf,
+  FIELDER_READ_S,
   FIELDING_INTERVAL_S,
   fielderTime,
   HITTER_INTERVAL_S,
@@ -90,6 +91,8 @@ interface Seen {
   needS: number;
   /** A pitch to a hitter, judged by the band's game. */
   hitter: HitterTime | null;
+  /** Of a ball to fielders, on the scale of `comfortOf`: one they do not get to is no danger, one that is there before they have read it is. */
+  dangerEase?: number;
 }
 
 const isFielding = (sport: Sport, { target }: Feed): boolean => sport === 'baseball' && target.kind === 'landing';
@@ -102,8 +105,8 @@ function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, p
   if (isFielding(sport, feed)) {
     // a fielder must get to it: reading and running instead of a stroke
     const home = feed.meet ?? rung.player.start;
-    const { at, timeS, needS } = fielderTime(conditions, rung.surfaceId, feed.launch, rung.level, home);
-    return { arrival: null, flightS: timeS, contact: at, needS, hitter: null };
+    const { at, timeS, needS, soonestS } = fielderTime(conditions, rung.surfaceId, feed.launch, rung.level, home);
+    return { arrival: null, flightS: timeS, contact: at, needS, hitter: null, dangerEase: soonestS / FIELDER_READ_S };
   }
   const { arrival } = throwBall(conditions, feed.launch, (feed.meet ?? rung.player.start).y, 0);
   if (!arrival) return null;
@@ -261,7 +264,7 @@ export function judgeRung(rung: RungDocument, context: JudgeContext): Judgement 
     readyIntervalS: Math.max(ofMachine, ...free.map(({ recovery }) => recovery?.readyS ?? HITTER_INTERVAL_S.working)),
     ritualBeforeS: rung.ritual ? ritualBefore(rung, met.get(balls[0]!.feed)!) : null,
     survival: balls.some(({ spareS }) => spareS < -ROUNDING),
-    unsafe: hard && balls.some(({ ownEase }) => ownEase < COMFORT_FROM.rushed - ROUNDING),
+    unsafe: hard && balls.some(({ feed, ownEase }) => (met.get(feed)!.dangerEase ?? ownEase) < COMFORT_FROM.rushed - ROUNDING),
     machine: { needsS, worries: worriesOf(rung, machine, late, ballsInAll) },
     demand: demandOf({ rung, sport, balls, bits, share }),
     share,

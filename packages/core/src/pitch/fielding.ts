@@ -129,16 +129,33 @@ function playOf(path: Flight['path'], landing: { t: number; x: number; y: number
 export const reachM = (hangTimeS: number, level: Level): number =>
   Math.max(0, hangTimeS - FIELDER_READ_S) * LEVEL_NEEDS[level].courtSpeedMps;
 
-/** What a fielder has and needs for a ball: until it is down, or can be got on the ground, and reading it and running there from `home`. */
+export interface FielderTime {
+  /** Where it is taken. */
+  at: { x: number; y: number };
+  /** Until it is down, or can be got on the ground. */
+  timeS: number;
+  /** Reading it and running there from home. */
+  needS: number;
+  /** Until it is at the fielder, who stands where it passes low: the time to get out of its way. */
+  soonestS: number;
+}
+
+/** What a fielder at `home` has and needs for a ball. */
 export function fielderTime(
   conditions: Conditions,
   surfaceId: string,
   launch: Launch,
   level: Level,
   home: { x: number; y: number },
-): { at: { x: number; y: number }; timeS: number; needS: number } {
+): FielderTime {
   const { kind, hangTimeS, landing, fielder } = fieldBall(conditions, surfaceId, launch, level);
-  if (kind === 'grounder') return { at: { x: fielder.x, y: fielder.y }, timeS: fielder.t, needS: FIELDER_READ_S };
+  const away = Math.hypot(home.x - launch.x, home.y - launch.y);
+  const straightS = away / (launch.speedMps * Math.cos(degToRad(launch.elevationDeg)));
+  const low = kind === 'grounder' || kind === 'line drive';
+  const soonest = (timeS: number): number => (low ? Math.min(timeS, straightS) : timeS);
+  if (kind === 'grounder')
+    return { at: { x: fielder.x, y: fielder.y }, timeS: fielder.t, needS: FIELDER_READ_S, soonestS: soonest(fielder.t) };
   const run = Math.hypot(landing.x - home.x, landing.y - home.y);
-  return { at: landing, timeS: hangTimeS, needS: FIELDER_READ_S + run / LEVEL_NEEDS[level].courtSpeedMps };
+  const needS = FIELDER_READ_S + run / LEVEL_NEEDS[level].courtSpeedMps;
+  return { at: landing, timeS: hangTimeS, needS, soonestS: soonest(hangTimeS) };
 }

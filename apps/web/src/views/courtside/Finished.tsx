@@ -28,7 +28,7 @@ export function Finished({
         See it in the logbook
       </a>
       <p className="mt-1">
-        <b className="first-letter:uppercase">{step.verdict}.</b> {step.reason}{' '}
+        <b className="inline-block first-letter:uppercase">{step.verdict}.</b> {step.reason}{' '}
         {next && (step.verdict === 'climb' || approach === 'coachs-eye') && (
           <a className="font-semibold underline" href={courtsideLink(next.id, playerId)}>
             Climb to “{next.name}”
