@@ -53,7 +53,9 @@ test('the logbook: one player at a time, sorted by rate, a round deleted and bro
   await open(page, '/logbook');
   const rows = page.getByRole('row').filter({ has: page.getByRole('button', { expanded: false }) });
   await expect(rows.first()).toBeVisible();
-  await page.getByLabel('Player').selectOption('Theo Larchmont');
+  await page.getByLabel('Player').selectOption({ label: 'Theo Larchmont' });
+  await awake(page, /player=/);
+  await expect(rows.first()).toBeVisible();
   await expect(rows.filter({ hasText: 'Sam Pellarin' })).toHaveCount(0);
   const before = await rows.count();
   expect(before).toBeGreaterThan(3);
