@@ -21,7 +21,17 @@ import { links } from '../src/server/links.ts';
 import { readRounds } from '../src/server/rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
-import { call, emptyDatabase, makeClub, type OneRung, oneRung, profileOf, rungDocument } from './support/rig.ts';
+import {
+  call,
+  emptyDatabase,
+  makeClub,
+  type OneRung,
+  oneRung,
+  profileOf,
+  putBall,
+  roundBody as roundOf,
+  rungDocument,
+} from './support/rig.ts';
 
 let db: Db;
 let scope: Scope;
@@ -254,21 +264,10 @@ describe('ladders and rungs', () => {
   });
 });
 
-const roundBody = () => ({
-  outingId: uuidv7(),
-  rungId: ids.rung,
-  playerId: ids.player,
-  startedAt: '2026-11-20T15:00:00.000Z',
-  weather: { temperatureC: 20, altitudeM: 900, relativeHumidity: 0.5, windXMps: 1, windYMps: 0 },
-});
+const roundBody = () => roundOf(ids);
 
 describe('rounds', () => {
-  const put = (roundId: string, resultId: string, seq: number, outcome: string) =>
-    call(results.PUT, {
-      scope,
-      params: { id: roundId, resultId },
-      body: { seq, outcome, speedMps: 17.2, elevationDeg: 18.1, bearingDeg: 178, radarMps: null },
-    });
+  const put = (roundId: string, resultId: string, seq: number, outcome: string) => putBall(scope, roundId, resultId, seq, outcome);
 
   test('a round keeps its settings, conditions and results; everything sent twice counts once', async () => {
     const roundId = uuidv7();

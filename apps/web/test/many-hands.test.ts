@@ -6,14 +6,13 @@ import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
 import * as whole from '../src/pages/api/ladders/[id]/whole.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as restoreRound from '../src/pages/api/rounds/[id]/restore.ts';
-import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
 import * as rungs from '../src/pages/api/rungs/[id]/index.ts';
 import type { Db } from '../src/server/db.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { readRounds } from '../src/server/rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
-import { call, emptyDatabase, makeClub, type OneRung, oneRung, rungDocument } from './support/rig.ts';
+import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody as roundOf, rungDocument } from './support/rig.ts';
 
 /** Several hands at once: phones that send late, twice or all together, and two pages with one ladder. */
 
@@ -30,19 +29,8 @@ beforeEach(async () => {
 });
 
 describe('rounds that come from the court', () => {
-  const roundBody = () => ({
-    outingId: uuidv7(),
-    rungId: ids.rung,
-    playerId: ids.player,
-    startedAt: '2026-11-20T15:00:00.000Z',
-    weather: { temperatureC: 20, altitudeM: 900, relativeHumidity: 0.5, windXMps: 1, windYMps: 0 },
-  });
-  const put = (roundId: string, resultId: string, seq: number, outcome: string) =>
-    call(results.PUT, {
-      scope,
-      params: { id: roundId, resultId },
-      body: { seq, outcome, speedMps: 17.2, elevationDeg: 18.1, bearingDeg: 178, radarMps: null },
-    });
+  const roundBody = () => roundOf(ids);
+  const put = (roundId: string, resultId: string, seq: number, outcome: string) => putBall(scope, roundId, resultId, seq, outcome);
 
   test('a round whose player, rung and machine were archived meanwhile is taken, with its balls; what was never the club’s is not', async () => {
     const roundId = uuidv7();

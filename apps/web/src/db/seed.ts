@@ -197,13 +197,14 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
           startedAt,
           finishedAt: new Date(startedAt.getTime() + document.ballsPerRound * document.intervalS * 1000 + 20_000),
         });
+        const feedOf = feedsOf(document);
         const rate = Math.min(0.95, Math.max(0.1, chosen.ease - 0.12 + 0.25 * climbed));
         await tx.insert(result).values(
           Array.from({ length: document.ballsPerRound }, (_, i) => {
             const u = random();
             const launch = document.feeds[i % document.feeds.length]!.launch;
             const outcome = u < rate ? 'in' : u < rate + (1 - rate) * 0.5 ? 'near' : u < rate + (1 - rate) * 0.92 ? 'out' : 'let-go';
-            const score = scoreOf(document, feedsOf(document)(i + 1), outcome);
+            const score = scoreOf(document, feedOf(i + 1), outcome);
             return {
               id: id(),
               clubId,

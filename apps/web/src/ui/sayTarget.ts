@@ -2,6 +2,7 @@ import {
   COURT_PLANS,
   type CourtPlan,
   FIELD_PLAN,
+  isToFielders,
   type PlayerTarget,
   placeOfTarget,
   type RungDocument,
@@ -24,7 +25,7 @@ export function sayPlace(target: PlayerTarget, sport: Sport, length: (m: number)
 
 /** Balls to fielders are taken, not hit to a place. */
 export const isTaken = ({ feeds }: Pick<RungDocument, 'feeds'>, sport: Sport): boolean =>
-  sport === 'baseball' && feeds.every(({ target }) => target.kind === 'landing');
+  feeds.every(({ target }) => isToFielders(sport, target));
 
 /** `8 ft wide, deep left corner`; with several places, which balls go where. */
 export function sayTargets(rung: Aimed, sport: Sport, length: (m: number) => string): string {

@@ -5,6 +5,7 @@ import { club, membership, person, type Role } from '../../src/db/schema.ts';
 import { wipe } from '../../src/db/seed.ts';
 import * as kit from '../../src/pages/api/kit/[kind]/[id]/index.ts';
 import * as ladders from '../../src/pages/api/ladders/[id]/index.ts';
+import * as results from '../../src/pages/api/rounds/[id]/results/[resultId].ts';
 import * as rungs from '../../src/pages/api/rungs/[id]/index.ts';
 import { type Db, database, migrateTo } from '../../src/server/db.ts';
 import type { Scope } from '../../src/server/scope.ts';
@@ -97,3 +98,20 @@ export async function oneRung(scope: Scope, head: unknown): Promise<OneRung> {
   await call(rungs.PUT, { scope, params: { id: ids.rung }, body });
   return ids;
 }
+
+/** A round on that rung, as a phone begins it; each in an outing of its own. */
+export const roundBody = (ids: OneRung) => ({
+  outingId: uuidv7(),
+  rungId: ids.rung,
+  playerId: ids.player,
+  startedAt: '2026-11-20T15:00:00.000Z',
+  weather: { temperatureC: 20, altitudeM: 900, relativeHumidity: 0.5, windXMps: 1, windYMps: 0 },
+});
+
+/** Sends what became of a ball. */
+export const putBall = (scope: Scope, roundId: string, resultId: string, seq: number, outcome: string) =>
+  call(results.PUT, {
+    scope,
+    params: { id: roundId, resultId },
+    body: { seq, outcome, speedMps: 17.2, elevationDeg: 18.1, bearingDeg: 178, radarMps: null },
+  });

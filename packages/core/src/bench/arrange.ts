@@ -9,7 +9,7 @@ import {
   type Spin,
   spinAt,
 } from '../aim/index.ts';
-import { COMFORT_FROM, type Comfort, comfortOf, reactionNeededS, timeBudget } from '../drill/index.ts';
+import { COMFORT_FROM, type Comfort, comfortOf, isToFielders, reactionNeededS, timeBudget } from '../drill/index.ts';
 import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
 import { aimMachine, type PlaceQuestion, questionFor, type Thrower } from '../machine/index.ts';
 import { bandOf, FIELDER_READ_S, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
@@ -151,15 +151,13 @@ export function throwBall(conditions: Conditions, launch: Launch, playerY: numbe
 const strokeOf = ({ sport }: Setup, thrown: Thrown | null): Stroke =>
   sport === 'baseball' ? 'swing' : thrown?.arrival?.leg === 0 ? 'volley' : 'groundstroke';
 
-const isFielding = ({ sport, target }: Setup): boolean => sport === 'baseball' && target.kind === 'landing';
-
 /** A ball that is known, by itself, on the scale of `comfortOf`. */
 const easeOf = ({ sport, level }: Setup, stroke: Stroke, timeS: number, gameBall: GameBall | null): number =>
   sport === 'baseball' ? hitterTime(bandOf(level, gameBall), timeS).ease : timeS / reactionNeededS(level, stroke, 0);
 
 function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, gameBall: GameBall | null): BenchComfort | null {
   const { level, intervalS } = setup;
-  if (isFielding(setup)) {
+  if (isToFielders(setup.sport, setup.target)) {
     // who gets there is said by the flight itself; too quick is what is there before it is read
     const { soonestS: timeS } = fielderTime(conditionsOf(setup), setup.surfaceId, launch, level, setup.player);
     const ofBall = comfortOf(timeS / FIELDER_READ_S);

@@ -1,3 +1,4 @@
+import { isToFielders } from '../drill/index.ts';
 import { FARTHEST_MACHINE_M } from '../pitch/index.ts';
 import { ftToM } from '../quantity/index.ts';
 import { ballById } from '../sport/index.ts';
@@ -53,7 +54,7 @@ export function cautionsOf(
       why: `It is ${length(2 * ball.radiusM)} across; the machine takes ${length(widestBallM)}.`,
       doThis: 'Take a ball of the usual size; lower-compression ones of that size are soft as well.',
     });
-  const fielding = setup.sport === 'baseball' && setup.target.kind === 'landing';
+  const fielding = isToFielders(setup.sport, setup.target);
   if (thrown && !comfort && !fielding)
     cautions.push({
       id: 'not-judged',

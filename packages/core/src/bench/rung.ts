@@ -1,4 +1,4 @@
-import { firstTargetAt, landingZone, type RungDocument, targetFrom, targetSizeOf } from '../drill/index.ts';
+import { firstTargetAt, isToFielders, landingZone, type RungDocument, targetFrom, targetSizeOf } from '../drill/index.ts';
 import { firstTargetM, type Need } from '../progress/index.ts';
 import { type Arrangement, throwBall } from './arrange.ts';
 import { heldOf } from './held.ts';
@@ -68,7 +68,7 @@ export function rungFromSetup(
 /** A first target of the level; what is thrown to fielders is taken, not hit to a place. */
 function firstTarget({ sport, level, target, player, from }: Setup): Pick<RungDocument, 'targetSize' | 'targetAt'> {
   const targetSize = targetSizeOf(firstTargetM(sport, level));
-  if (sport === 'baseball' && target.kind === 'landing') return { targetSize };
+  if (isToFielders(sport, target)) return { targetSize };
   return { targetSize, targetAt: firstTargetAt(sport, level, [{ met: player, machine: from }], targetSize) };
 }
 

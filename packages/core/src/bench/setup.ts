@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { arcSchema, holdSchema, landingZone, spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
+import { arcSchema, holdSchema, isToFielders, landingZone, spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
 import { airDensity, type Conditions, fly } from '../flight/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { FIELD_POSITIONS } from '../pitch/index.ts';
@@ -114,7 +114,7 @@ function whereItLands(setup: Setup, elevationDeg: number): Setup {
 
 /** The plan a set-up is drawn on: a ball thrown to fielders needs the whole field. */
 export const planOf = ({ sport, target }: Pick<Setup, 'sport' | 'target'>): CourtPlan =>
-  sport === 'baseball' && target.kind === 'landing' ? FIELD_PLAN : COURT_PLANS[sport];
+  isToFielders(sport, target) ? FIELD_PLAN : COURT_PLANS[sport];
 
 /** Balls for fielders, to start from: which call, elevation (°), speed (mph), where the fielder stands (the position’s short name). */
 export const FIELDING_BALLS = [

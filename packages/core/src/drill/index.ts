@@ -28,6 +28,7 @@ export { feedsOf, gateOf, nextStepOn, type Score, sameCard, sayGate, scoreOf, sc
 export {
   firstTargetAt,
   isSoft,
+  isToFielders,
   isWayBlocked,
   landingZone,
   metAt,

@@ -173,3 +173,6 @@ export const landingZone = (sport: Sport, kind: 'landing' | 'plane'): RungDocume
     : sport === 'baseball'
       ? { widthM: 6, depthM: 6 }
       : { widthM: 2, depthM: 1.6 };
+
+/** Whether a ball goes to fielders, who take it, and not to a hitter. */
+export const isToFielders = (sport: Sport, target: Feed['target']): boolean => sport === 'baseball' && target.kind === 'landing';

@@ -1,5 +1,5 @@
 import type { Caution } from '../bench/index.ts';
-import { balanceOf, comfortOf, isIn, isWayBlocked, programOf, type RungDocument, targetOf } from '../drill/index.ts';
+import { balanceOf, comfortOf, isIn, isToFielders, isWayBlocked, programOf, type RungDocument, targetOf } from '../drill/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
 import { ballById, type Sport } from '../sport/index.ts';
 import { CAP_BALLS, type Judgement, notArriving } from './judge.ts';
@@ -39,7 +39,7 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
   const cautions: RungCaution[] = [];
   const { hard, name } = ballById(rung.ballId);
   const feeds = rung.feeds.filter((feed) => isIn(feed, rung.absent));
-  const fielding = sport === 'baseball' && feeds.some(({ target }) => target.kind === 'landing');
+  const fielding = feeds.some(({ target }) => isToFielders(sport, target));
   if (!judged) {
     const missing = notArriving(rung, { sport, gameBall: () => undefined });
     const names = missing.map((index) => `ball ${index + 1} “${rung.feeds[index]!.name}”`).join(', ');

@@ -6,6 +6,7 @@ import {
   comfortOf,
   doubtBits,
   type Feed,
+  isToFielders,
   minutesOf,
   programOf,
   type Recovery,
@@ -95,14 +96,15 @@ interface Seen {
   dangerEase?: number;
 }
 
-const isFielding = (sport: Sport, { target }: Feed): boolean => sport === 'baseball' && target.kind === 'landing';
+/** What a single ball is judged with. */
+type Asked = Pick<JudgeContext, 'sport' | 'gameBall' | 'playerLevel'>;
 
 const lower = (a: Level, b: Level | undefined): Level => LEVELS[Math.min(LEVELS.indexOf(a), LEVELS.indexOf(b ?? a))]!;
 
 /** How a ball of this feed is met; null when it does not arrive. */
-function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, playerLevel }: JudgeContext): Seen | null {
+function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, playerLevel }: Asked): Seen | null {
   const conditions = conditionsOf(rung);
-  if (isFielding(sport, feed)) {
+  if (isToFielders(sport, feed.target)) {
     // a fielder must get to it: reading and running instead of a stroke
     const home = feed.meet ?? rung.player.start;
     const { at, timeS, needS, soonestS } = fielderTime(conditions, rung.surfaceId, feed.launch, rung.level, home);
@@ -117,12 +119,10 @@ function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, p
   return { ...met, needS: hitter.gameTimeS, hitter };
 }
 
-type Asked = Pick<JudgeContext, 'sport' | 'gameBall' | 'playerLevel'>;
-
 /** Feeds of the deal whose ball never reaches the player, by index: with one of them a rung is not judged. */
 export function notArriving(rung: RungDocument, context: Asked): number[] {
   const dealt = new Set(programOf(rung).map(({ index }) => index));
-  return [...dealt].filter((index) => !seen(rung, rung.feeds[index]!, 0, context as JudgeContext)).sort((a, b) => a - b);
+  return [...dealt].filter((index) => !seen(rung, rung.feeds[index]!, 0, context)).sort((a, b) => a - b);
 }
 
 /** Whether somebody must answer by name before this is thrown: a hard ball that leaves too little time, or one that could not be judged. */
@@ -156,16 +156,16 @@ function between(rung: RungDocument, sport: Sport, [here, there]: readonly [Seen
     const runM = away(waits, there.contact);
     const recovery = recoveryOf(rung.level, {
       // of a fielder the way counts, not how long the ball hung: the next may leave while they come in
-      flightS: isFielding(sport, feed) ? 0 : here.flightS,
+      flightS: isToFielders(sport, feed.target) ? 0 : here.flightS,
       homeM,
       // of a fielder the run is in what is needed
-      runM: isFielding(sport, next) ? 0 : runM,
+      runM: isToFielders(sport, next.target) ? 0 : runM,
       nextFlightS: there.flightS,
       preparingS,
       needS: there.needS,
       betweenS: rung.shadowSwings * (preparingS + followThroughS) + serveS,
     });
-    const readyS = isFielding(sport, feed) ? Math.max(FIELDING_INTERVAL_S, recovery.readyS) : recovery.readyS;
+    const readyS = isToFielders(sport, feed.target) ? Math.max(FIELDING_INTERVAL_S, recovery.readyS) : recovery.readyS;
     return { pathM: homeM + runM, recovery: { ...recovery, readyS } };
   };
   // members of a combination are met one after the other, with no way home between them

@@ -1,4 +1,4 @@
-import { cautionsOf, conditionsOf, gameBallById, LEVEL_NEEDS, planOf, type Setup } from '@good-arc/core';
+import { cautionsOf, conditionsOf, gameBallById, isToFielders, LEVEL_NEEDS, planOf, type Setup } from '@good-arc/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Kit, Viewer } from '../../api/rows.ts';
@@ -49,7 +49,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
   const { widestBallM } = machine.profile;
   const cautions = cautionsOf(setup, arrangement, { fenceY: fenceOf(setup), widestBallM, length: units.length });
   const ball = conditionsOf(setup).ball;
-  const fielding = setup.sport === 'baseball' && setup.target.kind === 'landing';
+  const fielding = isToFielders(setup.sport, setup.target);
 
   return (
     <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_25.5rem]">

@@ -1,4 +1,4 @@
-import { planOf, type Setup } from '@good-arc/core';
+import { isToFielders, planOf, type Setup } from '@good-arc/core';
 import { Handle } from '../../ui/Handle.tsx';
 import { describeSpot } from '../../ui/place.ts';
 import type { RulerScale } from '../../ui/scale.ts';
@@ -29,7 +29,7 @@ export function Handles({ setup, scale, up, onChange, onDone }: Props) {
   const { from, target, player, landingZone, weather } = setup;
   // a field is drawn from home away: the arrows go the other way there
   const way = scale.flipped ? -1 : 1;
-  const fielding = setup.sport === 'baseball' && target.kind === 'landing';
+  const fielding = isToFielders(setup.sport, target);
   const targetY = target.kind === 'landing' ? target.y : target.planeY;
   // a machine and its target must stay apart, and on their own sides
   const moveMachine = (x: number, y: number): void => {

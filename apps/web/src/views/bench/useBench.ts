@@ -7,6 +7,7 @@ import {
   firstSetup,
   GAME_BOOK,
   gameBallById,
+  isToFielders,
   type LinearSpread,
   linearSpread,
   netBetween,
@@ -84,7 +85,7 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
     const arrangement = arrange(one, its.profile, own ? ownBall(own) : (gameBallById(one.gameBallId) ?? null));
     const question = spreadQuestion(one, arrangement, its);
     const field =
-      one.sport === 'baseball' && one.target.kind === 'landing' && arrangement.thrown
+      isToFielders(one.sport, one.target) && arrangement.thrown
         ? fieldBall(conditionsOf(one), one.surfaceId, arrangement.thrown.launch, one.level)
         : null;
     return { setup: one, machine: its, arrangement, spread: question && linearSpread(question), field };

@@ -106,7 +106,7 @@ function CourtsideView({
       }),
     [document, ladder.sport, machine, gameBalls, playerLevel],
   );
-  const ofTime = timeCautions(document, ladder.sport, judged);
+  const ofTime = useMemo(() => timeCautions(document, ladder.sport, judged), [document, ladder.sport, judged]);
   const confirmedBy = run?.confirmedBy ?? confirmed;
   const asksName = needsName(document, judged);
   const blocked = asksName && confirmedBy === '';
