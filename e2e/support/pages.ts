@@ -5,11 +5,18 @@ import { expect, type Locator, type Page, test } from '@playwright/test';
 
 /** axe-core finds nothing, by WCAG 2.1 A and AA. @param within only in this part of the page, which is quicker */
 export async function expectAccessible(page: Page, within = 'html'): Promise<void> {
-  // what fades in or out has no colour of its own yet
+  // what fades in or out has no colour of its own yet; what goes with scrolling or goes round never ends
+  await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.waitForFunction(() =>
-    document.getAnimations().every(({ playState, effect }) => playState !== 'running' || effect?.getTiming().iterations === Infinity),
+    document
+      .getAnimations()
+      .every(
+        ({ playState, timeline, effect }) =>
+          playState !== 'running' || !(timeline instanceof DocumentTimeline) || effect?.getTiming().iterations === Infinity,
+      ),
   );
   const { violations } = await new AxeBuilder({ page }).include(within).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
+  await page.emulateMedia({ reducedMotion: null });
   expect(
     violations.map(
       ({ id, nodes }) => `${id}: ${nodes.map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary}`).join(' | ')}`,
