@@ -65,4 +65,5 @@ export {
   type TimingQuestion,
   timeAfter,
   timeBudget,
+  upToHalfS,
 } from './timing.ts';

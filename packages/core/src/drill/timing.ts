@@ -9,6 +9,9 @@ export const COMFORT_FROM = { calm: 1.4, working: 1.1, rushed: 0.9 } as const;
 /** What sums of seconds lose to rounding. */
 export const ROUNDING = 1e-9;
 
+/** Up to the half second that intervals are set in. */
+export const upToHalfS = (seconds: number): number => Math.ceil(seconds * 2 - ROUNDING) / 2;
+
 /** The word for a ratio of available to needed time. */
 export function comfortOf(ratio: number): Comfort {
   if (ratio >= COMFORT_FROM.calm - ROUNDING) return 'calm';
@@ -112,13 +115,13 @@ export function recoveryOf(
 export function timeAfter(
   { readyS, nextFlightS, runS, needS, breathS }: Recovery,
   intervalS: number,
-): Omit<BallTiming, 'word'> & { ratioEase: number; spareEase: number } {
+): Omit<BallTiming, 'word'> & { spareEase: number } {
   const spareS = intervalS - readyS;
   const availableS = nextFlightS - Math.max(0, -spareS) - runS;
   const ratio = availableS / needS;
   // a lack of readiness alone is never worse than rushed: what it costs is in the ratio
   const spareEase = Math.max(COMFORT_FROM.rushed, onComfortScale(spareS, { calm: breathS, working: 0, rushed: -breathS }));
-  return { spareS, availableS, needS, ratio, ratioEase: ratio, spareEase };
+  return { spareS, availableS, needS, ratio, spareEase };
 }
 
 /** The shortest interval at which every one of these recoveries has the word, s; null when a ball is too quick for it at any interval. */
@@ -154,8 +157,8 @@ export function timeBudget({ level, stroke, doubtBits, intervalS, balls, recover
     });
   });
   const timed = recoveries.map((recovery) => {
-    const { ratioEase, spareEase, ...ball } = timeAfter(recovery, intervalS);
-    return { ball, ease: Math.min(ratioEase, spareEase) };
+    const { spareEase, ...ball } = timeAfter(recovery, intervalS);
+    return { ball, ease: Math.min(ball.ratio, spareEase) };
   });
   return {
     balls: timed.map(({ ball, ease }) => ({ ...ball, word: comfortOf(ease) })),

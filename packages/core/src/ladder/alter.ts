@@ -1,5 +1,5 @@
 import { conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
-import { type Feed, type RungDocument, resizeTarget } from '../drill/index.ts';
+import { type Feed, type RungDocument, resizeTarget, upToHalfS } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
 import { PLAYER_SIGMA_M } from '../progress/index.ts';
 import { COURT_PLANS, GAME_BOOK, type GameBall, gameBallById, type Level } from '../sport/index.ts';
@@ -64,9 +64,7 @@ export function rungAtLevel(rung: RungDocument, level: Level, venue: Venue): Run
   };
   const judged = judgeRung(made, { sport: venue.sport, machine: venue.machine.profile, gameBall: gameBallById });
   const most = venue.machine.profile.intervalS[1];
-  return judged && judged.readyIntervalS > made.intervalS
-    ? { ...made, intervalS: Math.min(most, Math.ceil(judged.readyIntervalS * 2) / 2) }
-    : made;
+  return judged && judged.readyIntervalS > made.intervalS ? { ...made, intervalS: Math.min(most, upToHalfS(judged.readyIntervalS)) } : made;
 }
 
 function feedAtLevel(rung: RungDocument, feed: Feed, level: Level, venue: Venue): Feed {

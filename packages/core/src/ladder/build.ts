@@ -9,6 +9,7 @@ import {
   resizeTarget,
   type Spot,
   targetSizeOf,
+  upToHalfS,
 } from '../drill/index.ts';
 import { type Approach, gateFor, type Need, PLAYER_SIGMA_M, widthAt } from '../progress/index.ts';
 import type { Level } from '../sport/index.ts';
@@ -143,7 +144,7 @@ function further(
     (from) => eitherSide(from, question, `${name}, either side`),
     (from) => {
       const judged = judgeRung(from, context);
-      const intervalS = judged && Math.ceil(Math.max(judged.readyIntervalS, from.intervalS * 0.75) * 2 - 1e-9) / 2;
+      const intervalS = judged && upToHalfS(Math.max(judged.readyIntervalS, from.intervalS * 0.75));
       return question.sport !== 'baseball' && intervalS !== null && intervalS < from.intervalS - 0.3
         ? { ...from, name: `${name}, quicker`, intervalS }
         : null;
@@ -294,5 +295,5 @@ function timed(rung: RungDocument, { level, machine, wanted, sport }: BuildQuest
   if (!judged) return null;
   const needed = (wanted === 'calm' ? judged.calmIntervalS : null) ?? judged.readyIntervalS;
   const start = sport === 'baseball' ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level];
-  return { ...rung, intervalS: Math.min(most, Math.max(least, start, Math.ceil(needed * 2 - 1e-9) / 2)) };
+  return { ...rung, intervalS: Math.min(most, Math.max(least, start, upToHalfS(needed))) };
 }

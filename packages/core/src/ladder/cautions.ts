@@ -1,5 +1,15 @@
 import type { Caution } from '../bench/index.ts';
-import { balanceOf, comfortOf, isIn, isToFielders, isWayBlocked, programOf, type RungDocument, targetOf } from '../drill/index.ts';
+import {
+  balanceOf,
+  comfortOf,
+  isIn,
+  isToFielders,
+  isWayBlocked,
+  programOf,
+  type RungDocument,
+  targetOf,
+  upToHalfS,
+} from '../drill/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
 import { ballById, type Sport } from '../sport/index.ts';
 import { CAP_BALLS, type Judgement, notArriving } from './judge.ts';
@@ -91,7 +101,7 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
         why: hitting
           ? `${rung.intervalS.toFixed(1)} s from ball to ball leave no time to reset, breathe and look.`
           : `A ball leaves ${(-shortOf).toFixed(1)} s before the player is ready to see it.`,
-        doThis: `Feed every ${(Math.ceil(judged.readyIntervalS * 2 - 1e-9) / 2).toFixed(1)} s or slower, unless it is meant as work for heart and lungs.`,
+        doThis: `Feed every ${upToHalfS(judged.readyIntervalS).toFixed(1)} s or slower, unless it is meant as work for heart and lungs.`,
       });
     }
     const behind = Math.max(...judged.balls.map(({ contact, feed }) => (rung.feeds[feed]!.meet ?? rung.player.start).y - contact.y));

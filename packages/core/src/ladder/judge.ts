@@ -200,7 +200,10 @@ export function judgeRung(rung: RungDocument, context: JudgeContext): Judgement 
   });
   const times = gaps.map(({ recovery }, i) => {
     const { thenS } = program[i]!;
-    if (recovery) return { ...timeAfter(recovery, thenS), ownEase: ownEaseOf(recovery) };
+    if (recovery) {
+      const after = timeAfter(recovery, thenS);
+      return { ...after, ratioEase: after.ratio, ownEase: ownEaseOf(recovery) };
+    }
     const { flightS, hitter, needS } = met.get(program[(i + 1) % program.length]!.index)!;
     const ownEase = hitter?.ease ?? flightS / needS;
     const spareEase = hitterIntervalEase(thenS);

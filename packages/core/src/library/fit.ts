@@ -10,6 +10,7 @@ import {
   type TargetPlaceId,
   targetSizeOf,
   targetSpot,
+  upToHalfS,
 } from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
 import { type AimedBall, judgeRung, throwInTime, throwLikeGame, throwTo, type Venue } from '../ladder/index.ts';
@@ -169,7 +170,7 @@ function inTime(rung: RungDocument, context: Parameters<typeof judgeRung>[1], ma
     const needed = Math.max(machine.intervalS[0], thenS, thenS - spareS, judged.machine.needsS);
     least.set(feed, Math.max(least.get(feed) ?? 0, Math.ceil(needed * 10 - 1e-9) / 10));
   }
-  const intervalS = Math.min(machine.intervalS[1], Math.ceil(Math.max(rung.intervalS, judged.readyIntervalS) * 2 - 1e-9) / 2);
+  const intervalS = Math.min(machine.intervalS[1], upToHalfS(Math.max(rung.intervalS, judged.readyIntervalS)));
   const feeds = rung.feeds.map((feed, i) => (least.has(i) ? { ...feed, thenS: least.get(i)! } : feed));
   return { ...rung, intervalS, feeds };
 }

@@ -1,4 +1,4 @@
-import { type Judgement, MANUAL_FIRST, printTime, type RungCaution, type RungDocument } from '@good-arc/core';
+import { type Judgement, MANUAL_FIRST, printTime, type RungCaution, type RungDocument, upToHalfS } from '@good-arc/core';
 import { ComfortMark } from '../../ui/ComfortMark.tsx';
 import { DemandParts } from '../../ui/DemandBar.tsx';
 import { FeedShape } from '../../ui/FeedShape.tsx';
@@ -80,11 +80,10 @@ export function IntervalChoices({
   onChoose: (intervalS: number) => void;
 }) {
   if (document.feeds.every(({ on, thenS }) => !on || thenS !== undefined)) return null;
-  const half = (seconds: number): number => Math.ceil(seconds * 2 - 1e-9) / 2;
   const { shortestIntervalS, calmIntervalS } = judged;
   const choices: [string, number][] = [
-    ...(shortestIntervalS === null ? [] : [['Shortest workable', half(shortestIntervalS)] as [string, number]]),
-    ...(calmIntervalS === null ? [] : [['Calm', half(calmIntervalS)] as [string, number]]),
+    ...(shortestIntervalS === null ? [] : [['Shortest workable', upToHalfS(shortestIntervalS)] as [string, number]]),
+    ...(calmIntervalS === null ? [] : [['Calm', upToHalfS(calmIntervalS)] as [string, number]]),
   ];
   if (choices.length === 0) return <p>A ball of it is too quick by itself: no interval makes this workable.</p>;
   return (
