@@ -10,7 +10,6 @@ import {
   arrange,
   BALLS,
   buildLadder,
-  COURT_PLANS,
   type Conditions,
   coefficients,
   firstSetup,
@@ -19,6 +18,7 @@ import {
   judgeRung,
   type Launch,
   MACHINE_KINDS,
+  SPORT_RECORDS,
   type Sport,
   Stepper,
   sampledSpread,
@@ -68,7 +68,8 @@ function islandSize(): number | null {
 
 const random = seededRandom(1);
 const between = (lo: number, hi: number): number => lo + (hi - lo) * random();
-const SPEED: Record<Sport, [number, number]> = { tennis: [14, 40], pickleball: [9, 22], baseball: [20, 42] };
+const PITCHED = [20, 42] as const;
+const SPEED: Partial<Record<Sport, readonly [number, number]>> = { tennis: [14, 40], pickleball: [9, 22] };
 
 const jobs = Array.from({ length: 70 }, (_, i): { conditions: Conditions; launch: Launch } => {
   const ball = BALLS[i % BALLS.length]!;
@@ -83,7 +84,7 @@ const jobs = Array.from({ length: 70 }, (_, i): { conditions: Conditions; launch
       x: between(-2, 2),
       y: 12,
       z: between(0.5, 2),
-      speedMps: between(...SPEED[ball.sport]),
+      speedMps: between(...(SPEED[ball.sport] ?? PITCHED)),
       elevationDeg: between(2, 35),
       bearingDeg: between(175, 185),
       topspinRpm: between(-1500, 2500),
@@ -194,11 +195,12 @@ const perSport: [Sport, string, string][] = [
   ['tennis', 'tennis-acrylic-medium', 'One-wheel portable'],
   ['pickleball', 'pickleball-acrylic', 'Holed-ball court machine'],
   ['baseball', 'baseball-turf', 'Two-wheel pitching machine'],
+  ['softball', 'softball-turf', 'Two-wheel softball machine'],
 ];
 for (const [sport, surfaceId, kind] of perSport) {
   const profile = MACHINE_KINDS.find((each) => each.kind === kind)!;
   const setup = firstSetup({ id: '', sport, surfaceId }, { id: '', profile }, 'Building', 900);
-  const { x, y } = COURT_PLANS[sport].landing;
+  const { x, y } = SPORT_RECORDS[sport].court.landing;
   const dragged = Array.from({ length: 12 }, (_, i) => ({
     ...setup,
     target: setup.target.kind === 'landing' ? { ...setup.target, x: x + i * 0.05, y: y + i * 0.05 } : { ...setup.target, x: i * 0.02 },
@@ -216,7 +218,7 @@ const thrown = jobs.map(({ conditions, launch }, i) => ({
   gustMps: 0.5,
   target: questions[i]!.target,
   size: { widthM: 2, depthM: 2 },
-  net: conditions.ball.sport === 'baseball' ? null : COURT_PLANS[conditions.ball.sport].net,
+  net: SPORT_RECORDS[conditions.ball.sport].court.net,
 }));
 const spreadMs = micros(7, (i) => sampledSpread(thrown[i]!, 10_000, 1)) / 1000;
 line('a spread of 10,000 balls, as in the worker', `${spreadMs.toFixed(0)} ms`, 'wanted: under 400 ms');
@@ -236,7 +238,7 @@ const grown = ((): number => {
 })();
 const ladderOf = (gameBallId: string, kind: string) => {
   const gameBall = GAME_BOOK.find(({ id }) => id === gameBallId)!;
-  const surfaceId = { tennis: 'tennis-acrylic-medium', pickleball: 'pickleball-acrylic', baseball: 'baseball-turf' }[gameBall.sport];
+  const surfaceId = perSport.find(([sport]) => sport === gameBall.sport)![1];
   const profile = MACHINE_KINDS.find((each) => each.kind === kind)!;
   return {
     sport: gameBall.sport,

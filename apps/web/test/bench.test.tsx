@@ -3,7 +3,7 @@ import {
   arrange,
   cautionsOf,
   conditionsOf,
-  FIELDING_BALLS,
+  diamondOf,
   fieldBall,
   fieldingSetup,
   firstSetup,
@@ -13,6 +13,7 @@ import {
   linearSpread,
   mphToMps,
   type Setup,
+  SPORT_RECORDS,
   type Sport,
 } from '@good-arc/core';
 import type { ReactNode } from 'react';
@@ -54,21 +55,22 @@ const KIND: Record<Sport, string> = {
   tennis: 'Two-wheel portable',
   pickleball: 'Holed-ball court machine',
   baseball: 'Two-wheel pitching machine',
+  softball: 'Two-wheel softball machine',
 };
-const SURFACE: Record<Sport, string> = { tennis: 'tennis-acrylic-medium', pickleball: 'pickleball-acrylic', baseball: 'baseball-turf' };
+const surfaceOf = (sport: Sport): string => (sport === 'tennis' ? 'tennis-acrylic-medium' : SPORT_RECORDS[sport].surfaces.at(-1)!.id);
 
 function worked(setup: Setup, machine: MachineRow): Worked {
   const arrangement = arrange(setup, machine.profile);
   const question = spreadQuestion(setup, arrangement, machine);
   const field =
-    setup.sport === 'baseball' && setup.target.kind === 'landing' && arrangement.thrown
+    diamondOf(setup.sport) && setup.target.kind === 'landing' && arrangement.thrown
       ? fieldBall(conditionsOf(setup), setup.surfaceId, arrangement.thrown.launch, setup.level)
       : null;
   return { setup, machine, arrangement, spread: question && linearSpread(question), field };
 }
 
 const first = (sport: Sport, machine: MachineRow, over: Partial<Setup> = {}): Setup => ({
-  ...firstSetup({ id: 'c1', sport, surfaceId: SURFACE[sport] }, machine, 'Building', 900),
+  ...firstSetup({ id: 'c1', sport, surfaceId: surfaceOf(sport) }, machine, 'Building', 900),
   ...over,
 });
 
@@ -82,7 +84,7 @@ function benchOf(sport: Sport, over: Partial<Setup> = {}, second?: Partial<Setup
   return {
     pair: { a, b, at: 'a' },
     setup: a,
-    court: { id: 'c1', name: 'Court 1', sport, surfaceId: SURFACE[sport], indoor: false, ceilingM: null, marksM: [], notes: '' },
+    court: { id: 'c1', name: 'Court 1', sport, surfaceId: surfaceOf(sport), indoor: false, ceilingM: null, marksM: [], notes: '' },
     machine,
     now,
     other: b && worked(b, machine),
@@ -290,7 +292,7 @@ describe('baseball', () => {
     expect(zone(1.9)).toContain('3 ft 4 in');
     expect(zone(1.3)).toContain('2 ft 3 in');
   });
-  test.each(FIELDING_BALLS.map((ball) => [ball.name, ball] as const))(
+  test.each(diamondOf('baseball')!.fieldingBalls.map((ball) => [ball.name, ball] as const))(
     '%s: called so, with hang time, rest and the nearest fielder',
     (name, ball) => {
       const machine = machineOf(KIND.baseball);
@@ -323,7 +325,7 @@ describe('the whole bench', () => {
     id: 'c1',
     name: 'Court 1',
     sport: 'tennis' as const,
-    surfaceId: SURFACE.tennis,
+    surfaceId: surfaceOf('tennis'),
     indoor: true,
     ceilingM: ftToM(24),
     marksM: [],

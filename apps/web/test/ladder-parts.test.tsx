@@ -1,4 +1,4 @@
-import { buildLadder, fitDrill, gameBallById, LIBRARY, type RungDocument, rungCautions, type Sport } from '@good-arc/core';
+import { buildLadder, fitDrill, gameBallById, LIBRARY, type RungDocument, rungCautions, SPORT_RECORDS, type Sport } from '@good-arc/core';
 import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
@@ -46,11 +46,6 @@ const kit: Kit = {
   ],
   gameBalls: [],
 };
-const place = {
-  tennis: { surfaceId: 'tennis-acrylic-medium', ballId: 'tennis-standard' },
-  pickleball: { surfaceId: 'pickleball-acrylic', ballId: 'pickleball-outdoor' },
-  baseball: { surfaceId: 'baseball-turf', ballId: 'baseball' },
-} as const;
 const weather = { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 };
 
 function fitted(drillId: string, on: number, second?: number): RungDocument[] {
@@ -58,9 +53,9 @@ function fitted(drillId: string, on: number, second?: number): RungDocument[] {
   const row = (n: number) => ({ id: id(n), profile: kit.machines[n - 1]!.profile });
   return fitDrill(drill, {
     sport: drill.sport,
-    court: { id: id(9), surfaceId: place[drill.sport].surfaceId },
+    court: { id: id(9), surfaceId: drill.sport === 'tennis' ? 'tennis-acrylic-medium' : SPORT_RECORDS[drill.sport].surfaces.at(-1)!.id },
     machine: row(on),
-    ballId: place[drill.sport].ballId,
+    ballId: SPORT_RECORDS[drill.sport].balls[0]!.id,
     level: drill.level,
     weather,
     hand: 'right',

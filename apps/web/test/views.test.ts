@@ -1,4 +1,4 @@
-import { arrange, COURT_PLANS, FIELD_PLAN, firstSetup, mphToMps, mpsToMph, rungFromSetup, SPORTS } from '@good-arc/core';
+import { arrange, diamondOf, firstSetup, mphToMps, mpsToMph, rungFromSetup, SPORT_RECORDS, SPORTS } from '@good-arc/core';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { LadderRow, MachineRow, ResultRow, RoundRow } from '../src/api/rows.ts';
@@ -16,7 +16,7 @@ import { newBall, openRuns, outingOfToday, type Run, resultsOf, savedRun, saveRu
 import { verdictAfter } from '../src/views/courtside/verdict.ts';
 import { profileOf, rungDocument } from './support/rig.ts';
 
-const tennis = COURT_PLANS.tennis;
+const tennis = SPORT_RECORDS.tennis.court;
 const feet = (m: number): string => `${Math.round(m / 0.3048)} ft`;
 
 describe('places on a court, in words and distances', () => {
@@ -33,7 +33,7 @@ describe('places on a court, in words and distances', () => {
     fc.assert(
       fc.property(fc.constantFrom(...SPORTS), spot, fc.constantFrom<1 | -1>(1, -1), (sport, { x, y }, side) => {
         const at = { x, y: y * side };
-        for (const reference of COURT_PLANS[sport].references) {
+        for (const reference of SPORT_RECORDS[sport].court.references) {
           const back = atLine(reference, fromLine(reference, at), side);
           expect(back).toBeCloseTo(reference.axis === 'x' ? at.x : at.y, 9);
         }
@@ -60,7 +60,7 @@ describe('places on a court, in words and distances', () => {
 
 describe('the one ruler', () => {
   test.each(SPORTS)('%s: far end left, near end right, and every pixel leads back to its metre', (sport) => {
-    const plan = COURT_PLANS[sport];
+    const plan = SPORT_RECORDS[sport].court;
     for (const width of [300, 820]) {
       const scale = rulerScale(plan, width, 236);
       expect(scale.along(plan.view.y2)).toBeCloseTo(0, 9);
@@ -176,7 +176,7 @@ describe('the hitter’s eye', () => {
 });
 
 test('a field is drawn from home away: the near end on the left, right field at the bottom', () => {
-  const scale = rulerScale(FIELD_PLAN, 900, 420);
+  const scale = rulerScale(diamondOf('baseball')!.field, 900, 420);
   expect(scale.along(0)).toBeLessThan(scale.along(90));
   expect(scale.across(30)).toBeGreaterThan(scale.across(-30));
   expect(scale.alongBack(scale.along(33))).toBeCloseTo(33, 9);

@@ -1,5 +1,6 @@
 export * from './aim/index.ts';
 export * from './bench/index.ts';
+export * from './catalog/index.ts';
 export * from './dial/index.ts';
 export * from './drill/index.ts';
 export * from './flight/index.ts';
@@ -12,6 +13,5 @@ export * from './pitch/index.ts';
 export * from './progress/index.ts';
 export * from './quantity/index.ts';
 export { seededRandom } from './random.ts';
-export * from './sport/index.ts';
 export * from './spread/index.ts';
 export * from './tune/index.ts';

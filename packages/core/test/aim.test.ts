@@ -7,7 +7,6 @@ import {
   arcFamily,
   BALLS,
   ballById,
-  COURT_PLANS,
   fly,
   GAME_BOOK,
   gameBallLabel,
@@ -18,6 +17,7 @@ import {
   mpsToMph,
   questionFor,
   type Solution,
+  SPORT_RECORDS,
   seededRandom,
   spinAt,
   surfaceById,
@@ -35,7 +35,7 @@ const question = (over: Partial<AimQuestion> = {}): AimQuestion => ({
   spin: { topspinRpm: 900, sidespinRpm: 0, gyroRpm: 0 },
   target: { kind: 'landing', x: 1.2, y: -8.4 },
   limits: { speedMps: [mphToMps(10), mphToMps(45)], elevationDeg: [0, 40] },
-  net: COURT_PLANS.tennis.net,
+  net: SPORT_RECORDS.tennis.court.net,
   ...over,
 });
 
@@ -107,7 +107,7 @@ describe('what is held stays held', () => {
   test('net clearance is from the bottom of the ball to the top of the net where it passes', () => {
     const [solution] = aim(question(), { elevationDeg: 20 }).solutions;
     const [over] = reflown(question(), solution!).crossings;
-    const net = COURT_PLANS.tennis.net!;
+    const net = SPORT_RECORDS.tennis.court.net!;
     const top = net.centreHeightM + (net.edgeHeightM - net.centreHeightM) * (Math.abs(over!.x) / net.edgeX_m);
     expect(solution!.netClearanceM).toBeCloseTo(over!.z - 0.033 - top, 3);
   });
@@ -226,12 +226,11 @@ describe('a spin that follows the speed', () => {
 
 describe('the game book', () => {
   const airDensityKgM3 = airDensity({ temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5 });
-  const balls = { tennis: 'tennis-standard', pickleball: 'pickleball-outdoor', baseball: 'baseball' } as const;
   test.each(GAME_BOOK.map((game) => [gameBallLabel(game), game] as const))(
     '%s can be flown, at the speed the book gives',
     (_label, game) => {
       const solved = gameLaunch(game, {
-        ball: ballById(balls[game.sport]),
+        ball: SPORT_RECORDS[game.sport].balls[0]!,
         airDensityKgM3,
         wind: { xMps: 0, yMps: 0 },
         ground: surfaceById('tennis-clay'),

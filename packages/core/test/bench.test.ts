@@ -4,7 +4,6 @@ import {
   airEffect,
   arrange,
   bestPlace,
-  COURT_PLANS,
   cautionsOf,
   closestToGame,
   conditionsOf,
@@ -22,6 +21,7 @@ import {
   rungFromSetup,
   rungSchema,
   type Setup,
+  SPORT_RECORDS,
   SPORTS,
   SURFACES,
   setupFromRung,
@@ -184,7 +184,7 @@ describe('a set-up becomes a rung, and back', () => {
 
 test('every court plan holds its own machine, landing spot and player, and its lines', () => {
   for (const sport of SPORTS) {
-    const { view, machine, landing, player, lines } = COURT_PLANS[sport];
+    const { view, machine, landing, player, lines } = SPORT_RECORDS[sport].court;
     for (const { x, y } of [
       machine,
       landing,

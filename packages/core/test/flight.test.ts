@@ -4,7 +4,6 @@ import {
   airDensity,
   ballById,
   bounce,
-  COURT_PLANS,
   coefficients,
   courtPaceRating,
   fly,
@@ -16,9 +15,10 @@ import {
   mpsToMph,
   netHeightAt,
   PLATE,
+  SPORT_RECORDS,
   seededRandom,
+  spinDragAt,
   surfaceById,
-  tennisSpinDragAt,
 } from '../src/index.ts';
 import { oracleFlight } from './support/oracle.ts';
 import { everyBall, randomFlight } from './support/random.ts';
@@ -74,7 +74,7 @@ test('the looked-up spin drag of a tennis ball is the published law, over the wh
   for (let s = 0; s < 4; s += 0.0007) {
     const law = s === 0 ? 0 : (22.503 + 4.196 * s ** -2.5) ** -0.4;
     const d = [s];
-    tennisSpinDragAt(d, 0);
+    spinDragAt(d, 0);
     expect(Math.abs(d[0]! - law)).toBeLessThan(2e-8);
   }
 });
@@ -226,7 +226,7 @@ describe('bounce', () => {
 });
 
 test('net heights: 3 ft at the centre and 3 ft 6 in at the posts; 34 and 36 in in pickleball (ITF, USAP; quoted from memory)', () => {
-  const { tennis, pickleball } = COURT_PLANS;
+  const [tennis, pickleball] = [SPORT_RECORDS.tennis.court, SPORT_RECORDS.pickleball.court];
   expect(netHeightAt(tennis.net!, 0)).toBeCloseTo(ftToM(3), 9);
   expect(netHeightAt(tennis.net!, ftToM(21))).toBeCloseTo(ftToM(3.5), 9);
   expect(netHeightAt(pickleball.net!, -ftToM(10))).toBeCloseTo(inToM(36), 9);

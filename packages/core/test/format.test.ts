@@ -23,8 +23,18 @@ import {
   writeMachineFile,
 } from '../src/index.ts';
 
-const SURFACE = { tennis: 'tennis-acrylic-medium', pickleball: 'pickleball-acrylic', baseball: 'baseball-turf' } as const;
-const MACHINE = { tennis: 'Two-wheel portable', pickleball: 'Holed-ball court machine', baseball: 'Two-wheel pitching machine' } as const;
+const SURFACE = {
+  tennis: 'tennis-acrylic-medium',
+  pickleball: 'pickleball-acrylic',
+  baseball: 'baseball-turf',
+  softball: 'softball-dirt',
+} as const;
+const MACHINE = {
+  tennis: 'Two-wheel portable',
+  pickleball: 'Holed-ball court machine',
+  baseball: 'Two-wheel pitching machine',
+  softball: 'Two-wheel softball machine',
+} as const;
 const kindOf = (kind: string) => MACHINE_KINDS.find((each) => each.kind === kind)!;
 const id = '01890000-0000-7000-8000-000000000001';
 

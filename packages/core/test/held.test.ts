@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import {
   arrange,
   conditionsOf,
-  FIELDING_BALLS,
+  diamondOf,
   fieldingSetup,
   firstSetup,
   makeCard,
@@ -55,7 +55,7 @@ function expectSame(before: Setup, after: Setup, sport: Sport): void {
 
 describe('what was held, and the arc, are kept with the ball', () => {
   test('a saved pop-up is a pop-up when it is opened again, on the bench and from a card', () => {
-    for (const ball of FIELDING_BALLS) {
+    for (const ball of diamondOf('baseball')!.fieldingBalls) {
       const setup = fieldingSetup(first('baseball'), machineOf('baseball').profile, ball);
       const rung = saved(setup, 'baseball')!;
       const again = setupFromRung(rung, 'baseball');

@@ -1,7 +1,21 @@
 import { describe, expect, test } from 'vitest';
-import { AGE_BANDS, bandOf, comfortOf, gameBallById, gameTimeS, hitterIntervalEase, hitterTime, LEVELS } from '../src/index.ts';
+import {
+  bandOf,
+  bandsOf,
+  comfortOf,
+  diamondOf,
+  gameBallById,
+  gameTimeS,
+  hitterIntervalEase,
+  hitterTime,
+  LEVELS,
+  mphToMps,
+  SPORTS,
+  type Sport,
+} from '../src/index.ts';
 
-const band = (id: string) => AGE_BANDS.find((each) => each.id === id)!;
+const band = (id: string, sport: Sport = 'baseball') => bandsOf(sport).find((each) => each.id === id)!;
+const DIAMONDS = SPORTS.filter((sport) => diamondOf(sport));
 
 describe('a hitter is judged by the game of the age band (common practice, no source)', () => {
   test.each([
@@ -15,7 +29,7 @@ describe('a hitter is judged by the game of the age band (common practice, no so
     ['college', 0, 0.43],
     ['professional', 0, 0.4],
   ])('the fastball of %s, field %s, is at the plate after about %s s', (id, field, timeS) => {
-    expect(Math.abs(gameTimeS(band(id), field) - timeS)).toBeLessThan(0.012);
+    expect(Math.abs(gameTimeS('baseball', band(id), field) - timeS)).toBeLessThan(0.012);
   });
   test.each([
     ['11-12', 0.34, 'too quick'],
@@ -29,13 +43,20 @@ describe('a hitter is judged by the game of the age band (common practice, no so
     ['13-14', 0.41, 'too quick'],
     ['college', 0.43, 'working'],
   ])('%s, %s s to the plate: %s', (id, timeS, word) => {
-    const time = hitterTime(band(id), timeS);
+    const time = hitterTime('baseball', band(id), timeS);
     expect(time.word).toBe(word);
     expect(time.tooQuick).toBe(word === 'too quick');
   });
+  test('softball has bands of its own: 60 mph from 37.5 ft is there about as soon as 80 mph from 55 ft (common practice, no source)', () => {
+    const [softball, baseball] = [gameTimeS('softball', band('high-school', 'softball')), gameTimeS('baseball', band('high-school'))];
+    // without drag: 11.0 m at 60 mph
+    expect(softball).toBeGreaterThan(11 / mphToMps(60));
+    expect(Math.abs(softball - baseball)).toBeLessThan(0.06);
+    expect(() => bandsOf('tennis')).toThrow('no age bands');
+  });
   test('more time is never harder, and the words come in their order', () => {
-    for (const each of AGE_BANDS) {
-      const eases = Array.from({ length: 60 }, (_, i) => hitterTime(each, 0.2 + i * 0.015).ease);
+    for (const [sport, each] of DIAMONDS.flatMap((of) => bandsOf(of).map((one) => [of, one] as const))) {
+      const eases = Array.from({ length: 60 }, (_, i) => hitterTime(sport, each, 0.2 + i * 0.015).ease);
       expect(eases).toEqual([...eases].sort((a, b) => a - b));
     }
   });
@@ -49,9 +70,10 @@ describe('a hitter is judged by the game of the age band (common practice, no so
     ]);
   });
   test('a bolder game ball never makes a ball kinder: of another level, the youngest of one’s own counts', () => {
-    expect(bandOf('Building', gameBallById('baseball-fastball-13-14')).id).toBe('13-14');
-    expect(bandOf('Building', gameBallById('baseball-fastball-professional')).id).toBe('11-12');
-    expect(bandOf('Starting', null).id).toBe('8-and-under');
-    for (const level of LEVELS) expect(AGE_BANDS.some((each) => each.level === level)).toBe(true);
+    expect(bandOf('baseball', 'Building', gameBallById('baseball-fastball-13-14')).id).toBe('13-14');
+    expect(bandOf('baseball', 'Building', gameBallById('baseball-fastball-professional')).id).toBe('11-12');
+    expect(bandOf('baseball', 'Starting', null).id).toBe('8-and-under');
+    for (const sport of DIAMONDS)
+      for (const level of LEVELS) expect(bandsOf(sport).filter((each) => each.level === level && each.ofDrills)).toHaveLength(1);
   });
 });

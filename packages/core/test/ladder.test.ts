@@ -10,8 +10,8 @@ import {
   changesBetween,
   conditionsOf,
   DEMAND_PARTS,
+  diamondOf,
   evenOut,
-  FIELDING_BALLS,
   fieldingSetup,
   firstSetup,
   firstTargetM,
@@ -27,12 +27,12 @@ import {
   netBetween,
   netHeightAt,
   notArriving,
-  PLAYER_SIGMA_M,
   type RungDocument,
   rateAt,
   rungCautions,
   rungFromSetup,
   rungSchema,
+  SPORT_RECORDS,
   SPORTS,
   stepBetween,
 } from '../src/index.ts';
@@ -333,7 +333,7 @@ describe('judging a rung', () => {
     const profile = MACHINE_KINDS.find(({ kind }) => kind === 'Programmable field machine')!;
     const court = { id: '0190f3a0-0000-7000-8000-00000000c0a7', sport: 'baseball' as const, surfaceId: 'baseball-grass' };
     const first = firstSetup(court, { id: '0190f3a0-0000-7000-8000-00000000aac1', profile }, 'Building', 0);
-    const fly = fieldingSetup(first, profile, FIELDING_BALLS[1]);
+    const fly = fieldingSetup(first, profile, diamondOf('baseball')!.fieldingBalls[1]!);
     const far = { ...fly, player: { x: fly.player.x + 60, y: fly.player.y } };
     const at = (setup: typeof fly) => {
       const arrangement = arrange(setup, profile);
@@ -381,7 +381,7 @@ describe('targets (common practice, no source)', () => {
   test.each(SPORTS.flatMap((sport) => LEVELS.map((level) => [sport, level] as const)))(
     'the first target for %s, %s is hit four or five times of ten',
     (sport, level) => {
-      const rate = rateAt(PLAYER_SIGMA_M[sport][level], firstTargetM(sport, level));
+      const rate = rateAt(SPORT_RECORDS[sport].playerSigmaM[level], firstTargetM(sport, level));
       expect(rate).toBeGreaterThanOrEqual(0.4);
       expect(rate).toBeLessThanOrEqual(0.5);
     },

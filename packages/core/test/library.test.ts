@@ -31,7 +31,7 @@ describe('the library', () => {
   test('twelve drills a sport at least, each of three to six rungs, each with all that a coach says of it', () => {
     for (const sport of SPORTS) expect(LIBRARY.filter((drill) => drill.sport === sport).length).toBeGreaterThanOrEqual(12);
     expect(new Set(LIBRARY.map(({ id }) => id)).size).toBe(LIBRARY.length);
-    expect(new Set(LIBRARY.map(({ name }) => name)).size).toBe(LIBRARY.length);
+    expect(new Set(LIBRARY.map(({ sport, name }) => `${sport} ${name}`)).size).toBe(LIBRARY.length);
     for (const drill of LIBRARY) {
       expect(drill.rungs.length).toBeGreaterThanOrEqual(3);
       expect(drill.rungs.length).toBeLessThanOrEqual(6);
@@ -43,7 +43,7 @@ describe('the library', () => {
   });
 
   // every drill on every machine kind of its sport: which of them can do all of it
-  test.each(LIBRARY.map((drill) => [drill.name, drill] as const))(
+  test.each(LIBRARY.map((drill) => [drill.id, drill] as const))(
     '%s: aims on two machines at least, inside every timing rule',
     (_, drill) => {
       const able = kindsFor(drill.sport).filter((profile) => {
@@ -72,7 +72,12 @@ describe('the library', () => {
   );
 
   test.each(LEVELS)('re-aims itself to %s: most drills can be done whole on a programmable machine', (level) => {
-    const kinds = { tennis: 'Programmable court machine', pickleball: 'Holed-ball court machine', baseball: 'Programmable field machine' };
+    const kinds = {
+      tennis: 'Programmable court machine',
+      pickleball: 'Holed-ball court machine',
+      baseball: 'Programmable field machine',
+      softball: 'Programmable softball field machine',
+    };
     const whole = LIBRARY.filter((drill) => {
       const asked = question(drill, kindOf(kinds[drill.sport]), { level });
       const { rungs, problems } = fitDrill(drill, asked);

@@ -6,8 +6,7 @@ import {
   ballById,
   battedBall,
   type Conditions,
-  FARTHEST_MACHINE_M,
-  FIELD_POSITIONS,
+  diamondOf,
   fieldBall,
   fly,
   forGap,
@@ -35,6 +34,7 @@ const conditions = (airDensityKgM3 = seaLevel): Conditions => ({
   wind: still,
   ground: surfaceById('baseball-grass'),
 });
+const { positions, farthestY_m } = diamondOf('baseball')!;
 const contact = { y: PLATE.frontY_m, z: 0.7 };
 
 function pitch(mph: number, releaseFt: number, topspinRpm = -1800): { conditions: Conditions; launch: Launch } {
@@ -222,13 +222,13 @@ describe('two pitches', () => {
       limits: { speedMps: [10, 40], elevationDeg: [-10, 60] },
       net: null,
     };
-    const found = forGap(question, target, mphToMps(70), timeS, 60);
+    const found = forGap(question, target, mphToMps(70), timeS, 60, farthestY_m);
     const slower = twoPitches(a, pitch(mpsToMph(found.speedMps!), 46), contact.y, 'Building', eye)!;
     expect(slower.gapMs).toBeCloseTo(60, 0);
     const farther = twoPitches(a, pitch(70, found.releaseY! / ftToM(1)), contact.y, 'Building', eye)!;
     expect(farther.gapMs).toBeCloseTo(60, 0);
-    expect(found.releaseY!).toBeLessThan(FARTHEST_MACHINE_M);
-    expect(forGap(question, target, mphToMps(70), timeS, 900).releaseY).toBeNull();
+    expect(found.releaseY!).toBeLessThan(farthestY_m);
+    expect(forGap(question, target, mphToMps(70), timeS, 900, farthestY_m).releaseY).toBeNull();
   });
 });
 
@@ -266,7 +266,7 @@ describe('fielding balls', () => {
   test('whoever plays it gets there by running at the level’s speed, and nobody earlier', () => {
     for (const ball of [hit(60, 65), hit(85, 15), hit(70, -4), hit(95, 30)]) {
       const { t, x, y, short, distanceM } = ball.fielder;
-      const home = FIELD_POSITIONS.find((each) => each.short === short)!;
+      const home = positions.find((each) => each.short === short)!;
       expect(distanceM).toBeCloseTo(Math.hypot(x - home.x, y - home.y), 9);
       expect(0.4 + distanceM / LEVEL_NEEDS.Competing.courtSpeedMps).toBeLessThanOrEqual(t + 1e-9);
       if (ball.fielder.inTheAir) expect(t).toBeCloseTo(ball.hangTimeS, 9);

@@ -4,8 +4,8 @@ import {
   APPROACHES,
   BALLS,
   ballById,
-  COURT_PLANS,
   coefficients,
+  diamondOf,
   ftToM,
   GAME_BOOK,
   gameBallById,
@@ -16,10 +16,10 @@ import {
   LEVELS,
   MACHINE_KINDS,
   machineProfileSchema,
-  PITCHERS_PLATE_Y_M,
   PLATE,
   rpmToRadPerS,
   rungSchema,
+  SPORT_RECORDS,
   SPORTS,
   STROKES,
   SURFACES,
@@ -50,7 +50,7 @@ describe('balls', () => {
     for (const { sources, confidence, sport } of BALLS) {
       expect(sources.length).toBeGreaterThanOrEqual(2);
       expect(sources.every(({ source }) => source.length > 20)).toBe(true);
-      expect(confidence).toBe(sport === 'pickleball' ? 'low' : 'good');
+      expect(confidence).toBe(sport === 'pickleball' || sport === 'softball' ? 'low' : 'good');
     }
   });
   test('tennis coefficients at S = 1/4 by the published law, worked by hand', () => {
@@ -69,7 +69,10 @@ describe('balls', () => {
   test('without spin there is no lift; a worn ball drags by its factor', () => {
     for (const ball of BALLS) {
       expect(coefficients(ball, 25, 0, 0).cl).toBe(0);
-      expect(coefficients({ ...ball, dragFactor: 1.1 }, 25, 50, 50).cd).toBeCloseTo(1.1 * coefficients(ball, 25, 50, 50).cd, 9);
+      expect(coefficients({ ...ball, dragFactor: 1.1 * ball.dragFactor }, 25, 50, 50).cd).toBeCloseTo(
+        1.1 * coefficients(ball, 25, 50, 50).cd,
+        9,
+      );
     }
   });
   test('an unknown id is a misuse', () => {
@@ -79,7 +82,7 @@ describe('balls', () => {
 });
 
 describe('courts', () => {
-  const at = (sport: 'tennis' | 'pickleball', name: string) => COURT_PLANS[sport].lines.find((line) => line.name === name)!;
+  const at = (sport: 'tennis' | 'pickleball', name: string) => SPORT_RECORDS[sport].court.lines.find((line) => line.name === name)!;
   test('tennis: 78 ft long, 27 and 36 ft wide, service lines 21 ft from the net (ITF)', () => {
     expect(at('tennis', 'far baseline').y1 - at('tennis', 'near baseline').y1).toBeCloseTo(ftToM(78), 9);
     expect(at('tennis', 'right singles sideline').x1 - at('tennis', 'left singles sideline').x1).toBeCloseTo(ftToM(27), 9);
@@ -94,7 +97,7 @@ describe('courts', () => {
   test('baseball: plate 17 in wide and deep, pitcher’s plate at 60 ft 6 in (OBR)', () => {
     expect(PLATE.halfWidthM * 2).toBeCloseTo(inToM(17), 9);
     expect(PLATE.frontY_m).toBeCloseTo(inToM(17), 9);
-    expect(PITCHERS_PLATE_Y_M).toBeCloseTo(18.44, 2);
+    expect(diamondOf('baseball')!.rubberY_m).toBeCloseTo(18.44, 2);
   });
   test('strike zone of a batter of 1.80 m: 48.6 cm to 96.3 cm', () => {
     expect(strikeZone(1.8).bottomM).toBeCloseTo(0.486, 3);

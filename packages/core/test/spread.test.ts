@@ -2,7 +2,6 @@ import { describe, expect, test } from 'vitest';
 import {
   aim,
   ballById,
-  COURT_PLANS,
   chanceInRectangle,
   endpointOf,
   fly,
@@ -11,6 +10,7 @@ import {
   linearSpread,
   MACHINE_KINDS,
   normalCdf,
+  SPORT_RECORDS,
   type SpreadQuestion,
   sampledSpread,
   sensitivity,
@@ -24,7 +24,7 @@ const conditions = {
   wind: { xMps: 0.5, yMps: -1 },
   ground: surfaceById('tennis-acrylic-medium'),
 };
-const net = COURT_PLANS.tennis.net;
+const net = SPORT_RECORDS.tennis.court.net;
 const machine = MACHINE_KINDS.find(({ kind }) => kind === 'Two-wheel portable')!;
 const from = { x: 0.6, y: 6.7, z: 0.55 };
 const target = { kind: 'landing', x: 1.2, y: -8.4 } as const;

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
   buildLadder,
-  COURT_PLANS,
   changesBetween,
   fitDrill,
   LIBRARY,
@@ -15,9 +14,9 @@ import {
   resizeTarget,
   rungAtLevel,
   rungCautions,
+  SPORT_RECORDS,
   SPORTS,
   TARGET_PLACE_IDS,
-  TARGET_PLACE_NAMES,
   targetSpot,
   targetsOf,
 } from '../src/index.ts';
@@ -40,7 +39,7 @@ describe('where a target stands', () => {
   test('small targets: three feet from both lines in the corners, five inside the baseline in the middle', () => {
     const small = { widthM: 0.5, depthM: 0.5 };
     for (const sport of NET_SPORTS) {
-      const { x2, y2 } = COURT_PLANS[sport].inPlay;
+      const { x2, y2 } = SPORT_RECORDS[sport].court.inPlay;
       const corner = targetSpot(sport, 'deep-right', small);
       expect(x2 - corner.x).toBeCloseTo(3 * FOOT_M, 9);
       expect(y2 - corner.y).toBeCloseTo(3 * FOOT_M, 9);
@@ -57,7 +56,7 @@ describe('where a target stands', () => {
     fc.assert(
       fc.property(fc.constantFrom(...NET_SPORTS), anyPlace, anySize, (sport, place, size) => {
         const { x, y } = targetSpot(sport, place, size);
-        const { inPlay } = COURT_PLANS[sport];
+        const { inPlay } = SPORT_RECORDS[sport].court;
         expect(Math.abs(x) + size.widthM / 2).toBeLessThanOrEqual(inPlay.x2 + 1e-9);
         expect(y - size.depthM / 2).toBeGreaterThanOrEqual(-1e-9);
         expect(y + size.depthM / 2).toBeLessThanOrEqual(inPlay.y2 + 1e-9);
@@ -70,7 +69,7 @@ describe('where a target stands', () => {
         const [one, other] = [targetSpot(sport, place, size), targetSpot(sport, mirrorPlace(place), size)];
         expect(other.x).toBeCloseTo(-one.x, 9);
         expect(other.y).toBeCloseTo(one.y, 9);
-        expect(TARGET_PLACE_NAMES[sport][place].includes('left')).toBe(place.endsWith('left'));
+        expect(SPORT_RECORDS[sport].targetNames[place].includes('left')).toBe(place.endsWith('left'));
       }),
       { seed: 4 },
     ));

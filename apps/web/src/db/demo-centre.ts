@@ -1,4 +1,14 @@
-import type { BALLS, Level, OwnGameBall, Setup, Sport, TargetPlaceId } from '@good-arc/core';
+import {
+  type BALLS,
+  type Level,
+  MACHINE_KINDS,
+  type OwnGameBall,
+  type Setup,
+  SPORT_RECORDS,
+  SPORTS,
+  type Sport,
+  type TargetPlaceId,
+} from '@good-arc/core';
 
 /** The demo centre's invented courts, machines, balls, people and ladders. */
 export const ALTITUDE_M = 900;
@@ -33,6 +43,29 @@ export const COURTS: readonly [name: string, sport: Sport, surfaceId: string, in
   ['Cage 1', 'baseball', 'baseball-turf', true, 4.2],
   ['Long Meadow field', 'baseball', 'baseball-grass', false],
 ];
+
+/** Spare names for machines of sports that are not listed here. */
+const SPARE_NAMES = ['Sorrel', 'Marten', 'Plover', 'Teasel'];
+
+/** A sport of the catalog that has no court above gets one, with a machine that throws its ball and a basket. */
+export const TAKEN_UP = SPORTS.filter((sport) => COURTS.every(([, listed]) => listed !== sport)).flatMap((sport, i) => {
+  const { name, balls, surfaces } = SPORT_RECORDS[sport];
+  const profile = MACHINE_KINDS.find(({ sports }) => sports.includes(sport));
+  const [surface, ball] = [surfaces[0]!, balls[0]!];
+  return profile
+    ? [
+        {
+          court: `${name} 1`,
+          sport,
+          surfaceId: surface.id,
+          machine: SPARE_NAMES[i] ?? `${name} machine`,
+          profile,
+          basket: ball.name,
+          ballId: ball.id,
+        },
+      ]
+    : [];
+});
 
 export const GAME_BALLS: readonly [name: string, document: OwnGameBall, notes: string][] = [
   [

@@ -6,6 +6,7 @@ import {
   type MachineProfile,
   type PlanDocument,
   type RungDocument,
+  SPORT_RECORDS,
   type Sport,
 } from '@good-arc/core';
 import { ALTITUDE_M } from './demo-centre.ts';
@@ -47,7 +48,7 @@ export function builtLadder(at: At, on: On): RungDocument[] {
 /** A built-in drill on the club’s machines. */
 export function drillLadder(drillId: string, at: At, on: On, second?: On): RungDocument[] {
   const drill = LIBRARY.find(({ id }) => id === drillId)!;
-  const ballId = { tennis: 'tennis-standard', pickleball: 'pickleball-outdoor', baseball: 'baseball' }[at.sport];
+  const ballId = SPORT_RECORDS[at.sport].balls[0]!.id;
   const { rungs } = fitDrill(drill, {
     sport: at.sport,
     court: at,

@@ -33,6 +33,7 @@ import {
   PLAYERS,
   SQUADS,
   STOCK,
+  TAKEN_UP,
 } from './demo-centre.ts';
 import { builtLadder, drillLadder, planFor } from './demo-ladders.ts';
 import { demoTuneUp } from './demo-tune-ups.ts';
@@ -272,6 +273,12 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
       calls,
       'baseball-two-machines-one-voice',
     );
+    // last, so that what is drawn for the rest stays as it was
+    for (const { court: name, sport, surfaceId, machine: on, profile, basket, ballId } of TAKEN_UP) {
+      await tx.insert(court).values({ id: id(), clubId, name, sport, surfaceId, indoor: false, ceilingM: null });
+      await tx.insert(machine).values({ id: id(), clubId, name: on, notes: '', profile, dials: firstDials(profile) });
+      await tx.insert(ballStock).values({ id: id(), clubId, name: basket, ballId, count: 48, condition: 'good' });
+    }
     const squads = SQUADS.map(([name, who, notes]) => ({
       id: id(),
       clubId,

@@ -1,10 +1,11 @@
-import { type CourtPlan, PLATE } from '@good-arc/core';
+import { type CourtPlan, diamondOf, PLATE } from '@good-arc/core';
 import type { RulerScale } from './scale.ts';
 
 /** Lines, net and plate of a court in plan. */
 export function CourtDrawing({ plan, scale }: { plan: CourtPlan; scale: RulerScale }) {
   const { along, across } = scale;
   const { lines, net } = plan;
+  const diamond = diamondOf(plan.sport) !== null;
   const xs = lines.flatMap(({ x1, x2 }) => [x1, x2]);
   const ys = lines.flatMap(({ y1, y2 }) => [y1, y2]);
   const box = { x1: Math.min(...xs), x2: Math.max(...xs), y1: Math.min(...ys), y2: Math.max(...ys) };
@@ -20,7 +21,7 @@ export function CourtDrawing({ plan, scale }: { plan: CourtPlan; scale: RulerSca
     .join(' ');
   return (
     <g aria-hidden="true">
-      {plan.sport !== 'baseball' && (
+      {!diamond && (
         <rect
           x={along(box.y2)}
           y={across(box.x2)}
@@ -29,16 +30,8 @@ export function CourtDrawing({ plan, scale }: { plan: CourtPlan; scale: RulerSca
           fill="var(--court)"
         />
       )}
-      {lines.map(({ name, x1, y1, x2, y2 }) => (
-        <line
-          key={name}
-          x1={along(y1)}
-          y1={across(x1)}
-          x2={along(y2)}
-          y2={across(x2)}
-          stroke="currentColor"
-          strokeWidth={name.includes('baseline') || name.includes('side') || name.includes('tram') ? 1.8 : 1.2}
-        />
+      {lines.map(({ id, edge, x1, y1, x2, y2 }) => (
+        <line key={id} x1={along(y1)} y1={across(x1)} x2={along(y2)} y2={across(x2)} stroke="currentColor" strokeWidth={edge ? 1.8 : 1.2} />
       ))}
       {net && (
         <line
@@ -50,7 +43,7 @@ export function CourtDrawing({ plan, scale }: { plan: CourtPlan; scale: RulerSca
           strokeWidth={3.2}
         />
       )}
-      {plan.sport === 'baseball' && (
+      {diamond && (
         <>
           <line x1={0} x2={along(0)} y1={across(0)} y2={across(0)} stroke="currentColor" strokeDasharray="2 6" opacity={0.6} />
           <polygon points={plate} fill="var(--color-base-100)" stroke="currentColor" strokeWidth={2} />

@@ -1,26 +1,25 @@
 import {
-  COURT_PLANS,
   type CourtPlan,
-  FIELD_PLAN,
+  diamondOf,
   isToFielders,
   type PlayerTarget,
   placeOfTarget,
   type RungDocument,
+  SPORT_RECORDS,
   type Sport,
-  TARGET_PLACE_NAMES,
   targetsOf,
 } from '@good-arc/core';
 import { describeSpot } from './place.ts';
 
 type Aimed = Pick<RungDocument, 'targetAt' | 'targetSize' | 'feeds'>;
 
-/** What a target is drawn on and measured from: of baseball the whole field. */
-export const targetPlan = (sport: Sport): CourtPlan => (sport === 'baseball' ? FIELD_PLAN : COURT_PLANS[sport]);
+/** What a target is drawn on and measured from: of a diamond the whole field. */
+export const targetPlan = (sport: Sport): CourtPlan => diamondOf(sport)?.field ?? SPORT_RECORDS[sport].court;
 
 /** Named where it stands at a named place, else measured from the lines. */
 export function sayPlace(target: PlayerTarget, sport: Sport, length: (m: number) => string): string {
   const place = placeOfTarget(sport, target);
-  return place ? TARGET_PLACE_NAMES[sport][place] : describeSpot(targetPlan(sport), target, length);
+  return place ? SPORT_RECORDS[sport].targetNames[place] : describeSpot(targetPlan(sport), target, length);
 }
 
 /** Balls to fielders are taken, not hit to a place. */

@@ -1,6 +1,6 @@
+import { diamondOf, type GameBall, MIDDLE_OF_ZONE_M, PLATE, SPORT_RECORDS } from '../catalog/index.ts';
 import type { Conditions, Launch } from '../flight/index.ts';
-import { ftToM, inToM, mphToMps } from '../quantity/index.ts';
-import { COURT_PLANS, type GameBall, MIDDLE_OF_ZONE_M, PLATE } from '../sport/index.ts';
+import { ftToM, mphToMps } from '../quantity/index.ts';
 import { aim } from './aim.ts';
 import { type AimQuestion, spinAt, WIDEST_LIMITS } from './types.ts';
 
@@ -8,9 +8,6 @@ import { type AimQuestion, spinAt, WIDEST_LIMITS } from './types.ts';
 export interface GameArrival {
   launch: Launch;
 }
-
-/** A pitcher's release point: height and distance off the centre line on the arm side (18–24 in; common practice, no source). */
-const RELEASE = { z: 1.75, x: inToM(21) } as const;
 
 /**
  * Solves a game-book entry for the court's own air: shaped balls by landing depth and net clearance, serves and pitches by speed.
@@ -21,14 +18,15 @@ const RELEASE = { z: 1.75, x: inToM(21) } as const;
 export function gameLaunch(game: GameBall, conditions: Conditions, landingX = 0): GameArrival | null {
   const still = { ...conditions, wind: { xMps: 0, yMps: 0 } };
   if (game.kind === 'pitch') {
-    const from = { x: RELEASE.x, y: ftToM(game.releaseFt), z: RELEASE.z };
+    const { release } = diamondOf(game.sport)!;
+    const from = { x: release.x, y: ftToM(game.releaseFt), z: release.z };
     const spin = { topspinRpm: game.topspinRpm, sidespinRpm: game.sidespinRpm, gyroRpm: game.gyroRpm };
     const target = { kind: 'plane', planeY: PLATE.frontY_m, x: landingX, z: MIDDLE_OF_ZONE_M } as const;
     return first({ conditions: still, from, spin, target, limits: WIDEST_LIMITS, net: null }, { speedMps: mphToMps(game.speedMph) });
   }
   const from = { x: landingX, ...game.from };
   const spin = { topspinRpm: game.topspinRpm, sidespinRpm: 0, gyroRpm: 0 };
-  const net = COURT_PLANS[game.sport].net;
+  const net = SPORT_RECORDS[game.sport].court.net;
   const question = {
     conditions: still,
     from,

@@ -1,6 +1,6 @@
-import { type Launch, Stepper } from '../flight/index.ts';
+import { type Net, netHeightAt } from '../catalog/index.ts';
+import { GRAVITY, type Launch, Stepper } from '../flight/index.ts';
 import { degToRad, radToDeg } from '../quantity/index.ts';
-import { type Net, netHeightAt } from '../sport/index.ts';
 import { type AimQuestion, type Limits, spinAt } from './types.ts';
 
 /** A ball this far under the target plane will not come up to it. */
@@ -253,7 +253,7 @@ function bounded(free: Free, a: number, wanted: number): number {
   return Math.min((a + 89.9) / 2, Math.max(a - 12, wanted));
 }
 
-const G2 = 9.80665 / 2;
+const G2 = GRAVITY / 2;
 
 /** Slope of the miss in a vacuum, to start from. */
 function vacuumSlope(probe: Probe, free: Free, heldValue: number, a: number): number {

@@ -1,5 +1,5 @@
+import type { Net } from '../catalog/index.ts';
 import type { Conditions } from '../flight/index.ts';
-import type { Net } from '../sport/index.ts';
 
 export interface Point3 {
   x: number;

@@ -1,6 +1,6 @@
+import { SPORT_RECORDS } from '../catalog/index.ts';
 import type { Launch } from '../flight/index.ts';
 import { airDensity } from '../flight/index.ts';
-import { COURT_PLANS } from '../sport/index.ts';
 import { endpointOf } from '../spread/index.ts';
 import { conditionsOf, type Setup } from './setup.ts';
 
@@ -21,7 +21,7 @@ export interface AirEffect {
 /** What today's air and wind do to this very ball. @returns null when it never gets there in one of them */
 export function airEffect(setup: Setup, launch: Launch): AirEffect | null {
   const { target } = setup;
-  const { net } = COURT_PLANS[setup.sport];
+  const { net } = SPORT_RECORDS[setup.sport].court;
   const here = endpointOf(conditionsOf(setup), launch, target, net);
   const usual = endpointOf(conditionsOf({ ...setup, weather: USUAL_AIR }), launch, target, net);
   const still = endpointOf(conditionsOf({ ...setup, weather: { ...setup.weather, windXMps: 0, windYMps: 0 } }), launch, target, net);

@@ -9,11 +9,11 @@ import {
   type Spin,
   spinAt,
 } from '../aim/index.ts';
+import { diamondOf, type GameBall, gameBallById, LEVEL_NEEDS, SPORT_RECORDS, type Stroke } from '../catalog/index.ts';
 import { COMFORT_FROM, type Comfort, comfortOf, isToFielders, reactionNeededS, timeBudget } from '../drill/index.ts';
 import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
 import { aimMachine, type PlaceQuestion, questionFor, type Thrower } from '../machine/index.ts';
 import { bandOf, FIELDER_READ_S, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
-import { COURT_PLANS, type GameBall, gameBallById, LEVEL_NEEDS, type Stroke } from '../sport/index.ts';
 import { conditionsOf, type Setup } from './setup.ts';
 
 /** What reaches the player, in the plane they meet the ball in. */
@@ -116,7 +116,7 @@ export const placeQuestion = (setup: Setup): PlaceQuestion => ({
   conditions: conditionsOf(setup),
   from: setup.from,
   target: setup.target,
-  net: COURT_PLANS[setup.sport].net,
+  net: SPORT_RECORDS[setup.sport].court.net,
   ceilingM: setup.ceilingM ?? null,
 });
 
@@ -149,11 +149,11 @@ export function throwBall(conditions: Conditions, launch: Launch, playerY: numbe
 
 /** A ball met before it bounces is a volley; a pitch asks for a swing. */
 const strokeOf = ({ sport }: Setup, thrown: Thrown | null): Stroke =>
-  sport === 'baseball' ? 'swing' : thrown?.arrival?.leg === 0 ? 'volley' : 'groundstroke';
+  !diamondOf(sport) && thrown?.arrival?.leg === 0 ? 'volley' : SPORT_RECORDS[sport].stroke;
 
 /** A ball that is known, by itself, on the scale of `comfortOf`. */
 const easeOf = ({ sport, level }: Setup, stroke: Stroke, timeS: number, gameBall: GameBall | null): number =>
-  sport === 'baseball' ? hitterTime(bandOf(level, gameBall), timeS).ease : timeS / reactionNeededS(level, stroke, 0);
+  diamondOf(sport) ? hitterTime(sport, bandOf(sport, level, gameBall), timeS).ease : timeS / reactionNeededS(level, stroke, 0);
 
 function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, gameBall: GameBall | null): BenchComfort | null {
   const { level, intervalS } = setup;
@@ -167,13 +167,13 @@ function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, game
   if (!arrival) return null;
   const { timeS } = arrival;
   const ease = easeOf(setup, stroke, timeS, gameBall);
-  if (setup.sport === 'baseball') {
-    const band = bandOf(level, gameBall);
+  if (diamondOf(setup.sport)) {
+    const band = bandOf(setup.sport, level, gameBall);
     return {
       word: comfortOf(Math.min(ease, hitterIntervalEase(intervalS))),
       ofBall: comfortOf(ease),
       timeS,
-      needS: hitterTime(band, timeS).gameTimeS,
+      needS: hitterTime(setup.sport, band, timeS).gameTimeS,
       band: band.name,
       spareS: intervalS - HITTER_INTERVAL_S.working,
       shortestIntervalS: ease < COMFORT_FROM.working ? null : HITTER_INTERVAL_S.working,

@@ -1,7 +1,6 @@
+import { ballById, diamondOf, SPORT_RECORDS } from '../catalog/index.ts';
 import { isToFielders } from '../drill/index.ts';
-import { FARTHEST_MACHINE_M } from '../pitch/index.ts';
 import { ftToM } from '../quantity/index.ts';
-import { ballById } from '../sport/index.ts';
 import type { Arrangement } from './arrange.ts';
 import type { Setup } from './setup.ts';
 
@@ -23,7 +22,6 @@ const CLOSE_M = { hard: ftToM(25), soft: 3 };
 const CONE_DEG = 25;
 /** A fence as most courts have it: this far behind the far line of the drawing, m high; our assumption. */
 const FENCE_HEIGHT_M = 3;
-const WINDY_MPS: Record<string, number> = { tennis: 6, pickleball: 3.5, baseball: 8 };
 
 const inMetres = (m: number): string => `${m.toFixed(1)} m`;
 
@@ -128,13 +126,14 @@ export function cautionsOf(
         why: `Its highest point is ${length(thrown.flight.apex.z)}; the ceiling is at ${length(setup.ceilingM)}.`,
         doThis: 'A flatter arc; mind lamps and beams.',
       });
-    if (setup.sport === 'baseball' && setup.target.kind === 'plane' && launch.y > FARTHEST_MACHINE_M + 0.01)
+    const farthestM = diamondOf(setup.sport)?.farthestY_m;
+    if (farthestM !== undefined && setup.target.kind === 'plane' && launch.y > farthestM + 0.01)
       cautions.push({
         id: 'too-far',
         grave: true,
-        what: `The machine stands beyond ${length(FARTHEST_MACHINE_M)}.`,
+        what: `The machine stands beyond ${length(farthestM)}.`,
         why: 'From there a small error of the wheels is a ball at the hitter.',
-        doThis: `Bring it to ${length(FARTHEST_MACHINE_M)} or nearer and use the pace chart for the speed.`,
+        doThis: `Bring it to ${length(farthestM)} or nearer and use the pace chart for the speed.`,
       });
   }
   if (reason?.code === 'ceiling')
@@ -146,7 +145,7 @@ export function cautionsOf(
       doThis: 'Take a flatter arc from the slider.',
     });
   const wind = Math.hypot(setup.weather.windXMps, setup.weather.windYMps) + (setup.weather.gustMps ?? 0);
-  if (wind > WINDY_MPS[setup.sport]!)
+  if (wind > SPORT_RECORDS[setup.sport].windyMps)
     cautions.push({
       id: 'windy',
       grave: false,

@@ -1,7 +1,7 @@
 import type { Hold } from '../aim/index.ts';
+import { netBetween, netHeightAt, type Sport } from '../catalog/index.ts';
 import type { Feed } from '../drill/index.ts';
 import { type Conditions, fly, type Launch } from '../flight/index.ts';
-import { netBetween, netHeightAt, type Sport } from '../sport/index.ts';
 
 /** Which way the ball goes when it is thrown a little higher tells its arc, °. */
 const NUDGE_DEG = 0.5;

@@ -14,4 +14,4 @@ export { type Caution, cautionsOf, MANUAL_FIRST } from './cautions.ts';
 export { heldOf } from './held.ts';
 export { bestPlace, closestToGame, FIT_FIGURES, type FitFigure, fitOf, fitParts, type Match } from './match.ts';
 export { flightsOf, type RungChoices, rungFromSetup, setupFromRung } from './rung.ts';
-export { conditionsOf, FIELDING_BALLS, fieldingSetup, firstSetup, planOf, type Setup, setupSchema } from './setup.ts';
+export { conditionsOf, fieldingSetup, firstSetup, planOf, type Setup, setupSchema } from './setup.ts';

@@ -1,6 +1,6 @@
+import { diamondOf, type GameBall, SPORT_RECORDS } from '../catalog/index.ts';
 import { aimMachine, type Thrower } from '../machine/index.ts';
 import { inToM } from '../quantity/index.ts';
-import { COURT_PLANS, type GameBall } from '../sport/index.ts';
 import { type Arrival, gameOf, launchOf, placeQuestion, throwBall } from './arrange.ts';
 import { conditionsOf, planOf, type Setup } from './setup.ts';
 
@@ -52,7 +52,7 @@ export function closestToGame(setup: Setup, machine: Thrower, ball: GameBall): M
   const game = gameOf(setup, conditions, ball)?.arrival;
   if (!game) return null;
   const { inPlay } = planOf(setup);
-  const far = setup.target.kind === 'landing' && setup.sport !== 'baseball';
+  const far = setup.target.kind === 'landing' && !diamondOf(setup.sport);
   const free = machine.spin.kind === 'topspin' || machine.spin.kind === 'any' ? machine.spin.maxRpm : 0;
   const tried = (at: Point): Match | null => {
     const [along, elevationDeg, topspinRpm] = at;
@@ -66,7 +66,7 @@ export function closestToGame(setup: Setup, machine: Thrower, ball: GameBall): M
     return arrival && { setup: next, arrival, fit: fitOf(arrival, game) };
   };
   const [low, high] = machine.elevationDeg;
-  const steepest = Math.min(high, setup.sport === 'baseball' ? 20 : 60);
+  const steepest = Math.min(high, diamondOf(setup.sport) ? 20 : 60);
   const spins = free === 0 ? [setup.topspinRpm] : [-0.75, -0.35, 0, 0.35, 0.75].map((share) => Math.round((share * free) / 50) * 50);
   // in a list, since the compiler does not see that `consider` assigns
   const bests: { at: Point; match: Match }[] = [];
@@ -91,10 +91,11 @@ export function closestToGame(setup: Setup, machine: Thrower, ball: GameBall): M
   return bests[0]?.match ?? null;
 }
 
-/** Places along the line through the machine, from behind the far line to close behind the net (or from the rubber to 25 ft). */
+/** Places along the line through the machine, from behind the far line to close behind the net (or from the farthest place to 25 ft). */
 function places(setup: Setup): number[] {
-  const { view, inPlay } = COURT_PLANS[setup.sport];
-  const [from, to] = setup.sport === 'baseball' ? [16.7, 7.7] : [Math.min(view.y2 - 0.3, inPlay.y2 + 0.6), 1.2];
+  const { view, inPlay } = SPORT_RECORDS[setup.sport].court;
+  const farthestM = diamondOf(setup.sport)?.farthestY_m;
+  const [from, to] = farthestM !== undefined ? [farthestM, 7.7] : [Math.min(view.y2 - 0.3, inPlay.y2 + 0.6), 1.2];
   return Array.from({ length: 9 }, (_, i) => from + ((to - from) * i) / 8);
 }
 

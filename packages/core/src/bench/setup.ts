@@ -1,26 +1,26 @@
 import { z } from 'zod';
-import { arcSchema, holdSchema, isToFielders, landingZone, spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
-import { airDensity, type Conditions, fly } from '../flight/index.ts';
-import { type MachineProfile, spinFor } from '../machine/index.ts';
-import { FIELD_POSITIONS } from '../pitch/index.ts';
-import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
 import {
   type Ball,
   ballById,
   ballIdSchema,
-  COURT_PLANS,
   type CourtPlan,
-  FIELD_PLAN,
-  GAME_BOOK,
+  diamondOf,
+  type FieldingBall,
+  firstGameBall,
   LEVELS,
   type Level,
   MIDDLE_OF_ZONE_M,
   PLATE,
+  SPORT_RECORDS,
   SPORTS,
   type Sport,
   surfaceById,
   surfaceIdSchema,
-} from '../sport/index.ts';
+} from '../catalog/index.ts';
+import { arcSchema, holdSchema, isToFielders, landingZone, spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
+import { airDensity, type Conditions, fly } from '../flight/index.ts';
+import { type MachineProfile, spinFor } from '../machine/index.ts';
+import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
 
 /** One set-up of the bench: everything a person chooses, SI and degrees. The machine's profile comes beside it. */
 export const setupSchema = z.strictObject({
@@ -53,13 +53,6 @@ export const setupSchema = z.strictObject({
 });
 export type Setup = z.infer<typeof setupSchema>;
 
-/** Default ball and game ball of a sport, for a first look. */
-const FIRST: Record<Sport, { ballId: string; game: (level: Level) => string }> = {
-  tennis: { ballId: 'tennis-standard', game: (level) => `tennis-rally-drive-${level.toLowerCase()}` },
-  pickleball: { ballId: 'pickleball-outdoor', game: (level) => `pickleball-deep-return-${level.toLowerCase()}` },
-  baseball: { ballId: 'baseball', game: (level) => GAME_BOOK.find((ball) => ball.kind === 'pitch' && ball.level === level)!.id },
-};
-
 /** A machine that throws no faster than this, m/s, cannot cross the net from where others stand: it begins near the net, on the player’s side. */
 const SLOW_MPS = 10;
 const NEAR_NET = { machine: { x: 0.4, y: -1.2 }, landing: { x: -0.3, y: -4.9 }, player: { x: -0.3, y: -6.6 } } as const;
@@ -71,11 +64,11 @@ export function firstSetup(
   level: Level,
   altitudeM: number,
 ): Setup {
-  const slow = court.sport !== 'baseball' && machine.profile.speedMps[1] < SLOW_MPS;
-  const plan = slow ? NEAR_NET : COURT_PLANS[court.sport];
-  const { ballId, game } = FIRST[court.sport];
+  const pitched = diamondOf(court.sport) !== null;
+  const slow = !pitched && machine.profile.speedMps[1] < SLOW_MPS;
+  const plan = slow ? NEAR_NET : SPORT_RECORDS[court.sport].court;
+  const ballId = SPORT_RECORDS[court.sport].balls[0]!.id;
   const { speedSteps, elevationSteps } = machine.profile;
-  const baseball = court.sport === 'baseball';
   const elevation = Math.min(machine.profile.elevationDeg[1], Math.max(machine.profile.elevationDeg[0], slow ? 40 : 18));
   const oneSpeed = machine.profile.speedMps[0] === machine.profile.speedMps[1];
   const middle = speedSteps?.[Math.floor(speedSteps.length / 2)] ?? (machine.profile.speedMps[0] + machine.profile.speedMps[1]) / 2;
@@ -88,14 +81,14 @@ export function firstSetup(
     level,
     weather: { temperatureC: 22, altitudeM, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
     from: { ...plan.machine, z: machine.profile.releaseHeightM },
-    target: baseball ? { kind: 'plane', planeY: PLATE.frontY_m, x: 0, z: MIDDLE_OF_ZONE_M } : { kind: 'landing', ...plan.landing },
-    landingZone: landingZone(court.sport, baseball ? 'plane' : 'landing'),
-    hold: baseball || oneSpeed ? { speedMps: middle } : { elevationDeg: elevation },
+    target: pitched ? { kind: 'plane', planeY: PLATE.frontY_m, x: 0, z: MIDDLE_OF_ZONE_M } : { kind: 'landing', ...plan.landing },
+    landingZone: landingZone(court.sport, pitched ? 'plane' : 'landing'),
+    hold: pitched || oneSpeed ? { speedMps: middle } : { elevationDeg: elevation },
     arc: 'low',
-    topspinRpm: baseball ? -1500 : 600,
+    topspinRpm: pitched ? -1500 : 600,
     sidespinRpm: 0,
     player: plan.player,
-    gameBallId: game(level),
+    gameBallId: firstGameBall(court.sport, level, 'gameBall').id,
     intervalS: Math.max(4, machine.profile.intervalS[0]),
     ...(court.ceilingM != null && { ceilingM: court.ceilingM }),
   };
@@ -114,20 +107,13 @@ function whereItLands(setup: Setup, elevationDeg: number): Setup {
 
 /** The plan a set-up is drawn on: a ball thrown to fielders needs the whole field. */
 export const planOf = ({ sport, target }: Pick<Setup, 'sport' | 'target'>): CourtPlan =>
-  isToFielders(sport, target) ? FIELD_PLAN : COURT_PLANS[sport];
+  (isToFielders(sport, target) && diamondOf(sport)?.field) || SPORT_RECORDS[sport].court;
 
-/** Balls for fielders, to start from: which call, elevation (°), speed (mph), where the fielder stands (the position’s short name). */
-export const FIELDING_BALLS = [
-  { name: 'Pop-up', elevationDeg: 62, mph: 55, to: '2B' },
-  { name: 'Fly ball', elevationDeg: 36, mph: 68, to: 'CF' },
-  { name: 'Line drive', elevationDeg: 14, mph: 66, to: 'LF' },
-  { name: 'Grounder', elevationDeg: -3, mph: 60, to: 'SS' },
-] as const;
-
-/** A set-up for fielders from a machine at home: the ball goes where that elevation and speed carry it, toward the fielder. */
-export function fieldingSetup(setup: Setup, machine: MachineProfile, ball: (typeof FIELDING_BALLS)[number]): Setup {
-  const fielder = FIELD_POSITIONS.find(({ short }) => short === ball.to)!;
-  const from = { ...FIELD_PLAN.machine, z: setup.from.z };
+/** A set-up of a diamond for fielders, from a machine at home: the ball goes where that elevation and speed carry it, toward the fielder. */
+export function fieldingSetup(setup: Setup, machine: MachineProfile, ball: FieldingBall): Setup {
+  const { positions, field } = diamondOf(setup.sport)!;
+  const fielder = positions.find(({ short }) => short === ball.to)!;
+  const from = { ...field.machine, z: setup.from.z };
   const speedMps = within(mphToMps(ball.mph), machine.speedMps);
   const elevationDeg = within(ball.elevationDeg, machine.elevationDeg);
   const bearingDeg = wrapDeg(radToDeg(Math.atan2(fielder.x - from.x, fielder.y - from.y)));
@@ -138,7 +124,7 @@ export function fieldingSetup(setup: Setup, machine: MachineProfile, ball: (type
     ...setup,
     from,
     target: { kind: 'landing', x: spot!.x, y: spot!.y },
-    landingZone: landingZone('baseball', 'landing'),
+    landingZone: landingZone(setup.sport, 'landing'),
     hold: { elevationDeg },
     arc: 'low',
     topspinRpm,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
+import { ballIdSchema, LEVELS, STROKES, surfaceIdSchema } from '../catalog/index.ts';
 import { COMFORTS, launchSchema } from '../drill/index.ts';
 import { APPROACHES, VERDICTS } from '../progress/index.ts';
-import { ballIdSchema, LEVELS, STROKES, surfaceIdSchema } from '../sport/index.ts';
 
 const finite = z.number();
 

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { type AimQuestion, aim, possibleArcs, REASON_TEXT, type Spin, WIDEST_LIMITS } from '../aim/index.ts';
+import { ballById, netBetween, SPORT_RECORDS, surfaceById } from '../catalog/index.ts';
 import { timeBudget } from '../drill/index.ts';
 import { airDensity, type Conditions, fly, type Ground } from '../flight/index.ts';
 import { paceFlight, paceRatio } from '../pitch/index.ts';
 import { ballsToStreak, compareRates, firstGate, judgeGate, widthFor } from '../progress/index.ts';
 import { wrapDeg } from '../quantity/index.ts';
-import { ballById, COURT_PLANS, netBetween, surfaceById } from '../sport/index.ts';
 import { linearSpread, sampledSpread } from '../spread/index.ts';
 import { badInput, fieldProblems, type Problem } from './problem.ts';
 import {
@@ -86,7 +86,7 @@ function questionOf({ from, spin, target, limits, ...rest }: Omit<AimIn, 'hold'>
     from,
     spin: full,
     target,
-    net: COURT_PLANS[conditions.ball.sport].net,
+    net: SPORT_RECORDS[conditions.ball.sport].court.net,
     limits: { speedMps: limits.speedMps ?? WIDEST_LIMITS.speedMps, elevationDeg: limits.elevationDeg ?? WIDEST_LIMITS.elevationDeg },
   };
 }

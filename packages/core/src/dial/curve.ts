@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { studentT975 } from '../progress/index.ts';
+import { studentT975 } from '../progress/student.ts';
 import type { Scale } from './scale.ts';
 
 /**

@@ -27,7 +27,6 @@ export {
 export { feedsOf, gateOf, nextStepOn, type Score, sameCard, sayGate, scoreOf, scoreRound } from './score.ts';
 export {
   firstTargetAt,
-  isSoft,
   isToFielders,
   isWayBlocked,
   landingZone,
@@ -37,9 +36,6 @@ export {
   passesMachine,
   placeOfTarget,
   resizeTarget,
-  TARGET_PLACE_IDS,
-  TARGET_PLACE_NAMES,
-  type TargetPlaceId,
   targetFrom,
   targetOf,
   targetSizeOf,

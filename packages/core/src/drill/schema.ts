@@ -1,6 +1,6 @@
 import { z } from 'zod';
+import { ballIdSchema, LEVELS, SPORTS, STROKES, surfaceIdSchema } from '../catalog/index.ts';
 import { APPROACHES } from '../progress/index.ts';
-import { ballIdSchema, LEVELS, SPORTS, STROKES, surfaceIdSchema } from '../sport/index.ts';
 
 const finite = z.number();
 

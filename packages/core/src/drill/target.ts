@@ -1,46 +1,41 @@
-import { ftToM } from '../quantity/index.ts';
-import { COURT_PLANS, type Level, PLATE, type Sport } from '../sport/index.ts';
+import { diamondOf, type Level, PLATE, SPORT_RECORDS, type Sport, TARGET_PLACE_IDS, type TargetPlaceId } from '../catalog/index.ts';
+import { degToRad, ftToM } from '../quantity/index.ts';
 import type { Feed, RungDocument } from './schema.ts';
 import { away, type Spot } from './timing.ts';
-
-export const TARGET_PLACE_IDS = ['deep-left', 'deep-middle', 'deep-right', 'short-left', 'short-middle', 'short-right'] as const;
-export type TargetPlaceId = (typeof TARGET_PLACE_IDS)[number];
-
-const NET_DEEP = ['deep left corner', 'deep middle', 'deep right corner'] as const;
-
-/** Places to hit to as coaches name them, left and right as the player sees them. */
-export const TARGET_PLACE_NAMES: Readonly<Record<Sport, Readonly<Record<TargetPlaceId, string>>>> = {
-  tennis: named(NET_DEEP, ['left service box', 'short middle', 'right service box']),
-  pickleball: named(NET_DEEP, ['non-volley zone, left', 'non-volley zone, middle', 'non-volley zone, right']),
-  baseball: named(['left field', 'centre field', 'right field'], ['left side', 'up the middle', 'right side']),
-};
-
-function named(deep: readonly [string, string, string], short: readonly [string, string, string]): Record<TargetPlaceId, string> {
-  const names = [...deep, ...short];
-  return Object.fromEntries(TARGET_PLACE_IDS.map((id, i) => [id, names[i]!])) as Record<TargetPlaceId, string>;
-}
 
 /** Targets stand so far in from baseline and sideline, and in the middle so far inside the baseline (common practice, no source). */
 const CORNER_IN_M = ftToM(3);
 const MIDDLE_IN_M = ftToM(5);
-/** The infield’s edge and the depth of an outfielder, m from the plate; either side is so far round from the middle (our judgement). */
-const FIELD_M = { short: ftToM(95), deep: ftToM(240) };
+/** On a field either side is so far round from the middle (our judgement). */
 const FIELD_SIDE_DEG = 25;
+
+type Depth = 'deep' | 'short';
+type Side = 'left' | 'middle' | 'right';
+const PLACES: Readonly<Record<TargetPlaceId, { depth: Depth; side: Side; mirror: TargetPlaceId }>> = {
+  'deep-left': { depth: 'deep', side: 'left', mirror: 'deep-right' },
+  'deep-middle': { depth: 'deep', side: 'middle', mirror: 'deep-middle' },
+  'deep-right': { depth: 'deep', side: 'right', mirror: 'deep-left' },
+  'short-left': { depth: 'short', side: 'left', mirror: 'short-right' },
+  'short-middle': { depth: 'short', side: 'middle', mirror: 'short-middle' },
+  'short-right': { depth: 'short', side: 'right', mirror: 'short-left' },
+};
+const SIGN = { left: -1, middle: 0, right: 1 } as const;
 
 /** A target is a little shallower than wide (our judgement); to the decimetre. */
 export const targetSizeOf = (widthM: number): RungDocument['targetSize'] => ({ widthM, depthM: Math.round(widthM * 8) / 10 });
 
 /** Where the middle of a target of this size lies at a place, all of it inside the lines. m, in the frame of the court. */
 export function targetSpot(sport: Sport, place: TargetPlaceId, size: RungDocument['targetSize']): Spot {
-  const [depth, side] = place.split('-') as ['deep' | 'short', 'left' | 'middle' | 'right'];
-  const sign = { left: -1, middle: 0, right: 1 }[side];
-  if (sport === 'baseball') {
-    const turn = (sign * FIELD_SIDE_DEG * Math.PI) / 180;
-    return { x: FIELD_M[depth] * Math.sin(turn), y: FIELD_M[depth] * Math.cos(turn) };
+  const { depth, side } = PLACES[place];
+  const sign = SIGN[side];
+  const { play, court } = SPORT_RECORDS[sport];
+  if (play.kind === 'diamond') {
+    const turn = degToRad(sign * FIELD_SIDE_DEG);
+    const far = play.targetsM[depth];
+    return { x: far * Math.sin(turn), y: far * Math.cos(turn) };
   }
-  const { inPlay, lines } = COURT_PLANS[sport];
-  const shortLine = lines.find(({ name }) => name === (sport === 'tennis' ? 'far service line' : 'far non-volley line'))!.y1;
-  const end = depth === 'deep' ? inPlay.y2 : shortLine;
+  const { inPlay } = court;
+  const end = depth === 'deep' ? inPlay.y2 : play.shortM;
   const wanted = {
     x: depth === 'deep' ? sign * (inPlay.x2 - CORNER_IN_M) : (sign * inPlay.x2) / 2,
     y: depth === 'deep' ? end - (sign === 0 ? MIDDLE_IN_M : CORNER_IN_M) : end / 2,
@@ -58,13 +53,13 @@ function inside(middle: number, from: number, to: number, length: number): numbe
 }
 
 /**
- * Where a player first hits to: who starts, to the deep middle; the others cross-court from where the ball is met, a drop or a dink into the
- * non-volley zone; a hitter up the middle (common practice, no source).
+ * Where a player first hits to: who starts, to the deep middle; the others cross-court from where the ball is met, a soft ball
+ * short; a hitter up the middle (common practice, no source).
  * @param metX where the ball is met, m from the centre line, toward the player’s right
  */
 function firstPlace(sport: Sport, level: Level, metX: number, soft = false): TargetPlaceId {
-  if (sport === 'baseball') return 'short-middle';
-  const depth = soft && sport === 'pickleball' ? 'short' : 'deep';
+  if (diamondOf(sport)) return 'short-middle';
+  const depth = soft ? 'short' : 'deep';
   if (level === 'Starting' || Math.abs(metX) < 0.25) return `${depth}-middle`;
   return metX > 0 ? `${depth}-left` : `${depth}-right`;
 }
@@ -92,22 +87,17 @@ export function firstTargetAt(
   soft = false,
 ): Spot {
   const first = firstPlace(sport, level, ways.at(-1)?.met.x ?? 0, soft);
-  const depth = first.startsWith('deep') ? 'deep' : 'short';
+  const { depth } = PLACES[first];
   const spots = [first, `${depth}-left` as const, `${depth}-right` as const, `${depth}-middle` as const].map((place) =>
     targetSpot(sport, place, size),
   );
   return (
-    (sport === 'baseball' ? undefined : spots.find((spot) => !ways.some(({ met, machine }) => passesMachine(met, spot, machine)))) ??
-    spots[0]!
+    (diamondOf(sport) ? undefined : spots.find((spot) => !ways.some(({ met, machine }) => passesMachine(met, spot, machine)))) ?? spots[0]!
   );
 }
 
-/** Balls of pickleball that are answered with another soft one. */
-export const isSoft = (gameBallId: string): boolean => /^pickleball-(dink|drop)-/.test(gameBallId);
-
 /** The same place in a mirror. */
-export const mirrorPlace = (place: TargetPlaceId): TargetPlaceId =>
-  place.replace(/left|right/, (side) => (side === 'left' ? 'right' : 'left')) as TargetPlaceId;
+export const mirrorPlace = (place: TargetPlaceId): TargetPlaceId => PLACES[place].mirror;
 
 /** A target on the ground: its middle and its size, m. */
 export type PlayerTarget = Spot & RungDocument['targetSize'];
@@ -146,7 +136,7 @@ export function placeOfTarget(sport: Sport, target: PlayerTarget): TargetPlaceId
     return away(spot, target);
   };
   const nearest = TARGET_PLACE_IDS.reduce((a, b) => (off(b) < off(a) ? b : a));
-  return off(nearest) < (sport === 'baseball' ? 3 : 0.35) ? nearest : null;
+  return off(nearest) < SPORT_RECORDS[sport].targetSnapM ? nearest : null;
 }
 
 /** Another size for a target: at a named place it stays that place, wholly inside the lines; elsewhere its middle stays. */
@@ -168,11 +158,7 @@ export const targetFrom = ({ targetSize, targetAt }: RungDocument): Pick<RungDoc
 
 /** Where a ball of the machine should come down, m: small over the plate, larger in the field (our judgement). */
 export const landingZone = (sport: Sport, kind: 'landing' | 'plane'): RungDocument['targetSize'] =>
-  kind === 'plane'
-    ? { widthM: 2 * PLATE.halfWidthM, depthM: 0.5 }
-    : sport === 'baseball'
-      ? { widthM: 6, depthM: 6 }
-      : { widthM: 2, depthM: 1.6 };
+  kind === 'plane' ? { widthM: 2 * PLATE.halfWidthM, depthM: 0.5 } : SPORT_RECORDS[sport].landingZone;
 
 /** Whether a ball goes to fielders, who take it, and not to a hitter. */
-export const isToFielders = (sport: Sport, target: Feed['target']): boolean => sport === 'baseball' && target.kind === 'landing';
+export const isToFielders = (sport: Sport, target: Feed['target']): boolean => diamondOf(sport) !== null && target.kind === 'landing';

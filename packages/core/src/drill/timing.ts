@@ -1,4 +1,4 @@
-import { LEVEL_NEEDS, type Level, type Stroke } from '../sport/index.ts';
+import { LEVEL_NEEDS, type Level, type Stroke } from '../catalog/index.ts';
 
 export const COMFORTS = ['calm', 'working', 'rushed', 'too quick'] as const;
 export type Comfort = (typeof COMFORTS)[number];

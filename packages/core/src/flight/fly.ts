@@ -1,5 +1,5 @@
+import type { Ball } from '../catalog/index.ts';
 import { radPerSToRpm, radToDeg } from '../quantity/index.ts';
-import type { Ball } from '../sport/index.ts';
 import { bounce, type Ground } from './bounce.ts';
 import { type Launch, Stepper, type Wind } from './stepper.ts';
 

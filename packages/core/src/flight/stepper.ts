@@ -1,5 +1,5 @@
+import type { Ball } from '../catalog/record.ts';
 import { degToRad, rpmToRadPerS } from '../quantity/index.ts';
-import type { Ball } from '../sport/index.ts';
 import {
   ACC,
   ACC_NOW,
@@ -26,8 +26,9 @@ import {
   WIND_X,
   WIND_Y,
 } from './last-step.ts';
+import { krpm } from './laws.ts';
 import { A61, A62, A63, A64, A65, B1, B3, B4, B5, B6, E1, E3, E4, E5, E6, P3, P4, P5 } from './pair.ts';
-import { tennisSpinDragAt } from './tennis-drag.ts';
+import { spinDragAt } from './spin-drag.ts';
 
 /** Standard gravity, m/s² (ISO 80000-3 conventional value). */
 export const GRAVITY = 9.80665;
@@ -55,7 +56,7 @@ export interface Wind {
   yMps: number;
 }
 
-const TENNIS = 0;
+const FELT_COVER = 0;
 const WITH_SPIN = 1;
 const NO_SPIN = 2;
 
@@ -144,25 +145,11 @@ export class Stepper extends LastStep {
     d[SPIN + 2] = wz;
     const total = Math.sqrt(wx * wx + wy * wy + wz * wz);
     const { aero, dragFactor } = this.ball;
-    this.law = aero.kind === 'tennis' ? TENNIS : WITH_SPIN;
-    const kr = d[K]! * d[RADIUS]!;
-    if (aero.kind === 'tennis') {
-      // 1/(2.022 + 0.981 q) with q = 1/S
-      d[CD] = 0.508 * dragFactor;
-      d[LIFT] = kr;
-      d[CL_BASE] = 0.981;
-      d[CL_SLOPE] = 2.022;
-    } else if (aero.kind === 'baseball') {
-      d[CD] = (0.3008 + (0.0292 * total) / rpmToRadPerS(1000)) * dragFactor;
-      d[LIFT] = 1.12 * kr;
-      d[CL_BASE] = 0.583;
-      d[CL_SLOPE] = 2.333;
-    } else {
-      d[CD] = aero.cd * dragFactor;
-      d[LIFT] = kr;
-      d[CL_BASE] = 1;
-      d[CL_SLOPE] = 2.5;
-    }
+    this.law = aero.spinDrag ? FELT_COVER : WITH_SPIN;
+    d[CD] = (aero.cd + aero.cdPerKrpm * krpm(total)) * dragFactor;
+    d[LIFT] = aero.lift.scale * d[K]! * d[RADIUS]!;
+    d[CL_BASE] = aero.lift.base;
+    d[CL_SLOPE] = aero.lift.slope;
     if (total < 1e-9) this.law = NO_SPIN;
     d[V] = d[NOW + 3]!;
     d[V + 1] = d[NOW + 4]!;
@@ -201,9 +188,9 @@ export class Stepper extends LastStep {
       cz = wx * ry - wy * rx;
       // S/|ω × vr| = R/vr², so that the lift needs no division by the cross product
       const s = (d[RADIUS]! * Math.sqrt(cx * cx + cy * cy + cz * cz)) / v2;
-      if (this.law === TENNIS) {
+      if (this.law === FELT_COVER) {
         d[EXTRA] = s;
-        tennisSpinDragAt(d, EXTRA);
+        spinDragAt(d, EXTRA);
         cd += d[EXTRA]! * d[DRAG_FACTOR]!;
       }
       lift = d[LIFT]! / (d[CL_BASE]! + d[CL_SLOPE]! * s);

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
+import { STROKES } from '../catalog/index.ts';
 import { type Feed, feedSchema } from '../drill/index.ts';
-import { STROKES } from '../sport/index.ts';
 import { type ReadResult, refused } from './read.ts';
 
 /** Columns of a ball list, in order; SI and degrees, signs as in the physics notes. */

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { conditionsOf, heldOf } from '../bench/index.ts';
+import { ballById, LEVELS, netBetween, SPORTS, type Sport, surfaceIdSchema } from '../catalog/index.ts';
 import { type Feed, type LadderDocument, nameSchema, type RungDocument, rungSchema } from '../drill/index.ts';
 import { aimMachine, type Capability, capability, type DialledMachine, spinFor } from '../machine/index.ts';
 import { APPROACHES } from '../progress/index.ts';
-import { ballById, LEVELS, netBetween, SPORTS, type Sport, surfaceIdSchema } from '../sport/index.ts';
 import { fromLines, toLines } from './lines.ts';
 import { type ReadResult, readJson, readValue, refused } from './read.ts';
 

@@ -1,8 +1,7 @@
 import { conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
+import { GAME_BOOK, type GameBall, gameBallById, type Level, SPORT_RECORDS } from '../catalog/index.ts';
 import { type Feed, type RungDocument, resizeTarget, upToHalfS } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
-import { PLAYER_SIGMA_M } from '../progress/index.ts';
-import { COURT_PLANS, GAME_BOOK, type GameBall, gameBallById, type Level } from '../sport/index.ts';
 import { judgeRung } from './judge.ts';
 import { throwInTime, throwTo, type Venue } from './throwing.ts';
 
@@ -14,7 +13,8 @@ const flipLaunch = (launch: Launch): Launch => ({
   sidespinRpm: -launch.sidespinRpm,
   gyroRpm: -launch.gyroRpm,
 });
-const swapSides = (text: string): string =>
+/** Left and right in what people wrote, for a mirror. */
+export const swapSides = (text: string): string =>
   text.replace(/\b(left|right|Left|Right)\b/g, (word) => ({ left: 'right', right: 'left', Left: 'Right', Right: 'Left' })[word]!);
 
 /**
@@ -54,7 +54,8 @@ export function gameBallAt(id: string, level: Level): GameBall | null {
  */
 export function rungAtLevel(rung: RungDocument, level: Level, venue: Venue): RungDocument {
   const feeds = rung.feeds.map((feed) => feedAtLevel(rung, feed, level, { ...venue, level }));
-  const scale = PLAYER_SIGMA_M[venue.sport][level] / PLAYER_SIGMA_M[venue.sport][rung.level];
+  const { playerSigmaM } = SPORT_RECORDS[venue.sport];
+  const scale = playerSigmaM[level] / playerSigmaM[rung.level];
   const tenth = (value: number): number => Math.max(0.1, Math.round(value * scale * 10) / 10);
   const made: RungDocument = {
     ...rung,
@@ -102,7 +103,7 @@ export function intoThirds(rung: RungDocument, venue: Venue): RungDocument | nul
   const feed = rung.feeds.find(({ on }) => on) ?? rung.feeds[0]!;
   const { target } = feed;
   if (target.kind !== 'landing') return null;
-  const third = (COURT_PLANS[venue.sport].inPlay.x2 * 2) / 3;
+  const third = (SPORT_RECORDS[venue.sport].court.inPlay.x2 * 2) / 3;
   const feeds = THIRDS.map((name, i) => {
     // as far in from the sideline as the middle of a third
     const thrown = throwTo(venue, feed.launch, { ...target, x: (i - 1) * third * 0.85 }, feed.launch);

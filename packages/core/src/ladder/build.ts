@@ -1,9 +1,9 @@
 import { fitParts } from '../bench/index.ts';
+import { diamondOf, isSoft, type Level, SPORT_RECORDS, type Sport } from '../catalog/index.ts';
 import {
   COMFORTS,
   type Feed,
   firstTargetAt,
-  isSoft,
   REST_S,
   type RungDocument,
   resizeTarget,
@@ -11,8 +11,7 @@ import {
   targetSizeOf,
   upToHalfS,
 } from '../drill/index.ts';
-import { type Approach, gateFor, type Need, PLAYER_SIGMA_M, widthAt } from '../progress/index.ts';
-import type { Level } from '../sport/index.ts';
+import { type Approach, gateFor, type Need, widthAt } from '../progress/index.ts';
 import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from './candidates.ts';
 import { changesBetween } from './demand.ts';
 import { evenOut } from './even.ts';
@@ -38,6 +37,7 @@ export interface Built {
 const LEAST_INTERVAL_S: Record<Level, number> = { Starting: 4, Building: 3.5, Competing: 3, Advanced: 2.5 };
 /** Between two pitches everyone breathes (common practice, no source). */
 const PITCH_INTERVAL_S = 8;
+const firstIntervalS = (sport: Sport, level: Level): number => (diamondOf(sport) ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level]);
 /** Rate at which a target of each approach should be hit at first: earned counts and streaks ask for more (common practice, no source). */
 const RATE: Record<Approach, number> = { 'sweet-spot': 0.45, 'earn-it': 0.6, 'in-a-row': 0.75, 'coachs-eye': 0.45 };
 const BALLS: Record<Level, number> = { Starting: 8, Building: 10, Competing: 10, Advanced: 12 };
@@ -51,7 +51,7 @@ const FEWEST = 3;
  */
 export function buildLadder(question: BuildQuestion): Built {
   const missing: Missing[] = [];
-  const { candidates, last } = question.sport === 'baseball' ? pitches(question) : strokes(question, question.sport);
+  const { candidates, last } = diamondOf(question.sport) ? pitches(question) : strokes(question);
   const context = contextOf(question);
   const shape = shapeOf(question, candidates);
   const kept: { document: RungDocument; judged: Judgement }[] = [];
@@ -145,7 +145,7 @@ function further(
     (from) => {
       const judged = judgeRung(from, context);
       const intervalS = judged && upToHalfS(Math.max(judged.readyIntervalS, from.intervalS * 0.75));
-      return question.sport !== 'baseball' && intervalS !== null && intervalS < from.intervalS - 0.3
+      return !diamondOf(question.sport) && intervalS !== null && intervalS < from.intervalS - 0.3
         ? { ...from, name: `${name}, quicker`, intervalS }
         : null;
     },
@@ -231,7 +231,7 @@ function helpFor({ sport, machine, gameBall }: BuildQuestion, missing: readonly 
     ...(has('time') || has('speed') || has('arc') ? ['Move the machine closer: the same speed leaves less time to react.'] : []),
     ...(has('comfort')
       ? [
-          sport === 'baseball'
+          diamondOf(sport)
             ? 'A soft machine ball, or more distance, gives back the time.'
             : 'A softer ball, or more distance, gives back the time.',
         ]
@@ -255,11 +255,11 @@ interface Shape {
 function shapeOf({ sport, level, approach, hopperBalls, gameBall }: BuildQuestion, candidates: readonly Candidate[]): Shape {
   const balls = Math.max(1, Math.min(BALLS[level], CAP_BALLS, hopperBalls));
   const gate = gateFor(approach, balls);
-  const widthM = tenth(widthAt(PLAYER_SIGMA_M[sport][level], RATE[approach]));
+  const widthM = tenth(widthAt(SPORT_RECORDS[sport].playerSigmaM[level], RATE[approach]));
   const targetSize = targetSizeOf(widthM);
   // one place for the whole ladder: that of its game ball, where no place of the machine is in the way
   const ways = candidates.map(({ launch, target, player }) => ({ machine: launch, met: { x: target.x, y: player.y } }));
-  const targetAt = firstTargetAt(sport, level, ways, targetSize, isSoft(gameBall.id));
+  const targetAt = firstTargetAt(sport, level, ways, targetSize, isSoft(gameBall));
   return { targetSize, targetAt, gate, balls };
 }
 
@@ -277,10 +277,10 @@ function rungOf(question: BuildQuestion, { name, launch, target, stroke, player 
     weather,
     feeds: [{ name, launch, target, gameBallId: gameBall.id, stroke, on: true, cue: '' }],
     order: { kind: 'fixed' },
-    intervalS: sport === 'baseball' ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level],
+    intervalS: firstIntervalS(sport, level),
     ballsPerRound: shape.balls,
     rounds: 1,
-    player: { start: player, recover: sport === 'baseball' ? null : player },
+    player: { start: player, recover: diamondOf(sport) ? null : player },
     targetSize: shape.targetSize,
     targetAt: shape.targetAt,
     gate: shape.gate,
@@ -294,6 +294,5 @@ function timed(rung: RungDocument, { level, machine, wanted, sport }: BuildQuest
   const judged = judgeRung(rung, context);
   if (!judged) return null;
   const needed = (wanted === 'calm' ? judged.calmIntervalS : null) ?? judged.readyIntervalS;
-  const start = sport === 'baseball' ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level];
-  return { ...rung, intervalS: Math.min(most, Math.max(least, start, upToHalfS(needed))) };
+  return { ...rung, intervalS: Math.min(most, Math.max(least, firstIntervalS(sport, level), upToHalfS(needed))) };
 }

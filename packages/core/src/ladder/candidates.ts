@@ -1,9 +1,19 @@
 import { gameLaunch } from '../aim/index.ts';
 import { type Arrival, closestToGame, type Setup, throwBall, throwGameBall } from '../bench/index.ts';
+import {
+  diamondOf,
+  type GameBall,
+  type LadderPlace,
+  type Level,
+  netPlayOf,
+  PLATE,
+  SPORT_RECORDS,
+  type Stroke,
+  strikeZone,
+} from '../catalog/index.ts';
 import { type Comfort, type Feed, reactionNeededS } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
 import type { Approach } from '../progress/index.ts';
-import { COURT_PLANS, type GameBall, type Level, PLATE, type Stroke, strikeZone } from '../sport/index.ts';
 import { type AimedBall, questionOf, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';
 
 /** What a ladder is built from. */
@@ -22,32 +32,8 @@ export interface BuildQuestion extends Venue {
   wanted: Exclude<Comfort, 'too quick'>;
 }
 
-interface Place {
-  name: string;
-  y: number;
-  /** Where the player stands for it; the game's place without. */
-  playerY?: number;
-}
-
-/** From near the net on the player's own side to where the game ball comes from (common practice, no source). */
-const PLACES: Record<'tennis' | 'pickleball', readonly Place[]> = {
-  tennis: [
-    { name: 'From near the net', y: -1.2, playerY: -7.1 },
-    { name: 'From inside the service box', y: -5.6, playerY: -12.1 },
-    { name: 'From the far service line', y: 6.6 },
-  ],
-  pickleball: [
-    { name: 'From near the net', y: -0.8, playerY: -5.2 },
-    { name: 'From the far non-volley line', y: 2.4 },
-    { name: 'From the far mid-court', y: 4.6 },
-  ],
-};
-/** How many of those a level still needs; the last place is always where the game ball comes from. */
+/** How many of the sport's places a level still needs; the last place is always where the game ball comes from. */
 const FIRST_PLACE: Record<Level, number> = { Starting: 0, Building: 1, Competing: 2, Advanced: 3 };
-/** Where the player waits for balls that are not met behind the bounce: at the net, or under a lob. */
-const AT_NET_Y: Record<'tennis' | 'pickleball', number> = { tennis: -2.8, pickleball: -2.35 };
-/** Off the middle of the body to where a racket or paddle meets the ball. */
-const REACH_M = { tennis: 0.75, pickleball: 0.55, baseball: 0 } as const;
 
 /** A kind ball for groundstrokes is thrown about so high (common practice, no source), and always higher than the game's. */
 const KIND_DEG = 20;
@@ -57,8 +43,6 @@ const STEEPEST_KIND_DEG = 55;
 const KIND_RATIO = 1.6;
 /** A kind ball lands so far in front of the player, the first that reaches them on one bounce. */
 const BOUNCE_IN_FRONT_M = [3, 2.2, 1.5, 1];
-/** Distances of a pitching machine, m from the plate tip, far ones first: 55 to 30 ft. */
-const PITCH_PLACES_M = [15.2, 14.0, 12.8, 11.6, 10.4, 9.1];
 /** Game time over, from an easy look to the game. */
 const PITCH_TIMES = [1.5, 1.32, 1.16, 1];
 const EASY_SPIN = 0.4;
@@ -79,26 +63,27 @@ export interface Last {
 }
 
 /** Candidates of a net sport: a kind ball from each place, then on toward the game ball from the last. */
-export function strokes(question: BuildQuestion, sport: 'tennis' | 'pickleball'): { candidates: Candidate[]; last: Last | null } {
-  const { gameBall, machine, hand, wing, level } = question;
-  if (gameBall.kind === 'pitch') return { candidates: [], last: null };
-  const side = ((hand === 'right') === (wing === 'forehand') ? 1 : -1) * REACH_M[sport];
-  const { inPlay } = COURT_PLANS[sport];
+export function strokes(question: BuildQuestion): { candidates: Candidate[]; last: Last | null } {
+  const { sport, gameBall, machine, hand, wing, level } = question;
+  const play = netPlayOf(sport);
+  if (gameBall.kind === 'pitch' || !play) return { candidates: [], last: null };
+  const side = ((hand === 'right') === (wing === 'forehand') ? 1 : -1) * play.reachM;
+  const { inPlay } = SPORT_RECORDS[sport].court;
   const conditions = questionOf(question, { x: 0, y: 5, z: 1 }, { kind: 'landing', x: 0, y: -5 }).conditions;
   const z = machine.profile.releaseHeightM;
-  const atNet = gameBall.landsPastM < 2.4 || /passing|speed-up/.test(gameBall.id);
+  const atNet = gameBall.landsPastM < 2.4 || (gameBall.kind === 'shaped' && gameBall.metAtNet === true);
   const behind = (past: number): number => Math.max(inPlay.y1 - 0.6, -(gameBall.landsPastM + past));
   const playerY = atNet
-    ? AT_NET_Y[sport]
+    ? play.atNetY_m
     : ([3.4, 2.6, 1.8, 1.2].map(behind).find((y) => throwGameBall(conditions, gameBall, side, y)?.arrival?.y === y) ?? behind(1.2));
   const player = (y: number) => ({ x: 0, y });
   const solved = gameLaunch(gameBall, conditions, side)?.launch;
   const kindDeg = Math.max(KIND_DEG, (solved?.elevationDeg ?? 0) + HIGHER_DEG);
   const places = [
-    ...PLACES[sport].slice(FIRST_PLACE[level]).filter((place) => place.y < gameBall.from.y - 1 && (!atNet || place.y > 0)),
+    ...play.places.slice(FIRST_PLACE[level]).filter((place) => place.y < gameBall.from.y - 1 && (!atNet || place.y > 0)),
     { name: 'From where it comes in a game', y: gameBall.from.y },
   ];
-  const kind = (place: Place): Candidate | null => {
+  const kind = (place: LadderPlace): Candidate | null => {
     const standY = place.playerY ?? playerY;
     const from = { x: side, y: place.y, z };
     const stroke = atNet ? ('volley' as const) : ('groundstroke' as const);
@@ -177,8 +162,9 @@ function setupOf(question: BuildQuestion, { launch, target, player }: Candidate,
 
 /** Candidates of a pitch: from an easy look to the game's own time, then its spin; from the farthest place where the machine is quick enough. */
 export function pitches(question: BuildQuestion): { candidates: Candidate[]; last: Last | null } {
-  const { gameBall, machine, heightM } = question;
-  if (gameBall.kind !== 'pitch') return { candidates: [], last: null };
+  const { sport, gameBall, machine, heightM } = question;
+  const play = diamondOf(sport);
+  if (gameBall.kind !== 'pitch' || !play) return { candidates: [], last: null };
   const zone = strikeZone(heightM);
   const target = { kind: 'plane' as const, planeY: PLATE.frontY_m, x: 0, z: (zone.bottomM + zone.topM) / 2 };
   const { conditions } = questionOf(question, { x: 0, y: 15, z: 1.4 }, target);
@@ -191,7 +177,7 @@ export function pitches(question: BuildQuestion): { candidates: Candidate[]; las
     const thrown = throwInTime(question, from(y), target, game.timeS, spinOf(1));
     return thrown !== null && thrown.timeS <= game.timeS * 1.02;
   };
-  const y = PITCH_PLACES_M.find(quick) ?? PITCH_PLACES_M.at(-1)!;
+  const y = play.machineY_m.find(quick) ?? play.machineY_m.at(-1)!;
   const at = (name: string, time: number, spin: number): Candidate[] => {
     const thrown = throwInTime(question, from(y), target, game.timeS * time, spinOf(spin));
     return thrown ? [{ name, launch: thrown.launch, target, stroke: 'swing', player }] : [];

@@ -1,4 +1,5 @@
 import type { Caution } from '../bench/index.ts';
+import { ballById, diamondOf, netPlayOf, type Sport } from '../catalog/index.ts';
 import {
   balanceOf,
   comfortOf,
@@ -11,7 +12,6 @@ import {
   upToHalfS,
 } from '../drill/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
-import { ballById, type Sport } from '../sport/index.ts';
 import { CAP_BALLS, type Judgement, notArriving } from './judge.ts';
 
 export type RungCaution = Omit<Caution, 'id'> & {
@@ -42,13 +42,13 @@ const LONG_RUN = 10;
 const JUNIOR_SWINGS = 60;
 const FORWARD_CONE_DEG = 25;
 const FORWARD_M = { hard: 7.6, soft: 2.5 };
-const NON_VOLLEY_M = 2.134;
 
 /** What to think of before a rung is climbed: what, why, what to do. The machine's manual and local rules come first. */
 export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement | null): RungCaution[] {
   const cautions: RungCaution[] = [];
   const { hard, name } = ballById(rung.ballId);
   const feeds = rung.feeds.filter((feed) => isIn(feed, rung.absent));
+  const nonVolleyM = netPlayOf(sport)?.nonVolleyM ?? null;
   const fielding = feeds.some(({ target }) => isToFielders(sport, target));
   if (!judged) {
     const missing = notArriving(rung, { sport, gameBall: () => undefined });
@@ -62,7 +62,7 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
       doThis: none ? 'Switch one on.' : 'Move the player in, land it deeper or throw it harder, then look again.',
     });
   } else {
-    const hitting = sport === 'baseball' && !fielding;
+    const hitting = diamondOf(sport) !== null && !fielding;
     const quickest = judged.balls.reduce((a, b) => (b.ownEase < a.ownEase ? b : a));
     const why = hitting
       ? `It is there in ${quickest.flightS.toFixed(2)} s; the game of this age takes ${quickest.needS.toFixed(2)} s.`
@@ -107,7 +107,7 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
     const behind = Math.max(...judged.balls.map(({ contact, feed }) => (rung.feeds[feed]!.meet ?? rung.player.start).y - contact.y));
     const high = judged.arrivals.some((arrival) => arrival !== null && arrival.heightM > OVER_HEAD_M);
     if (
-      (sport !== 'baseball' && (behind > STEP_BACK_M || high)) ||
+      (!diamondOf(sport) && (behind > STEP_BACK_M || high)) ||
       (fielding && judged.balls.some(({ pathM, flightS }) => pathM > 0 && flightS > 3))
     )
       cautions.push({
@@ -144,10 +144,7 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
       why: `After about ${CAP_BALLS} nobody corrects anything any more; balls lie underfoot.`,
       doThis: `Plan a stop at ${CAP_BALLS}: pick up, breathe, look at the count.`,
     });
-  if (
-    sport === 'pickleball' &&
-    feeds.some(({ stroke, meet }) => stroke === 'volley' && (meet ?? rung.player.start).y > -NON_VOLLEY_M - 0.6)
-  )
+  if (nonVolleyM !== null && feeds.some(({ stroke, meet }) => stroke === 'volley' && (meet ?? rung.player.start).y > -nonVolleyM - 0.6))
     cautions.push({
       id: 'non-volley',
       grave: false,
@@ -173,7 +170,7 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
       doThis: 'One voice for each ball; agree who has the middle.',
     });
   const inTheWay =
-    sport !== 'baseball' &&
+    !diamondOf(sport) &&
     feeds.some((feed) => {
       const target = feed.counts === false ? null : targetOf(rung, feed);
       return target !== null && isWayBlocked(rung, feed, target);

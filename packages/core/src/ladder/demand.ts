@@ -1,6 +1,6 @@
+import { SPORT_RECORDS, type Sport } from '../catalog/index.ts';
 import { away, isIn, type RungDocument, type Spot } from '../drill/index.ts';
-import { PLAYER_SIGMA_M, rateAt } from '../progress/index.ts';
-import type { Sport } from '../sport/index.ts';
+import { rateAt } from '../progress/index.ts';
 import type { JudgedBall, Share } from './judged.ts';
 
 /** What makes a rung hard, with the most each can give of 100 (our judgement; common practice, no source). */
@@ -45,7 +45,7 @@ export function demandOf({
       ? clamp(share.speedMps)
       : PACE_SHARE * clamp(share.speedMps) + (1 - PACE_SHARE) * clamp(share.topspinRpm)
     : 0.5;
-  const chance = rateAt(PLAYER_SIGMA_M[sport][rung.level], rung.targetSize.widthM);
+  const chance = rateAt(SPORT_RECORDS[sport].playerSigmaM[rung.level], rung.targetSize.widthM);
   const shares: Record<DemandPart, number> = {
     time: clamp((TIME.none - worst) / (TIME.none - TIME.all)),
     ground: clamp(ground / GROUND_M),

@@ -1,4 +1,4 @@
-export { gameBallAt, intoThirds, mirrorRung, rungAtLevel } from './alter.ts';
+export { gameBallAt, intoThirds, mirrorRung, rungAtLevel, swapSides } from './alter.ts';
 export { type Built, buildLadder, type Missing } from './build.ts';
 export type { BuildQuestion } from './candidates.ts';
 export { type RungCaution, rungCautions, timeCautions } from './cautions.ts';

@@ -1,4 +1,5 @@
 import { type Arrival, conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
+import { ballById, diamondOf, type GameBall, LEVEL_NEEDS, LEVELS, type Level, type Sport } from '../catalog/index.ts';
 import {
   away,
   COMFORT_FROM,
@@ -30,7 +31,6 @@ import {
   hitterIntervalEase,
   hitterTime,
 } from '../pitch/index.ts';
-import { ballById, type GameBall, LEVEL_NEEDS, LEVELS, type Level, type Sport } from '../sport/index.ts';
 import { type Demand, demandOf } from './demand.ts';
 import type { JudgedBall, Share } from './judged.ts';
 
@@ -113,9 +113,9 @@ function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, p
   const { arrival } = throwBall(conditions, feed.launch, (feed.meet ?? rung.player.start).y, 0);
   if (!arrival) return null;
   const met = { arrival, flightS: arrival.timeS, contact: { x: arrival.x, y: arrival.y } };
-  if (sport !== 'baseball') return { ...met, needS: reactionNeededS(rung.level, feed.stroke, bits), hitter: null };
-  const band = bandOf(lower(rung.level, playerLevel), feed.gameBallId ? gameBall(feed.gameBallId) : null);
-  const hitter = hitterTime(band, arrival.timeS);
+  if (!diamondOf(sport)) return { ...met, needS: reactionNeededS(rung.level, feed.stroke, bits), hitter: null };
+  const band = bandOf(sport, lower(rung.level, playerLevel), feed.gameBallId ? gameBall(feed.gameBallId) : null);
+  const hitter = hitterTime(sport, band, arrival.timeS);
   return { ...met, needS: hitter.gameTimeS, hitter };
 }
 
@@ -140,7 +140,7 @@ function between(rung: RungDocument, sport: Sport, [here, there]: readonly [Seen
   const { prepareS, followThroughS, breathS } = LEVEL_NEEDS[rung.level];
   if (here.hitter || there.hitter) return { pathM: 0, recovery: null };
   // two fielders do not run for one another's balls
-  if (sport === 'baseball' && !sameFielder(feed, next)) {
+  if (diamondOf(sport) && !sameFielder(feed, next)) {
     const { needS, flightS: nextFlightS } = there;
     return { pathM: 0, recovery: { readyS: FIELDING_INTERVAL_S, nextFlightS, runS: 0, needS, breathS } };
   }

@@ -1,9 +1,9 @@
 import { conditionsOf } from '../bench/index.ts';
+import { type GameBall, LEVEL_NEEDS, netBetween, type Sport } from '../catalog/index.ts';
 import type { RungDocument } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
 import { aimMachine, type MachineProfile, type PlaceQuestion } from '../machine/index.ts';
 import { mphToMps } from '../quantity/index.ts';
-import { type GameBall, LEVEL_NEEDS, netBetween, type Sport } from '../sport/index.ts';
 
 /** Where and with what a ladder is thrown. */
 export interface Venue {

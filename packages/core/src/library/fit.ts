@@ -1,24 +1,35 @@
 import { conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
+import type { Drill, DrillBall, DrillRung } from '../catalog/drill.ts';
+import {
+  diamondOf,
+  GAME_BOOK,
+  type GameBall,
+  gameBallById,
+  gameBallId,
+  isSoft,
+  type Level,
+  PLATE,
+  SPORT_RECORDS,
+  type Sport,
+  strikeZone,
+  type TargetPlaceId,
+} from '../catalog/index.ts';
 import {
   COMFORT_FROM,
   type Feed,
   firstTargetAt,
-  isSoft,
   mirrorPlace,
   type RungDocument,
   type Spot,
-  type TargetPlaceId,
   targetSizeOf,
   targetSpot,
   upToHalfS,
 } from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
-import { type AimedBall, judgeRung, throwInTime, throwLikeGame, throwTo, type Venue } from '../ladder/index.ts';
+import { type AimedBall, judgeRung, swapSides, throwInTime, throwLikeGame, throwTo, type Venue } from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { type Approach, firstTargetM, gateFor } from '../progress/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
-import { GAME_BOOK, type GameBall, gameBallById, type Level, PLATE, type Sport, strikeZone } from '../sport/index.ts';
-import type { Drill, DrillBall, DrillRung } from './drill.ts';
 
 /** For whom and with what a drill is fitted. */
 export interface DrillQuestion extends Venue {
@@ -34,13 +45,10 @@ export interface Fitted {
   problems: { rung: string; text: string }[];
 }
 
-/** Band of the game book that a level faces (common practice, no source). */
-const BAND: Record<Level, string> = { Starting: '9-10', Building: '13-14', Competing: 'high-school', Advanced: 'college' };
-
 /** The game ball of a drill at a level. A band without such a pitch has the nearest it knows. */
 function gameOfLevel(sport: Sport, slug: string, level: Level): GameBall | undefined {
-  if (sport !== 'baseball') return gameBallById(`${sport}-${slug}-${level.toLowerCase()}`);
-  return gameBallById(`baseball-${slug}-${BAND[level]}`) ?? gameBallById(`baseball-change-up-${BAND[level]}`);
+  const of = diamondOf(sport)?.bands.find((band) => band.level === level && band.ofDrills)?.slug ?? level;
+  return gameBallById(gameBallId(sport, slug, of)) ?? gameBallById(gameBallId(sport, 'change-up', of));
 }
 
 const KIND_DEG = 20;
@@ -140,7 +148,7 @@ function targetAtOf(
     const met = metOf(each);
     return met ? [{ machine: mirrored(each.from, question), met: mirrored(met, question) }] : [];
   });
-  const soft = rung.balls.every(({ game }) => game !== undefined && isSoft(`${sport}-${game}-`));
+  const soft = rung.balls.every(({ game }) => game !== undefined && isSoft(gameOfLevel(sport, game, level)));
   return { targetAt: firstTargetAt(sport, level, ways, size, soft) };
 }
 
@@ -152,11 +160,14 @@ function metOf({ balls, start }: DrillRung): Spot | null {
 }
 
 const spotFor = (place: TargetPlaceId, { sport, hand }: DrillQuestion, size: RungDocument['targetSize']) =>
-  targetSpot(sport, hand === 'left' && sport !== 'baseball' ? mirrorPlace(place) : place, size);
+  targetSpot(sport, isMirrored(sport, hand) ? mirrorPlace(place) : place, size);
+
+/** A left-hander of a net sport plays the mirror image of a drill; a field is what it is. */
+const isMirrored = (sport: Sport, hand: 'left' | 'right'): boolean => hand === 'left' && !diamondOf(sport);
 
 /** x of a drill counts toward the forehand: a left-hander's court is its mirror image. */
 const mirrored = ({ x, y }: { x: number; y: number }, { hand, sport }: DrillQuestion): { x: number; y: number } => ({
-  x: hand === 'left' && sport !== 'baseball' ? -x : x,
+  x: isMirrored(sport, hand) ? -x : x,
   y,
 });
 
@@ -191,7 +202,7 @@ function fitBall(
   const from = { ...place, z: machine.profile.releaseHeightM };
   const thrown = ball.field
     ? fieldBallTo(venue, from, ball.field, ball.elevationDeg ?? 40)
-    : sport === 'baseball'
+    : diamondOf(sport)
       ? pitchTo(venue, from, ball, game, question.heightM, softer)
       : netBall(venue, from, ball, game, mirrored({ x: ball.x, y: 0 }, question).x, ball.meet?.y ?? rung.start.y, softer);
   if (!thrown) return null;
@@ -201,7 +212,7 @@ function fitBall(
     name: sayHand(ball.name, hand, drill.sport),
     ...thrown,
     gameBallId: game?.id ?? null,
-    stroke: ball.stroke ?? (sport === 'baseball' && !ball.field ? 'swing' : 'groundstroke'),
+    stroke: ball.stroke ?? (ball.field ? 'groundstroke' : SPORT_RECORDS[sport].stroke),
     on: true,
     cue: ball.cue,
     ...(meet && { meet: side(meet) }),
@@ -216,8 +227,7 @@ function fitBall(
 }
 
 /** “Forehand, wide right” is wide left for a left-hander. */
-const sayHand = (name: string, hand: 'left' | 'right', sport: Sport): string =>
-  hand === 'right' || sport === 'baseball' ? name : name.replace(/\b(left|right)\b/g, (side) => (side === 'left' ? 'right' : 'left'));
+const sayHand = (name: string, hand: 'left' | 'right', sport: Sport): string => (isMirrored(sport, hand) ? swapSides(name) : name);
 
 const between = (a: number, b: number, share: number): number => a + (b - a) * share;
 
@@ -254,7 +264,7 @@ function netBall(
 /** A thrower that can do anything: what a person does in a game. */
 const FREE: MachineProfile = {
   kind: 'free',
-  sports: ['tennis'],
+  sports: [],
   speedMps: [1, 60],
   elevationDeg: [-30, 85],
   intervalS: [1, 60],

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SPORT_RECORDS } from '../catalog/index.ts';
 import type { MachineProfile } from './profile.ts';
 
 const item = z.string().trim().min(1, 'Leave no line empty').max(120, 'At most 120 characters a line');
@@ -22,7 +23,7 @@ export const firstChecklist = ({ power, sports }: Pick<MachineProfile, 'power' |
     POWER[power].before,
     'wheels locked or spikes in',
     'balls of one kind and age',
-    ...(sports.includes('baseball') ? ['screen covers the feeder and the gaps', 'helmets on'] : []),
+    ...new Set(sports.flatMap((sport) => SPORT_RECORDS[sport].checks)),
     'nobody forward of the machine',
     'first ball goes by',
     'two in a row in the box',

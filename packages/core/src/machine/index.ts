@@ -9,7 +9,7 @@ export {
   type DialSetting,
 } from './capability.ts';
 export { type Checklist, checklistSchema, firstChecklist } from './checks.ts';
-export { expectedRange, firstDials, placeOfDial } from './dials.ts';
+export { expectedRange, placeOfDial } from './dials.ts';
 export { MOTION, reachS } from './motion.ts';
-export { MACHINE_KINDS, type MachineProfile, machineProfileSchema, type SpinLaw, spinFor, spinLawSchema } from './profile.ts';
+export { type MachineProfile, machineProfileSchema, type SpinLaw, spinFor, spinLawSchema } from './profile.ts';
 export { type MachineToday, machineTodaySchema, speedShareOn } from './today.ts';

@@ -1,33 +1,11 @@
+import { diamondOf, type FieldPosition, LEVEL_NEEDS, type Level, surfaceById } from '../catalog/index.ts';
 import { type Bounce, type Conditions, type Flight, fly, GRAVITY, type Launch } from '../flight/index.ts';
-import { degToRad, ftToM } from '../quantity/index.ts';
-import type { Level, Sourced } from '../sport/index.ts';
-import { LEVEL_NEEDS } from '../sport/index.ts';
+import { degToRad } from '../quantity/index.ts';
 
 /** How fielders call a batted ball, by launch angle: under 10°, to 25°, to 50°, above (common practice of scorers; quoted from memory). */
 export type BattedBall = 'grounder' | 'line drive' | 'fly ball' | 'pop-up';
 export const battedBall = (elevationDeg: number): BattedBall =>
   elevationDeg < 10 ? 'grounder' : elevationDeg < 25 ? 'line drive' : elevationDeg <= 50 ? 'fly ball' : 'pop-up';
-
-/** Loss of speed of a rolling ball, m/s²: our assumption. */
-const ROLL_MPS2: Record<string, number> = { 'baseball-dirt': 1.6, 'baseball-grass': 2.4, 'baseball-turf': 1.2 };
-export const ROLL_SOURCE: Sourced = {
-  what: 'roll',
-  source: 'A steady deceleration of 1.2 (turf), 1.6 (dirt) or 2.4 m/s² (grass): our assumption, no source',
-  assumption: true,
-};
-
-/** The nine, in metres from the rear tip of the plate (usual depths; common practice, no source). */
-export const FIELD_POSITIONS: readonly { name: string; short: string; x: number; y: number }[] = [
-  ['Pitcher', 'P', 0, 57],
-  ['Catcher', 'C', 0, -4],
-  ['First base', '1B', 62, 85],
-  ['Second base', '2B', 38, 125],
-  ['Third base', '3B', -62, 85],
-  ['Shortstop', 'SS', -40, 125],
-  ['Left field', 'LF', -145, 240],
-  ['Centre field', 'CF', 0, 315],
-  ['Right field', 'RF', 145, 240],
-].map(([name, short, x, y]) => ({ name: name as string, short: short as string, x: ftToM(x as number), y: ftToM(y as number) }));
 
 /** A hop lower than this, m, is a roll. */
 const LOWEST_HOP_M = 0.08;
@@ -81,7 +59,7 @@ export function fieldBall(conditions: Conditions, surfaceId: string, launch: Lau
     end.speedOutMps === undefined
       ? end.speedInMps * Math.cos(degToRad(end.angleInDeg))
       : end.speedOutMps * Math.cos(degToRad(end.angleOutDeg ?? 0));
-  const slowing = ROLL_MPS2[surfaceId] ?? 2;
+  const { rollMps2: slowing, sport } = surfaceById(surfaceId);
   const rollS = speedMps / slowing;
   const rollM = (speedMps * rollS) / 2;
   const rest = { t: end.t + rollS, x: end.x + ux * rollM, y: end.y + uy * rollM };
@@ -101,7 +79,7 @@ export function fieldBall(conditions: Conditions, surfaceId: string, launch: Lau
     rollFrom: { t: end.t, x: end.x, y: end.y, speedMps },
     rest,
     path,
-    fielder: playOf(path, { t: first!.t, x: first!.x, y: first!.y }, level),
+    fielder: playOf(diamondOf(sport)?.positions ?? [], path, { t: first!.t, x: first!.x, y: first!.y }, level),
   };
 }
 
@@ -109,9 +87,14 @@ export function fieldBall(conditions: Conditions, surfaceId: string, launch: Lau
  * The first who gets to it, running at the level's court speed: nobody reaches a ball in the air but at its landing. A ball that outruns all
  * is picked up where it rests.
  */
-function playOf(path: Flight['path'], landing: { t: number; x: number; y: number }, level: Level): Play {
+function playOf(
+  positions: readonly FieldPosition[],
+  path: Flight['path'],
+  landing: { t: number; x: number; y: number },
+  level: Level,
+): Play {
   const speed = LEVEL_NEEDS[level].courtSpeedMps;
-  const plays = FIELD_POSITIONS.map(({ name, short, x, y }): Play => {
+  const plays = positions.map(({ name, short, x, y }): Play => {
     const run = (to: { x: number; y: number }): number => Math.hypot(to.x - x, to.y - y);
     const there = (to: { t: number; x: number; y: number }): boolean => FIELDER_READ_S + run(to) / speed <= to.t;
     if (there(landing)) return { name, short, inTheAir: true, ...landing, distanceM: run(landing) };

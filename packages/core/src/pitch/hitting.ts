@@ -1,43 +1,61 @@
+import {
+  type AgeBand,
+  diamondOf,
+  type GameBall,
+  type Level,
+  MIDDLE_OF_ZONE_M,
+  PLATE,
+  SPORT_RECORDS,
+  type Sport,
+} from '../catalog/index.ts';
 import { COMFORT_FROM, type Comfort, comfortOf, onComfortScale } from '../drill/index.ts';
 import { airDensity } from '../flight/index.ts';
 import { ftToM, mphToMps } from '../quantity/index.ts';
-import { AGE_BANDS, type AgeBand, ballById, type GameBall, type Level, PLATE } from '../sport/index.ts';
 import { timeToContact } from './pace.ts';
+
+/** Bands of a sport of hitters. @throws RangeError for one that has none */
+export function bandsOf(sport: Sport): readonly AgeBand[] {
+  const play = diamondOf(sport);
+  if (!play) throw new RangeError(`${sport} has no age bands`);
+  return play.bands;
+}
 
 /**
  * The band that a hitter is judged by: that of the game ball when it is one of the level's own, else the youngest of the level, so that a bolder game
  * ball never makes a ball kinder.
  */
-export function bandOf(level: Level, gameBall: GameBall | null | undefined): AgeBand {
-  const own = AGE_BANDS.filter((each) => each.level === level);
+export function bandOf(sport: Sport, level: Level, gameBall: GameBall | null | undefined): AgeBand {
+  const own = bandsOf(sport).filter((each) => each.level === level);
   const named = gameBall?.kind === 'pitch' ? own.find(({ name }) => name === gameBall.band) : undefined;
   return named ?? own[0]!;
 }
 
-/** Let go of at about this height by a grown pitcher, m, and met here; a foot of it is 2 ms. */
-const RELEASE_HEIGHT_M = 1.75;
-const MET = { y: PLATE.frontY_m, z: 0.7 };
-/** 2,200 rpm of backspin, nine tenths of it active. */
-const FASTBALL_RPM = -1980;
+/** Where it is met. */
+const MET = { y: PLATE.frontY_m, z: MIDDLE_OF_ZONE_M };
 
 const known = new Map<string, number>();
 
 /**
- * Seconds from release to the plate of a band's own fastball, with drag at sea level and 20 °C. Checks: 0.72 s at 8 and under, 0.50 at 11–12 from 46 ft,
+ * Seconds from release to the plate of a band's own fastball, with drag at sea level and 20 °C, of the sport's usual ball. Checks (baseball): 0.72 s at 8 and under, 0.50 at 11–12 from 46 ft,
  * 0.43 in college, 0.40 professional.
  * @param field index of the band's fields
  */
-export function gameTimeS({ id, fastballMph, fields }: AgeBand, field = 0): number {
-  const key = `${id} ${field}`;
+export function gameTimeS(sport: Sport, { id, fastballMph, fields }: AgeBand, field = 0): number {
+  const key = `${sport} ${id} ${field}`;
   const before = known.get(key);
   if (before !== undefined) return before;
+  const { release } = diamondOf(sport)!;
   const timeS = timeToContact(
-    { ball: ballById('baseball'), airDensityKgM3: airDensity({ temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5 }), contact: MET },
+    {
+      ball: SPORT_RECORDS[sport].balls[0]!,
+      airDensityKgM3: airDensity({ temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5 }),
+      contact: MET,
+    },
     {
       speedMps: mphToMps(fastballMph),
       releaseM: ftToM(fields[field]!.releaseFt),
-      heightM: RELEASE_HEIGHT_M,
-      topspinRpm: FASTBALL_RPM,
+      heightM: release.z,
+      topspinRpm: -release.fastballRpm,
     },
   )!;
   known.set(key, timeS);
@@ -63,8 +81,8 @@ export interface HitterTime {
 }
 
 /** A ball at a hitter, judged against the game of the age band and not against a sum of body parts. */
-export function hitterTime(band: AgeBand, timeToPlateS: number): HitterTime {
-  const game = gameTimeS(band);
+export function hitterTime(sport: Sport, band: AgeBand, timeToPlateS: number): HitterTime {
+  const game = gameTimeS(sport, band);
   const share = timeToPlateS / game;
   const ease = onComfortScale(share, band.grown ? GROWN_SHARE_FROM : SHARE_FROM);
   return { gameTimeS: game, share, ease, word: comfortOf(ease), tooQuick: ease < COMFORT_FROM.rushed };

@@ -1,18 +1,17 @@
 export {
   type BattedBall,
   battedBall,
-  FIELD_POSITIONS,
   FIELDER_READ_S,
   FIELDING_INTERVAL_S,
   type FieldedBall,
   fieldBall,
   fielderTime,
   type Play,
-  ROLL_SOURCE,
   reachM,
 } from './fielding.ts';
 export {
   bandOf,
+  bandsOf,
   gameTimeS,
   HITTER_INTERVAL_S,
   type HitterTime,
@@ -31,7 +30,6 @@ export {
   wallChart,
 } from './pace.ts';
 export {
-  FARTHEST_MACHINE_M,
   FRAME_RATES,
   forGap,
   type GapOptions,

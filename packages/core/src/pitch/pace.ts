@@ -1,5 +1,5 @@
 import { aim, WIDEST_LIMITS } from '../aim/index.ts';
-import type { Ball } from '../sport/index.ts';
+import type { Ball } from '../catalog/index.ts';
 
 /** The simple rule: equal time at a constant speed. Exactly one of the four is null. m/s, m. */
 export interface RatioQuestion {

@@ -1,12 +1,9 @@
 import { type AimQuestion, aim, type Target } from '../aim/index.ts';
+import { LEVEL_NEEDS, type Level } from '../catalog/index.ts';
 import { type Conditions, fly, type Launch } from '../flight/index.ts';
 import { ftToM, radToDeg } from '../quantity/index.ts';
-import { LEVEL_NEEDS, type Level } from '../sport/index.ts';
 
 export const FRAME_RATES = [30, 60, 120, 240] as const;
-
-/** A machine pitching from farther than this, m, is wilder than the time it gives is worth (common practice, no source). */
-export const FARTHEST_MACHINE_M = ftToM(55);
 
 export interface Pitch {
   conditions: Conditions;
@@ -104,16 +101,23 @@ const NEAREST_MACHINE_M = ftToM(25);
 
 /**
  * Speeds and places of the second pitch that bring it `wantedMs` after the first, both aimed at their own targets.
- * @param question the second pitch's place, spin and limits; `speedMps` its speed now
+ * @param question the second pitch's place, spin and limits; `speedMps` its speed now, `farthestM` from where it may be thrown
  */
-export function forGap(question: AimQuestion, target: Target, speedMps: number, firstTimeS: number, wantedMs: number): GapOptions {
+export function forGap(
+  question: AimQuestion,
+  target: Target,
+  speedMps: number,
+  firstTimeS: number,
+  wantedMs: number,
+  farthestM: number,
+): GapOptions {
   const wanted = firstTimeS + wantedMs / 1000;
   const timeAt = (y: number, mps: number): number | null => {
     const { solutions } = aim({ ...question, target, from: { ...question.from, y } }, { speedMps: mps });
     return solutions[0]?.flightTimeS ?? null;
   };
   const bySpeed = bisect((v) => timeAt(question.from.y, v), question.limits.speedMps, wanted, -1);
-  const byPlace = bisect((y) => timeAt(y, speedMps), [NEAREST_MACHINE_M, FARTHEST_MACHINE_M], wanted, 1);
+  const byPlace = bisect((y) => timeAt(y, speedMps), [NEAREST_MACHINE_M, farthestM], wanted, 1);
   return { speedMps: bySpeed, releaseY: byPlace };
 }
 

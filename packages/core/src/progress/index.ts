@@ -20,7 +20,7 @@ export {
 } from './gate.ts';
 export { type NextQuestion, type NextStep, nextStep, type RoundCount, sayCount } from './next.ts';
 export { longestRun, OUTCOME_NAMES, OUTCOMES, type Outcome, tally } from './outcome.ts';
-export { firstTargetM, PLAYER_SIGMA_M } from './players.ts';
+export { firstTargetM } from './players.ts';
 export { type Rate, wilsonRate } from './rate.ts';
 export { studentT975, Z975 } from './student.ts';
 export { rateAt, roundWidthFor, type Width, widthAt, widthFor } from './width.ts';

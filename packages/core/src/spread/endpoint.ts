@@ -1,6 +1,6 @@
 import type { Target } from '../aim/index.ts';
+import { type Net, netHeightAt } from '../catalog/index.ts';
 import { type Conditions, fly, type Launch } from '../flight/index.ts';
-import { type Net, netHeightAt } from '../sport/index.ts';
 
 /** Where one ball went. Metres, seconds. */
 export interface Endpoint {

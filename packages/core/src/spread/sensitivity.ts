@@ -1,6 +1,6 @@
 import type { Target } from '../aim/index.ts';
+import type { Net } from '../catalog/index.ts';
 import type { Conditions, Launch } from '../flight/index.ts';
-import type { Net } from '../sport/index.ts';
 import { type Endpoint, endpointOf } from './endpoint.ts';
 
 export const KNOBS = ['speedMps', 'elevationDeg', 'bearingDeg', 'topspinRpm', 'sidespinRpm', 'gyroRpm', 'windXMps', 'windYMps'] as const;

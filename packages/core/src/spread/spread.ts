@@ -1,8 +1,8 @@
 import type { Target } from '../aim/index.ts';
+import type { Net } from '../catalog/index.ts';
 import type { Conditions, Launch } from '../flight/index.ts';
 import type { MachineProfile } from '../machine/index.ts';
 import { seededRandom } from '../random.ts';
-import type { Net } from '../sport/index.ts';
 import { endpointOf } from './endpoint.ts';
 import { type Covariance, chanceInRectangle, normalCdf, normals } from './normal.ts';
 import { KNOBS, sensitivity } from './sensitivity.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
+import { ballIdSchema, surfaceIdSchema } from '../catalog/index.ts';
 import { nameSchema, weatherSchema } from '../drill/index.ts';
-import { ballIdSchema, surfaceIdSchema } from '../sport/index.ts';
 
 /** How well a spot is known, 1 σ in m. Our own figures, common practice, no source. */
 export const MARK_SIGMA_M = { eye: 0.3, measured: 0.05 } as const;

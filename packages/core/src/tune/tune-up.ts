@@ -1,7 +1,7 @@
+import { ballById, surfaceById } from '../catalog/index.ts';
 import type { Dial, DialCurve } from '../dial/index.ts';
 import { airDensity } from '../flight/index.ts';
 import { expectedRange, type MachineProfile, spinFor } from '../machine/index.ts';
-import { ballById, surfaceById } from '../sport/index.ts';
 import { ELEVATION_SIGMA_DEG, type TuneUp } from './ball.ts';
 import { type Fit, type FitQuestion, fitDial } from './fit.ts';
 import type { Stand } from './watch.ts';

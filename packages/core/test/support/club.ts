@@ -5,20 +5,21 @@ import {
   type Level,
   MACHINE_KINDS,
   type MachineProfile,
+  SPORT_RECORDS,
   type Sport,
 } from '../../src/index.ts';
 
 /** A made-up club to build ladders in. */
 export const WEATHER = { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 };
-const SURFACE = { tennis: 'tennis-acrylic-medium', pickleball: 'pickleball-acrylic', baseball: 'baseball-dirt' } as const;
-const BALL = { tennis: 'tennis-standard', pickleball: 'pickleball-outdoor', baseball: 'baseball' } as const;
+/** A hard court where there is one; the first surface of the others. */
+const surfaceOf = (sport: Sport): string => (sport === 'tennis' ? 'tennis-acrylic-medium' : SPORT_RECORDS[sport].surfaces[0]!.id);
 
 export const kindOf = (kind: string): MachineProfile => MACHINE_KINDS.find((each) => each.kind === kind)!;
 export const kindsFor = (sport: Sport): MachineProfile[] => MACHINE_KINDS.filter(({ sports }) => sports.includes(sport));
 
-export const venueOf = (sport: Sport, profile: MachineProfile, level: Level, ballId: string = BALL[sport]) => ({
+export const venueOf = (sport: Sport, profile: MachineProfile, level: Level, ballId: string = SPORT_RECORDS[sport].balls[0]!.id) => ({
   sport,
-  court: { id: '0190f3a0-0000-7000-8000-00000000c0a7', surfaceId: SURFACE[sport] },
+  court: { id: '0190f3a0-0000-7000-8000-00000000c0a7', surfaceId: surfaceOf(sport) },
   machine: { id: '0190f3a0-0000-7000-8000-00000000aac1', profile },
   ballId,
   level,

@@ -1,6 +1,7 @@
 import { BALLS, type Ball, type Conditions, type Launch } from '../../src/index.ts';
 
-const FASTEST: Record<Ball['sport'], number> = { tennis: 55, pickleball: 27, baseball: 46 };
+const FASTEST: Partial<Record<Ball['sport'], number>> = { tennis: 55, pickleball: 27, softball: 36 };
+const FASTEST_PITCH_MPS = 46;
 
 /** A launch, air, wind and ground anywhere in the range that the product covers. */
 export function randomFlight(ball: Ball, random: () => number): { conditions: Conditions; launch: Launch } {
@@ -16,7 +17,7 @@ export function randomFlight(ball: Ball, random: () => number): { conditions: Co
       x: between(-3, 3),
       y: between(6, 17),
       z: between(0.3, 2.6),
-      speedMps: between(5, FASTEST[ball.sport]),
+      speedMps: between(5, FASTEST[ball.sport] ?? FASTEST_PITCH_MPS),
       elevationDeg: between(-6, 72),
       bearingDeg: between(165, 195),
       topspinRpm: between(-3500, 3500),

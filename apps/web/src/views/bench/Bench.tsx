@@ -1,4 +1,4 @@
-import { cautionsOf, conditionsOf, gameBallById, isToFielders, LEVEL_NEEDS, planOf, type Setup } from '@good-arc/core';
+import { cautionsOf, conditionsOf, diamondOf, gameBallById, isToFielders, LEVEL_NEEDS, planOf, type Setup } from '@good-arc/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Kit, Viewer } from '../../api/rows.ts';
@@ -37,7 +37,7 @@ export default function Bench(props: Props) {
 
 /** A fence behind the player stands about this far behind the play area, m; our assumption. */
 const FENCE_BEHIND_M = 6.4;
-const fenceOf = (setup: Setup): number | null => (setup.sport === 'baseball' ? null : planOf(setup).inPlay.y1 - FENCE_BEHIND_M);
+const fenceOf = (setup: Setup): number | null => (diamondOf(setup.sport) ? null : planOf(setup).inPlay.y1 - FENCE_BEHIND_M);
 
 function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Props) {
   const units = useUnits();

@@ -1,4 +1,4 @@
-import { FIELDING_BALLS, fieldingSetup, firstSetup, printTime, ROLL_SOURCE } from '@good-arc/core';
+import { diamondOf, fieldingSetup, firstSetup, printTime, ROLL_SOURCE } from '@good-arc/core';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import type { BenchState } from './useBench.ts';
@@ -6,7 +6,8 @@ import type { BenchState } from './useBench.ts';
 /** Pitch to a hitter, or a ball to the fielders. */
 export function PitchOrField({ bench, altitudeM }: { bench: BenchState; altitudeM: number }) {
   const { setup, machine, court } = bench;
-  if (setup.sport !== 'baseball') return null;
+  const diamond = diamondOf(setup.sport);
+  if (!diamond) return null;
   const fielding = setup.target.kind === 'landing';
   return (
     <div className="order-2 mb-2 flex flex-wrap items-center gap-2">
@@ -19,7 +20,7 @@ export function PitchOrField({ bench, altitudeM }: { bench: BenchState; altitude
         >
           Pitch
         </button>
-        {FIELDING_BALLS.map((ball) => (
+        {diamond.fieldingBalls.map((ball) => (
           <button
             key={ball.name}
             type="button"

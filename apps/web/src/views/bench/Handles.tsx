@@ -1,4 +1,4 @@
-import { isToFielders, planOf, type Setup } from '@good-arc/core';
+import { diamondOf, isToFielders, planOf, type Setup } from '@good-arc/core';
 import { Handle } from '../../ui/Handle.tsx';
 import { describeSpot } from '../../ui/place.ts';
 import type { RulerScale } from '../../ui/scale.ts';
@@ -51,7 +51,7 @@ export function Handles({ setup, scale, up, onChange, onDone }: Props) {
   const movePlayer = (x: number, y: number): void => {
     const spot = within(x, y);
     const near = fielding ? spot.y : Math.min(spot.y, from.y - 1);
-    onChange({ player: setup.sport === 'baseball' && !fielding ? { ...player, x: spot.x } : { x: spot.x, y: near } }, 'player');
+    onChange({ player: diamondOf(setup.sport) && !fielding ? { ...player, x: spot.x } : { x: spot.x, y: near } }, 'player');
   };
   const says = (spot: { x: number; y: number }): string => describeSpot(plan, spot, units.length);
   const corner = {

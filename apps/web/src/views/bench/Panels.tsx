@@ -1,4 +1,4 @@
-import type { Caution } from '@good-arc/core';
+import { type Caution, diamondOf } from '@good-arc/core';
 import { type KeyboardEvent, lazy, type ReactNode, Suspense, useId, useState } from 'react';
 import { Placement } from './Placement.tsx';
 import { AirPanel } from './panels/AirPanel.tsx';
@@ -23,7 +23,7 @@ interface Panel {
 export function Panels({ bench, cautions, canPlan }: { bench: BenchState; cautions: Caution[]; canPlan: boolean }) {
   const id = useId();
   const [open, setOpen] = useState('lines');
-  const pitching = bench.setup.sport === 'baseball' && bench.setup.target.kind === 'plane';
+  const pitching = diamondOf(bench.setup.sport) !== null && bench.setup.target.kind === 'plane';
   const panels: Panel[] = [
     {
       id: 'lines',

@@ -1,5 +1,6 @@
 import {
   ballById,
+  diamondOf,
   FRAME_RATES,
   forGap,
   hitterEye,
@@ -194,7 +195,14 @@ function TwoPitchFigures({ bench, beside, batterM }: { bench: BenchState; beside
   const { gapMs, frames, decideS, separationDeg, plateSeparationM } = result;
   const first = pair.at === 'b' ? result.a.timeS : result.b.timeS;
   const options = now.arrangement.solution
-    ? forGap(questionFor(machine.profile, placeQuestion(setup), setup), setup.target, now.arrangement.solution.speedMps, first, wantedMs)
+    ? forGap(
+        questionFor(machine.profile, placeQuestion(setup), setup),
+        setup.target,
+        now.arrangement.solution.speedMps,
+        first,
+        wantedMs,
+        diamondOf(setup.sport)!.farthestY_m,
+      )
     : null;
   const inHand = pair.at.toUpperCase();
   return (

@@ -1,4 +1,4 @@
-import { type Arrangement, COURT_PLANS, FIELD_POSITIONS, planOf, reachM, type Setup, strikeZone } from '@good-arc/core';
+import { type Arrangement, diamondOf, planOf, reachM, type Setup, SPORT_RECORDS, strikeZone } from '@good-arc/core';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { type RulerScale, rulerScale } from '../../ui/scale.ts';
 import { useUnits } from '../../ui/Units.tsx';
@@ -29,7 +29,7 @@ export function Ruler({ now, other, label, onChange, onDone }: Props) {
   const { setup, arrangement, field } = now;
   const [box, width] = useWidth(820);
   const plan = planOf(setup);
-  const tallest = plan.nearOnLeft ? Math.min(420, width) : width < 600 ? 230 : setup.sport === 'baseball' ? 170 : 236;
+  const tallest = plan.nearOnLeft ? Math.min(420, width) : width < 600 ? 230 : diamondOf(setup.sport) ? 170 : 236;
   const scale = rulerScale(plan, width, tallest);
   const profileTop = scale.planHeight + GAP_PX;
   const ground = profileTop + PROFILE_PX;
@@ -138,7 +138,7 @@ function Fielders({ now, scale }: { now: Worked; scale: RulerScale }) {
   const { field, setup } = now;
   return (
     <g aria-hidden="true">
-      {FIELD_POSITIONS.map(({ short, x, y }) => {
+      {(diamondOf(setup.sport)?.positions ?? []).map(({ short, x, y }) => {
         const nearest = field?.fielder.short === short;
         const reach = nearest ? reachM(field.hangTimeS, setup.level) : 0;
         return (
@@ -186,7 +186,7 @@ function Profile({
 }) {
   const { along } = scale;
   const { setup, arrangement, field } = now;
-  const { net, sport } = COURT_PLANS[setup.sport];
+  const { net, sport } = SPORT_RECORDS[setup.sport].court;
   const { family, thrown, game } = arrangement;
   const side = ([, , y, z]: Point): [number, number] => [along(y), up(z)];
   const zone = strikeZone(setup.batterHeightM ?? BATTER_M);
@@ -225,7 +225,7 @@ function Profile({
       )}
       <line x1={0} x2={width} y1={ground} y2={ground} stroke="currentColor" strokeWidth={2.4} />
       {net && <NetLabel arrangement={arrangement} x={along(0)} ground={ground} up={up} height={net.centreHeightM} />}
-      {sport === 'baseball' && setup.target.kind === 'plane' && (
+      {diamondOf(sport) && setup.target.kind === 'plane' && (
         <rect
           x={along(setup.target.planeY) - 5}
           y={up(zone.topM)}

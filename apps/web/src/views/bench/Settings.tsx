@@ -1,4 +1,4 @@
-import { printAngle } from '@good-arc/core';
+import { netPlayOf, printAngle } from '@good-arc/core';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import type { BenchState } from './useBench.ts';
@@ -69,7 +69,7 @@ export function Settings({ bench }: { bench: BenchState }) {
           </Cell>
         ) : (
           <Cell>
-            <Figure label="Over the net" value="–" hint={setup.sport === 'baseball' ? 'no net here' : ' '} />
+            <Figure label="Over the net" value="–" hint={netPlayOf(setup.sport) ? ' ' : 'no net here'} />
           </Cell>
         )}
         {flightS !== null ? (

@@ -1,4 +1,4 @@
-import { planOf, type RungDocument, type Sport } from '@good-arc/core';
+import { diamondOf, planOf, type RungDocument, type Sport } from '@good-arc/core';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { rulerScale } from '../../ui/scale.ts';
 import { boxIn, cornersOf } from '../../ui/targetBox.ts';
@@ -13,6 +13,7 @@ const isUpper = (places: readonly { x: number }[], i: number): boolean =>
 
 /** The court from above, in black on paper: machine, line of the ball, target with its cones, start and recovery marks, screen. */
 export function CardPlan({ rung, sport }: { rung: RungDocument; sport: Sport }) {
+  const screened = diamondOf(sport) !== null;
   const plan = planOf({ sport, target: rung.feeds[0]!.target });
   const scale = rulerScale(plan, CARD_WIDTH, 250);
   const { start, recover } = rung.player;
@@ -46,16 +47,16 @@ export function CardPlan({ rung, sport }: { rung: RungDocument; sport: Sport }) 
           <rect x={scale.along(y) - 11} y={scale.across(x) - 8} width={22} height={16} fill="currentColor" />
           {/* beside the screen, where there is one */}
           <text
-            x={scale.along(y) - (sport === 'baseball' ? 20 : 0)}
+            x={scale.along(y) - (screened ? 20 : 0)}
             y={scale.across(x) + (isUpper(places, i) ? -14 : 24)}
-            textAnchor={sport === 'baseball' ? 'start' : 'middle'}
+            textAnchor={screened ? 'start' : 'middle'}
             fontSize={15}
             fontWeight={700}
             fill="currentColor"
           >
             {places.length > 1 ? `machine ${i + 1}` : 'machine'}
           </text>
-          {sport === 'baseball' && (
+          {screened && (
             <line
               x1={scale.along(y) - 26}
               x2={scale.along(y) - 26}

@@ -1,4 +1,4 @@
-import { COURT_PLANS, type Feed, type RungDocument, type Sport, shortTurnDeg, targetsOf } from '@good-arc/core';
+import { diamondOf, type Feed, type RungDocument, SPORT_RECORDS, type Sport, shortTurnDeg, targetsOf } from '@good-arc/core';
 import { describeSpot } from '../../ui/place.ts';
 import { sayPlace, targetPlan } from '../../ui/sayTarget.ts';
 
@@ -15,8 +15,8 @@ export function sayMachine(
   length: (m: number) => string,
 ): string {
   const [near] = [...marksM].sort((a, b) => Math.abs(a - y) - Math.abs(b - y));
-  if (sport !== 'baseball' || near === undefined || Math.abs(near - y) > NEAR_MARK_M)
-    return describeSpot(COURT_PLANS[sport], { x, y }, length);
+  if (!diamondOf(sport) || near === undefined || Math.abs(near - y) > NEAR_MARK_M)
+    return describeSpot(SPORT_RECORDS[sport].court, { x, y }, length);
   const off = y - near;
   const along =
     Math.abs(off) <= ON_MARK_M
@@ -46,8 +46,9 @@ export function sayCones(rung: RungDocument, sport: Sport, length: (m: number) =
   const { widthM, depthM } = rung.targetSize;
   if (all.length === 0) return '';
   const where = all.map(({ target, feeds }) => {
-    const from =
-      sport === 'baseball' ? `${length(Math.hypot(target.x, target.y))} from the plate` : describeSpot(COURT_PLANS[sport], target, length);
+    const from = diamondOf(sport)
+      ? `${length(Math.hypot(target.x, target.y))} from the plate`
+      : describeSpot(SPORT_RECORDS[sport].court, target, length);
     const middle = `${sayPlace(target, sport, length)}, middle ${from}`;
     return all.length === 1 ? middle : `${feeds.length === 1 ? 'ball' : 'balls'} ${feeds.join(', ')} ${middle}`;
   });

@@ -1,4 +1,4 @@
-import { ftToM, LEVELS, mphToMps, mpsToMph, mToFt, type OwnGameBall } from '@good-arc/core';
+import { firstGameBall, ftToM, LEVELS, mphToMps, mpsToMph, mToFt, type OwnGameBall, ownFrom, SPORTS, type Sport } from '@good-arc/core';
 import { Controller } from 'react-hook-form';
 import type { z } from 'zod';
 import type { GameBallRow } from '../../api/rows.ts';
@@ -6,43 +6,16 @@ import { gameBallBody } from '../../api/schemas.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { TextField } from '../../ui/TextField.tsx';
-import { type FormProps, GRID, useKitForm } from './forms.tsx';
+import { type FormProps, GRID, sportChoices, useKitForm } from './forms.tsx';
 
-const SHAPED: OwnGameBall = {
-  kind: 'shaped',
-  sport: 'tennis',
-  level: 'Building',
-  from: { y: 11.5, z: 0.9 },
-  topspinRpm: 900,
-  landsPastM: 7.5,
-  clearsByM: 1.4,
-};
-const PICKLEBALL: OwnGameBall = {
-  ...SHAPED,
-  sport: 'pickleball',
-  from: { y: 6.5, z: 0.7 },
-  topspinRpm: 300,
-  landsPastM: 5,
-  clearsByM: 0.9,
-};
-const PITCH: OwnGameBall = {
-  kind: 'pitch',
-  sport: 'baseball',
-  level: 'Competing',
-  band: 'own',
-  releaseFt: 55,
-  speedMph: 78,
-  topspinRpm: -1900,
-  sidespinRpm: 0,
-  gyroRpm: 0,
-};
-const FIRST = { tennis: SHAPED, pickleball: PICKLEBALL, baseball: PITCH };
+/** To begin with: the ball that ladders of the sport are built to. */
+const first = (sport: Sport): OwnGameBall => ownFrom(firstGameBall(sport, 'Building', 'built'))!;
 
 /** What a coach’s players really face, said as a person says it. */
 export function GameBallForm({ row, save }: FormProps<GameBallRow>) {
   const { form, submit, problemOf, buttons } = useKitForm<z.infer<typeof gameBallBody>>(
     gameBallBody,
-    { name: row?.name ?? '', document: row?.document ?? SHAPED, notes: row?.notes ?? '' },
+    { name: row?.name ?? '', document: row?.document ?? first(SPORTS[0]), notes: row?.notes ?? '' },
     save,
   );
   const ball = form.watch('document') as OwnGameBall;
@@ -62,12 +35,7 @@ export function GameBallForm({ row, save }: FormProps<GameBallRow>) {
   return (
     <form className={GRID} onSubmit={submit} noValidate>
       <TextField className="col-span-2" label="Name" data-first {...form.register('name')} problem={problemOf('name')} />
-      <Select
-        label="Sport"
-        value={ball.sport}
-        onChange={(sport) => set(FIRST[sport as keyof typeof FIRST])}
-        options={(['tennis', 'pickleball', 'baseball'] as const).map((each) => [each, each] as const)}
-      />
+      <Select label="Sport" value={ball.sport} onChange={(sport) => set(first(sport as Sport))} options={sportChoices()} />
       <Select
         label="Level"
         value={ball.level}

@@ -1,4 +1,4 @@
-import { BALLS, COURT_PLANS, mphToMps, type Sport, SURFACES } from '@good-arc/core';
+import { BALLS, mphToMps, SPORT_RECORDS, type Sport, SURFACES } from '@good-arc/core';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow, Viewer } from '../../api/rows.ts';
@@ -147,7 +147,7 @@ const THUMB_PX = 120;
 
 /** The court's lines, small. */
 function CourtThumb({ sport }: { sport: Sport }) {
-  const plan = COURT_PLANS[sport];
+  const plan = SPORT_RECORDS[sport].court;
   const scale = rulerScale(plan, THUMB_PX, 62);
   return (
     <svg width={THUMB_PX} height={scale.planHeight} viewBox={`0 0 ${THUMB_PX} ${scale.planHeight}`} aria-hidden="true" className="shrink-0">

@@ -1,4 +1,4 @@
-import { BALLS, firstDials, LEVELS, MACHINE_KINDS, type MachineProfile, SPORTS, SURFACES } from '@good-arc/core';
+import { BALLS, diamondOf, firstDials, LEVELS, MACHINE_KINDS, type MachineProfile, SPORT_RECORDS, SPORTS, SURFACES } from '@good-arc/core';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { Controller, type DefaultValues, type FieldValues, type Path, type Resolver, useForm } from 'react-hook-form';
@@ -104,13 +104,16 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
   );
 }
 
+/** Sports to choose from, by name. */
+export const sportChoices = () => SPORTS.map((sport) => [sport, SPORT_RECORDS[sport].name] as const);
+
 export function CourtForm({ row, save }: FormProps<CourtRow>) {
   const { form, submit, problemOf, buttons } = useKitForm<z.infer<typeof courtBody>>(
     courtBody,
     {
       name: row?.name ?? '',
-      sport: row?.sport ?? 'tennis',
-      surfaceId: row?.surfaceId ?? 'tennis-acrylic-medium',
+      sport: row?.sport ?? SPORTS[0],
+      surfaceId: row?.surfaceId ?? SPORT_RECORDS[SPORTS[0]].surfaces[0]!.id,
       indoor: row?.indoor ?? false,
       ceilingM: row?.ceilingM ?? null,
       marksM: row?.marksM ?? [],
@@ -130,7 +133,7 @@ export function CourtForm({ row, save }: FormProps<CourtRow>) {
           <Select
             label="Sport"
             {...field}
-            options={SPORTS.map((each) => [each, each] as const)}
+            options={sportChoices()}
             onChange={(next) => {
               field.onChange(next);
               form.setValue('surfaceId', SURFACES.find((each) => each.sport === next)!.id);
@@ -165,7 +168,7 @@ export function CourtForm({ row, save }: FormProps<CourtRow>) {
           )}
         />
       )}
-      {sport === 'baseball' && (
+      {diamondOf(sport) && (
         <Controller
           control={form.control}
           name="marksM"
@@ -191,7 +194,7 @@ export function BallForm({ row, save }: FormProps<BallRow>) {
     ballBody,
     {
       name: row?.name ?? '',
-      ballId: row?.ballId ?? 'tennis-standard',
+      ballId: row?.ballId ?? BALLS[0]!.id,
       count: row?.count ?? 60,
       condition: row?.condition ?? 'good',
       openedOn: row?.openedOn ?? '',

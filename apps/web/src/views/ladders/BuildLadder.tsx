@@ -6,10 +6,12 @@ import {
   type BuildQuestion,
   buildLadder,
   type Comfort,
+  firstGameBall,
   GAME_BOOK,
   gameBallAt,
   gameBallLabel,
-  type Sport,
+  netPlayOf,
+  SPORTS,
 } from '@good-arc/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Kit, Viewer } from '../../api/rows.ts';
@@ -19,6 +21,7 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
+import { FOCAL_POINTS } from '../../words/focal-points.ts';
 import { keepLadder } from './keep.ts';
 import { Preview } from './Preview.tsx';
 import { useWhere } from './useWhere.ts';
@@ -31,13 +34,6 @@ interface Props {
   search: string;
 }
 
-/** Focal points to begin with: one for the day, no more (common practice, no source). */
-const FOCAL_POINTS: Record<Sport, readonly string[]> = {
-  tennis: ['Turn before the bounce', 'Meet it in front', 'Split as it leaves', 'Finish over the shoulder', 'Recover before you look'],
-  pickleball: ['Paddle up as it leaves', 'Soft hands', 'Bend, do not reach', 'Feet still at the hit', 'In behind a good one'],
-  baseball: ['Loaded as it is let go', 'Short to the ball', 'See it out of the hand', 'Soft front foot', 'Through the middle'],
-};
-const FIRST_BALL: Record<Sport, string> = { tennis: 'Rally drive', pickleball: 'Drive', baseball: 'Fastball' };
 const MOST_MINUTES = 180;
 
 export default function BuildLadder(props: Props) {
@@ -52,7 +48,7 @@ function BuildView({ viewer, kit, search }: Props) {
   const [params] = useState(() => new URLSearchParams(search));
   const state = useWhere(kit, viewer, params);
   const { where, court, venue, player } = state;
-  const sport = court?.sport ?? 'tennis';
+  const sport = court?.sport ?? SPORTS[0];
   const find = gameBallFinder(kit.gameBalls);
   const [chosenBall, setChosenBall] = useState(params.get('game') ?? '');
   const [wing, setWing] = useState<'forehand' | 'backhand'>(params.get('wing') === 'backhand' ? 'backhand' : 'forehand');
@@ -68,7 +64,7 @@ function BuildView({ viewer, kit, search }: Props) {
 
   const level = where?.level ?? 'Building';
   const ofSport = GAME_BOOK.filter((ball) => ball.sport === sport);
-  const first = ofSport.find((ball) => ball.name === FIRST_BALL[sport] && ball.level === level) ?? ofSport[0]!;
+  const first = firstGameBall(sport, level, 'built');
   const chosen = find(chosenBall);
   // the same ball at the level that is chosen now
   const gameBall = chosen?.sport === sport ? (gameBallAt(chosen.id, level) ?? chosen) : first;
@@ -126,7 +122,7 @@ function BuildView({ viewer, kit, search }: Props) {
       </div>
     );
 
-  const suggested = `${player ? `${player.name.split(' ')[0]}: ` : ''}${gameBall.name.toLowerCase()}${sport === 'baseball' ? '' : `, ${wing}`}`;
+  const suggested = `${player ? `${player.name.split(' ')[0]}: ` : ''}${gameBall.name.toLowerCase()}${netPlayOf(sport) ? `, ${wing}` : ''}`;
   const title = name.trim() || `${suggested[0]!.toUpperCase()}${suggested.slice(1)}`;
 
   async function keep(): Promise<void> {
@@ -158,7 +154,7 @@ function BuildView({ viewer, kit, search }: Props) {
               ...ofSport.filter((ball) => ball.level !== level).map((ball) => [ball.id, gameBallLabel(ball)] as const),
             ]}
           />
-          {sport !== 'baseball' && (
+          {netPlayOf(sport) && (
             <Select
               label="Wing"
               value={wing}

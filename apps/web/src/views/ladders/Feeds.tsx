@@ -2,6 +2,7 @@ import {
   type Feed,
   intoThirds,
   isIn,
+  netPlayOf,
   printAngle,
   printSpin,
   type RungDocument,
@@ -152,7 +153,7 @@ export function Feeds({ rungId, document, sport, kit, change, readOnly }: Props)
       )}
       {!readOnly && (
         <div className="mt-2 flex flex-wrap gap-2">
-          {sport !== 'baseball' && (
+          {netPlayOf(sport) && (
             <button type="button" className="btn btn-outline min-h-11" onClick={thirds}>
               Left, middle, right
             </button>

@@ -1,4 +1,4 @@
-import { minutesOf, printAngle, printSpin, printTime, type RungDocument, type Sport, sayGate } from '@good-arc/core';
+import { minutesOf, netPlayOf, printAngle, printSpin, printTime, type RungDocument, type Sport, sayGate } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { Kit } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
@@ -34,8 +34,8 @@ export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[];
                 <p className="text-sm text-quiet">
                   {rung.feeds.length > 1 ? `${rung.feeds.length} balls · ` : ''}
                   {units.speed(launch.speedMps)} · {printAngle(launch.elevationDeg)} · {printSpin(launch.topspinRpm)} ·{' '}
-                  {units.length(Math.abs(launch.y))} from the {sport === 'baseball' ? 'plate' : 'net'}
-                  {sport !== 'baseball' && launch.y < 0 && ', on your side'}
+                  {units.length(Math.abs(launch.y))} from the {netPlayOf(sport) ? 'net' : 'plate'}
+                  {netPlayOf(sport) && launch.y < 0 && ', on your side'}
                 </p>
                 {dialWords(rung, machineOf(kit, rung)) && <p className="dial text-sm">{dialWords(rung, machineOf(kit, rung))}</p>}
                 <p className="text-sm">

@@ -1,4 +1,4 @@
-import { type Judgement, mirrorRung, type RungDocument, rungCautions, type Sport } from '@good-arc/core';
+import { type Judgement, mirrorRung, netPlayOf, type RungDocument, rungCautions, type Sport } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
 import { courtsideLink } from '../../ui/links.ts';
@@ -176,7 +176,7 @@ export function RungDetail({
           <div className="mt-3">
             <Sequence document={document} change={onChange} readOnly={readOnly} />
           </div>
-          {!readOnly && sport !== 'baseball' && (
+          {!readOnly && netPlayOf(sport) && (
             <div className="mt-3">
               <RitualFields document={document} judged={judged} change={onChange} />
             </div>

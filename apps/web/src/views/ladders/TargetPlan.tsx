@@ -1,5 +1,6 @@
 import {
   away,
+  diamondOf,
   type Feed,
   isWayBlocked,
   metAt,
@@ -7,9 +8,9 @@ import {
   placeOfTarget,
   type RungDocument,
   resizeTarget,
+  SPORT_RECORDS,
   type Sport,
   TARGET_PLACE_IDS,
-  TARGET_PLACE_NAMES,
   targetOf,
   targetSpot,
   targetsOf,
@@ -44,8 +45,9 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
   // each drag, and each stay on the keys, is one step of undo
   const gesture = useRef(0);
   const plan = targetPlan(sport);
-  const width = sport === 'baseball' ? Math.min(room, FIELD_PX) : room;
-  const scale = rulerScale(plan, width, sport === 'baseball' ? FIELD_PX : TALLEST_PX);
+  const onField = diamondOf(sport) !== null;
+  const width = onField ? Math.min(room, FIELD_PX) : room;
+  const scale = rulerScale(plan, width, onField ? FIELD_PX : TALLEST_PX);
   const { feeds, targetSize } = document;
   const chosen = of === 'all' ? null : (feeds[of] ?? null);
   const target = chosen ? targetOf(document, chosen) : targetOf(document, {});
@@ -61,8 +63,8 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
       resizeTarget(sport, document, { widthM, depthM: Math.max(0.1, (targetSize.depthM * widthM) / targetSize.widthM) }),
       'target size',
     );
-  const blocked = target !== null && sport !== 'baseball' && feeds.some((feed) => isWayBlocked(document, feed, target));
-  const names = TARGET_PLACE_NAMES[sport];
+  const blocked = target !== null && !onField && feeds.some((feed) => isWayBlocked(document, feed, target));
+  const names = SPORT_RECORDS[sport].targetNames;
   const isOpen = chosen ? chosen.targetAt === undefined : target === null;
   const value = isOpen ? 'none' : ((target && placeOfTarget(sport, target)) ?? 'own');
   return (

@@ -1,4 +1,4 @@
-import { LEVELS } from '@good-arc/core';
+import { LEVELS, SPORT_RECORDS } from '@good-arc/core';
 import type { Kit } from '../../api/rows.ts';
 import { Select } from '../../ui/Select.tsx';
 import { ballChoices, type WhereState } from './useWhere.ts';
@@ -59,7 +59,7 @@ export function WhereFields({ state: { where, change, court, player }, kit }: { 
         onChange={(ballId) => change({ ballId })}
         options={ballChoices(kit, court.sport)}
       />
-      {court.sport === 'tennis' && where.level === 'Starting' && (
+      {SPORT_RECORDS[court.sport].balls.some(({ forStarters }) => forStarters) && where.level === 'Starting' && (
         <p className="col-span-2 text-sm text-quiet">
           Lower-compression balls take the sting and the spin off: a good choice for juniors and beginners.
         </p>

@@ -1,4 +1,4 @@
-import { BALLS, type Level, SPORTS, type Sport, type Venue } from '@good-arc/core';
+import { BALLS, type Level, SPORT_RECORDS, SPORTS, type Sport, type Venue } from '@good-arc/core';
 import { useState } from 'react';
 import type { CourtRow, Kit, MachineRow, PlayerRow, Viewer } from '../../api/rows.ts';
 import { machineFor } from '../../ui/machineFor.ts';
@@ -14,8 +14,6 @@ export interface Where {
   hand: 'left' | 'right';
 }
 
-const SOFT: Partial<Record<Sport, string>> = { tennis: 'tennis-stage1-green' };
-
 /** Balls to choose from: the club’s baskets of the sport first, then every kind. */
 export function ballChoices(kit: Kit, sport: Sport): (readonly [id: string, name: string])[] {
   const kinds = BALLS.filter((ball) => ball.sport === sport);
@@ -29,7 +27,8 @@ export function ballChoices(kit: Kit, sport: Sport): (readonly [id: string, name
 /** The ball to begin with: softer ones for a beginner, where the club has them. */
 function firstBall(kit: Kit, sport: Sport, level: Level): string {
   const usual = BALLS.find((ball) => ball.sport === sport)?.id ?? '';
-  const wanted = level === 'Starting' ? (SOFT[sport] ?? usual) : usual;
+  const soft = SPORT_RECORDS[sport].balls.find(({ forStarters }) => forStarters)?.id;
+  const wanted = level === 'Starting' ? (soft ?? usual) : usual;
   const basket =
     kit.balls.find(({ ballId, condition }) => ballId === wanted && condition !== 'worn') ??
     kit.balls.find(({ ballId }) => ballId === usual);

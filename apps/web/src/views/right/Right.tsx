@@ -1,5 +1,4 @@
 import {
-  COURT_PLANS,
   conditionsOf,
   type Dial,
   type DialPlace,
@@ -12,6 +11,7 @@ import {
   onClick,
   placeOfDial,
   printReading,
+  SPORT_RECORDS,
   type Sport,
   settingsOf,
   shiftToday,
@@ -203,7 +203,14 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial, ga
               onMark={mark}
             />
           ) : (
-            <LandingPlan plan={COURT_PLANS[sport]} machine={launch} marks={planMarks} landed={line.landed} zone={zone} onMark={mark} />
+            <LandingPlan
+              plan={SPORT_RECORDS[sport].court}
+              machine={launch}
+              marks={planMarks}
+              landed={line.landed}
+              zone={zone}
+              onMark={mark}
+            />
           )}
         </div>
         <div className="mt-3 grid grid-cols-2 gap-2.5">

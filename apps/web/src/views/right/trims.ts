@@ -6,6 +6,7 @@ import {
   clicksFor,
   conditionsOf,
   type Dial,
+  diamondOf,
   gameBallById,
   hitterTime,
   type MachineProfile,
@@ -57,17 +58,11 @@ export function nextTrims(
 /** Whether a correction makes a hard ball so quick that a hitter of this level could not react: that is never proposed. */
 function hurries(rung: RungDocument, sport: Sport, correction: Correction): boolean {
   const { launch, target, gameBallId } = rung.feeds[0]!;
-  if (
-    correction.by !== 'speed' ||
-    correction.speedMps <= 0 ||
-    sport !== 'baseball' ||
-    target.kind !== 'plane' ||
-    !ballById(rung.ballId).hard
-  )
+  if (correction.by !== 'speed' || correction.speedMps <= 0 || !diamondOf(sport) || target.kind !== 'plane' || !ballById(rung.ballId).hard)
     return false;
   const faster = { ...launch, speedMps: launch.speedMps + correction.speedMps };
   const { arrival } = throwBall(conditionsOf(rung), faster, target.planeY, 0);
-  return arrival === null || hitterTime(bandOf(rung.level, gameBallById(gameBallId ?? '')), arrival.timeS).tooQuick;
+  return arrival === null || hitterTime(sport, bandOf(sport, rung.level, gameBallById(gameBallId ?? '')), arrival.timeS).tooQuick;
 }
 
 function stepsOf(correction: Correction, dials: readonly Dial[], readings: Readonly<Record<string, number>>): NextTrim[] {

@@ -1,4 +1,4 @@
-import { BALLS, COURT_PLANS, type Sport, type TuneUp } from '@good-arc/core';
+import { BALLS, diamondOf, SPORT_RECORDS, type Sport, type TuneUp } from '@good-arc/core';
 import type { Kit } from '../../api/rows.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
@@ -31,7 +31,7 @@ export function Stand({ kit, sports, tuneUp, onChange }: Props) {
             ...(!same && {
               ballId: BALLS.find((ball) => ball.sport === court.sport)!.id,
               ballStockId: null,
-              from: { ...COURT_PLANS[court.sport].machine, z: from.z },
+              from: { ...SPORT_RECORDS[court.sport].court.machine, z: from.z },
             }),
           });
         }}
@@ -47,7 +47,7 @@ export function Stand({ kit, sports, tuneUp, onChange }: Props) {
         options={[...stock.map(({ id, name }) => [id, name] as const), ...kinds.map(({ id, name }) => [id, `${name}, any`] as const)]}
       />
       <QuantityField
-        label={sport === 'baseball' ? 'From the plate tip' : 'Behind the net'}
+        label={diamondOf(sport) ? 'From the plate tip' : 'Behind the net'}
         dimension="length"
         min={0.5}
         max={40}

@@ -1,11 +1,11 @@
 import {
   ballById,
-  COURT_PLANS,
   type Dial,
   fitTuneUp,
   isFlown,
   onClick,
   printReading,
+  SPORT_RECORDS,
   standOf,
   type TestBall,
   type TuneUp,
@@ -65,7 +65,7 @@ function TuneView({ viewer, kit, machine, dial, last }: Props) {
   );
   const fit = useMemo(() => fitTuneUp(document, dial, machine.profile, dragShare), [document, dial, machine.profile, dragShare]);
   const court = kit.courts.find(({ id }) => id === document.courtId) ?? kit.courts[0]!;
-  const plan = COURT_PLANS[court.sport];
+  const plan = SPORT_RECORDS[court.sport].court;
 
   const set = (part: Partial<typeof now>, key = ''): void => {
     const next = { ...current.current, ...part };

@@ -1,12 +1,12 @@
 import {
   BALLS,
-  COURT_PLANS,
   type Dial,
   type DialPlace,
   firstReadings,
   MARK_SIGMA_M,
   type MachineProfile,
   placeOfDial,
+  SPORT_RECORDS,
   type Sport,
   type TestBall,
   type TuneUp,
@@ -30,7 +30,7 @@ const keyOf = (machineId: string, dialId: string): string => `good-arc-tune-${ma
 export function firstTune(kit: Kit, machine: MachineRow, dial: Dial, last: TuneUp | null, altitudeM: number): TuneState {
   const court = kit.courts.find(({ id }) => id === last?.courtId) ?? courtFor(kit.courts, machine.profile);
   const stock = kit.balls.find(({ id }) => id === last?.ballStockId) ?? kit.balls.find(({ ballId }) => isOf(ballId, court.sport));
-  const [sport, plan] = [court.sport, COURT_PLANS[court.sport]];
+  const [sport, plan] = [court.sport, SPORT_RECORDS[court.sport].court];
   const document: TuneUp = {
     dialId: dial.id,
     dialName: dial.name,
@@ -40,7 +40,7 @@ export function firstTune(kit: Kit, machine: MachineRow, dial: Dial, last: TuneU
     surfaceId: court.surfaceId,
     weather: last?.weather ?? { temperatureC: 20, altitudeM, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
     from: last?.from ?? { x: 0, y: plan.machine.y, z: machine.profile.releaseHeightM },
-    elevationDeg: last?.elevationDeg ?? within(sport === 'baseball' ? 12 : 20, machine.profile.elevationDeg),
+    elevationDeg: last?.elevationDeg ?? within(SPORT_RECORDS[sport].tuneUpDeg, machine.profile.elevationDeg),
     elevationKnown: last?.elevationKnown ?? 'level',
     bearingDeg: last?.bearingDeg ?? 180,
     battery: machine.profile.power === 'battery' ? 'full' : 'mains',

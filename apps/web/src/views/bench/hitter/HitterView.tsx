@@ -1,4 +1,4 @@
-import { ballById, conditionsOf, fly, type Launch, PITCHERS_PLATE_Y_M, PLATE, printTime, type Setup } from '@good-arc/core';
+import { ballById, conditionsOf, diamondOf, fly, type Launch, PLATE, printTime, type Setup } from '@good-arc/core';
 import Konva from 'konva/lib/Core';
 import { Circle } from 'konva/lib/shapes/Circle';
 import { Line } from 'konva/lib/shapes/Line';
@@ -90,10 +90,11 @@ export default function HitterView({ pitches, planeY, eye, zone, swingS, onClose
     ground.add(
       new Line({ points: [0, horizon, width, horizon, width, HEIGHT_PX, 0, HEIGHT_PX], closed: true, fill: colour('--color-base-300') }),
     );
+    const { rubberY_m } = diamondOf(pitches[0]!.setup.sport)!;
     // the lane to the mound, a line every ten feet, the zone in the air over the plate
-    for (const x of [-1.2, 1.2]) polyline([flat(x, 1.5), flat(x, PITCHERS_PLATE_Y_M)], 1);
-    for (let y = 3.048; y < PITCHERS_PLATE_Y_M + 1; y += 3.048) polyline([flat(-1.2, y), flat(1.2, y)], 0.7, [3, 6]);
-    polyline([flat(-0.305, PITCHERS_PLATE_Y_M), flat(0.305, PITCHERS_PLATE_Y_M)], 4);
+    for (const x of [-1.2, 1.2]) polyline([flat(x, 1.5), flat(x, rubberY_m)], 1);
+    for (let y = 3.048; y < rubberY_m + 1; y += 3.048) polyline([flat(-1.2, y), flat(1.2, y)], 0.7, [3, 6]);
+    polyline([flat(-0.305, rubberY_m), flat(0.305, rubberY_m)], 4);
     const h = PLATE.halfWidthM;
     const corner = (x: number, z: number): Point => ({ x, y: planeY, z });
     polyline(

@@ -1,4 +1,14 @@
-import { ballById, type Caution, GAME_BOOK_SOURCE, MANUAL_FIRST, planOf, ROLL_SOURCE, type Sourced, SURFACES } from '@good-arc/core';
+import {
+  ballById,
+  type Caution,
+  diamondOf,
+  GAME_BOOK_SOURCE,
+  MANUAL_FIRST,
+  planOf,
+  ROLL_SOURCE,
+  type Sourced,
+  SURFACES,
+} from '@good-arc/core';
 import { TriangleAlert } from 'lucide-react';
 import type { BenchState } from '../useBench.ts';
 
@@ -11,7 +21,7 @@ export function CautionsPanel({ bench, cautions }: { bench: BenchState; cautions
     ...ball.sources,
     ...(surface ? [surface.source] : []),
     planOf(setup).source,
-    ...(setup.sport === 'baseball' ? [ROLL_SOURCE] : []),
+    ...(diamondOf(setup.sport) ? [ROLL_SOURCE] : []),
     { what: 'game ball', source: GAME_BOOK_SOURCE, assumption: true },
     { what: 'times a player needs', source: 'Common practice, no published source; by level.', assumption: true },
   ];

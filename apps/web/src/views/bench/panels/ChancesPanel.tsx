@@ -1,4 +1,4 @@
-import type { Chances, SampledSpread } from '@good-arc/core';
+import { type Chances, diamondOf, type SampledSpread } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { SourceMark } from '../../../ui/SourceMark.tsx';
 import { useUnits } from '../../../ui/Units.tsx';
@@ -45,7 +45,7 @@ export function ChancesPanel({ bench }: { bench: BenchState }) {
   const strikes = counted?.of === now ? counted.strikes : null;
   const rows: [keyof Chances, string][] = [
     ['inTarget', plane ? 'through the target window' : 'in the target'],
-    ...(setup.sport === 'baseball' ? [] : [['net', 'into the net'] as [keyof Chances, string]]),
+    ...(diamondOf(setup.sport) ? [] : [['net', 'into the net'] as [keyof Chances, string]]),
     ['short', plane ? 'low' : 'short of it'],
     ['long', plane ? 'high' : 'long of it'],
     ['wide', 'wide of it'],

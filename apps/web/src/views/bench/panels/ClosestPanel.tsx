@@ -1,4 +1,5 @@
 import {
+  diamondOf,
   FIT_FIGURES,
   type FitFigure,
   fitOf,
@@ -111,7 +112,7 @@ export function ClosestPanel({ bench, canPlan }: { bench: BenchState; canPlan: b
           <button type="button" className="btn btn-outline min-h-11" disabled={busy !== ''} onClick={() => search('place')}>
             Best place to stand it
           </button>
-          {canPlan && thrown && setup.target.kind === (setup.sport === 'baseball' ? 'plane' : 'landing') && (
+          {canPlan && thrown && setup.target.kind === (diamondOf(setup.sport) ? 'plane' : 'landing') && (
             <button type="button" className="btn btn-ghost min-h-11" onClick={keep}>
               Save this feed as a game ball
             </button>
@@ -169,10 +170,10 @@ function asGameBall({ setup, now }: BenchState): OwnGameBall | null {
   if (!thrown || !solution) return null;
   const { level } = setup;
   const { topspinRpm, sidespinRpm, gyroRpm, speedMps } = thrown.launch;
-  if (setup.sport === 'baseball')
+  if (diamondOf(setup.sport))
     return {
       kind: 'pitch',
-      sport: 'baseball',
+      sport: setup.sport,
       level,
       band: 'own',
       releaseFt: mToFt(setup.from.y),

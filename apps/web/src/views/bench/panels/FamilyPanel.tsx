@@ -1,4 +1,4 @@
-import { printAngle, printTime } from '@good-arc/core';
+import { netPlayOf, printAngle, printTime } from '@good-arc/core';
 import { ComfortMark } from '../../../ui/ComfortMark.tsx';
 import { useUnits } from '../../../ui/Units.tsx';
 import { SHORT_REASON } from '../reasons.ts';
@@ -8,7 +8,7 @@ import type { BenchState } from '../useBench.ts';
 export function FamilyPanel({ bench }: { bench: BenchState }) {
   const units = useUnits();
   const { family } = bench.now.arrangement;
-  const netSport = bench.setup.sport !== 'baseball';
+  const netSport = netPlayOf(bench.setup.sport) !== null;
   if (family.length === 0) return <p>No arc of any kind reaches this spot.</p>;
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard

@@ -1,0 +1,43 @@
+export { BALLS, ballById } from './balls.ts';
+export { netHeightAt } from './court.ts';
+export { gameBallId } from './game-ball.ts';
+export {
+  firstGameBall,
+  GAME_BOOK,
+  GAME_BOOK_SOURCE,
+  gameBallById,
+  gameBallLabel,
+  gameBallSource,
+  isSoft,
+  type OwnGameBall,
+  ownFrom,
+  ownGameBallSchema,
+} from './game-book.ts';
+export { ballIdSchema, surfaceIdSchema } from './ids.ts';
+export { LEVEL_NEEDS, type LevelNeeds } from './levels.ts';
+export { firstDials, MACHINE_KINDS } from './machines/index.ts';
+export type {
+  AgeBand,
+  Ball,
+  CourtLine,
+  CourtPlan,
+  DiamondPlay,
+  FieldingBall,
+  FieldPosition,
+  GameBall,
+  LadderPlace,
+  Net,
+  NetPlay,
+  PitchGameBall,
+  Reference,
+  SportRecord,
+  Surface,
+  TargetPlaceId,
+} from './record.ts';
+export { TARGET_PLACE_IDS } from './record.ts';
+export { diamondOf, netBetween, netPlayOf } from './sport.ts';
+export { MIDDLE_OF_ZONE_M, PLATE, strikeZone } from './sports/diamond/field.ts';
+export { ROLL_SOURCE } from './sports/diamond/surfaces.ts';
+export { SPORT_RECORDS, SPORTS, type Sport } from './sports/index.ts';
+export { courtPaceRating, SURFACES, surfaceById } from './surfaces.ts';
+export { LEVELS, type Level, type Sourced, STROKES, type Stroke } from './types.ts';

@@ -1,0 +1,247 @@
+import type { AeroLaw } from '../flight/laws.ts';
+import type { Sport } from './sports/index.ts';
+import type { Level, Place, Sourced, Stroke } from './types.ts';
+
+export interface Ball {
+  id: string;
+  name: string;
+  sport: Sport;
+  massKg: number;
+  radiusM: number;
+  /** Moment of inertia over mR². */
+  inertiaShare: number;
+  aero: AeroLaw;
+  /** Multiplies Cd; 1 for a new ball. Worn, dimpled or seamless balls differ in this only. */
+  dragFactor: number;
+  /** Hard enough that too little time to react is unsafe rather than unpleasant. */
+  hard: boolean;
+  /** Slower off the ground and through the air: asked for at the lowest level. */
+  forStarters?: boolean;
+  confidence: 'good' | 'low';
+  sources: readonly Sourced[];
+}
+
+/** A playing surface as the ball meets it. */
+export interface Surface {
+  id: string;
+  name: string;
+  sport: Sport;
+  /** Normal restitution e. */
+  restitution: number;
+  /** Sliding friction μ. */
+  friction: number;
+  /** Tangential restitution e_x; 0 grips without rebound. */
+  tangentialRestitution: number;
+  /** Loss of speed of a ball that rolls, m/s². */
+  rollMps2: number;
+  source: Sourced;
+}
+
+/** Net height as the rules give it: lowest at the centre, straight up to `edgeHeightM` at `edgeX_m`. */
+export interface Net {
+  centreHeightM: number;
+  edgeHeightM: number;
+  edgeX_m: number;
+}
+
+/** A named line of the court: a segment in metres, in the frame of the physics. */
+export interface CourtLine {
+  id: string;
+  name: string;
+  x1: number;
+  y1: number;
+  x2: number;
+  y2: number;
+  /** Bounds the court: drawn stronger. */
+  edge: boolean;
+}
+
+/** A named line to measure from: `axis` y means a distance along the court. */
+export interface Reference {
+  id: string;
+  name: string;
+  axis: 'x' | 'y';
+  at: number;
+}
+
+export interface CourtPlan {
+  sport: Sport;
+  /** The rectangle that is drawn: play area plus run-off. */
+  view: { x1: number; x2: number; y1: number; y2: number };
+  /** In play, for a ball that must land in. */
+  inPlay: { x1: number; x2: number; y1: number; y2: number };
+  net: Net | null;
+  lines: readonly CourtLine[];
+  references: readonly Reference[];
+  /** Where the player stands unless moved, and the y of the plane in which they meet the ball. */
+  player: Place;
+  /** Where a machine stands and a ball goes when nothing has been chosen yet. */
+  machine: Place;
+  landing: Place;
+  source: Sourced;
+  /** Drawn with the near end on the left: a field that is played away from home. */
+  nearOnLeft?: boolean;
+}
+
+/** A net-sport ball as a person would say it; its speed is solved for the court's own air. */
+export interface ShapedGameBall {
+  kind: 'shaped';
+  id: string;
+  sport: Sport;
+  name: string;
+  level: Level;
+  from: { y: number; z: number };
+  topspinRpm: number;
+  /** Lands this far past the net, m. */
+  landsPastM: number;
+  /** Clears the net by this much, m. */
+  clearsByM: number;
+  /** Of a book entry: speed the reference model gives at sea level, 20 °C: a check value, never used as input. */
+  checkMph?: number;
+  /** Answered with another soft one, short. */
+  soft?: boolean;
+  /** Played by somebody at the net, before it bounces. */
+  metAtNet?: boolean;
+}
+
+/** A serve: speed is given, elevation is solved so that it lands in the middle of the service box's depth. */
+export interface ServeGameBall {
+  kind: 'serve';
+  id: string;
+  sport: Sport;
+  name: string;
+  level: Level;
+  from: { y: number; z: number };
+  speedMph: number;
+  topspinRpm: number;
+  landsPastM: number;
+}
+
+export interface PitchGameBall {
+  kind: 'pitch';
+  id: string;
+  sport: Sport;
+  name: string;
+  band: string;
+  /** The level whose preparation times apply by default. */
+  level: Level;
+  releaseFt: number;
+  speedMph: number;
+  topspinRpm: number;
+  sidespinRpm: number;
+  gyroRpm: number;
+  /** Little is published about it. */
+  confidence?: 'low';
+}
+
+export type GameBall = ShapedGameBall | ServeGameBall | PitchGameBall;
+
+export const TARGET_PLACE_IDS = ['deep-left', 'deep-middle', 'deep-right', 'short-left', 'short-middle', 'short-right'] as const;
+/** A place to hit to, left and right as the player sees them. */
+export type TargetPlaceId = (typeof TARGET_PLACE_IDS)[number];
+
+/** A ladder's places for the machine, from near the net to far. */
+export interface LadderPlace {
+  name: string;
+  y: number;
+  /** Where the player stands for it; the game's place without. */
+  playerY?: number;
+}
+
+/** What is played over a net. */
+export interface NetPlay {
+  kind: 'net';
+  /** Depth of the short targets beyond the net, m: service box, non-volley zone. */
+  shortM: number;
+  /** Depth of the zone in which a volley is a fault, m; null where there is none. */
+  nonVolleyM: number | null;
+  /** Off the middle of the body to where a racket or paddle meets the ball, m. */
+  reachM: number;
+  /** From near the net on the player's own side to where the game ball comes from. */
+  places: readonly LadderPlace[];
+  /** Where the player waits for balls that are not met behind the bounce: at the net, or under a lob. */
+  atNetY_m: number;
+}
+
+/** An age band of a diamond sport and its own game. */
+export interface AgeBand {
+  id: string;
+  /** As game balls name it. */
+  name: string;
+  level: Level;
+  fastballMph: number;
+  /** Where the pitcher lets go of it, from the rear tip of the plate, on the fields it plays on, the usual first. */
+  fields: readonly { rubberFt: number; releaseFt: number }[];
+  /** From high school on a little more speed is a challenge still. */
+  grown: boolean;
+  /** The band that stands for its level in built-in drills. */
+  ofDrills: boolean;
+  /** In ids of its game balls. */
+  slug: string;
+}
+
+export interface FieldPosition extends Place {
+  name: string;
+  short: string;
+}
+
+/** A ball for fielders, to start from: elevation (°), speed (mph), where the fielder stands (the position’s short name). */
+export interface FieldingBall {
+  name: string;
+  elevationDeg: number;
+  mph: number;
+  to: string;
+}
+
+/** What is played from a plate. */
+export interface DiamondPlay {
+  kind: 'diamond';
+  /** The whole field, for balls thrown or hit to fielders. */
+  field: CourtPlan;
+  positions: readonly FieldPosition[];
+  fieldingBalls: readonly FieldingBall[];
+  /** Pitcher's plate to the rear tip of the plate, on the grown field. */
+  rubberY_m: number;
+  /** Youngest first. */
+  bands: readonly AgeBand[];
+  /** Where a grown pitcher lets go: height, and off the centre line on the arm side; and the fastball's backspin across its travel. */
+  release: { z: number; x: number; fastballRpm: number };
+  /** Distances of a pitching machine, m from the plate tip, far ones first. */
+  machineY_m: readonly number[];
+  /** A machine pitching from farther than this, m, is wilder than the time it gives is worth. */
+  farthestY_m: number;
+  /** Where hitters hit to: the infield's edge and the depth of an outfielder, m from the plate. */
+  targetsM: { short: number; deep: number };
+}
+
+/** Everything the app knows of a sport. Adding one is adding its folder and its line in `sports/index.ts`. */
+export interface SportRecord {
+  id: Sport;
+  name: string;
+  /** The usual one first. */
+  balls: readonly Ball[];
+  surfaces: readonly Surface[];
+  court: CourtPlan;
+  gameBalls: readonly GameBall[];
+  /** The slug of the game ball of a first look, in its ids, and of the ladder builder. */
+  first: { gameBall: string; built: string };
+  /** More wind than this, m/s, spoils it. */
+  windyMps: number;
+  /**
+   * 1 σ of a player's error across a target, m, on a ball that is a challenge at their level (common practice, no source): with it the first target
+   * of a drill scores four or five of ten.
+   */
+  playerSigmaM: Readonly<Record<Level, number>>;
+  targetNames: Readonly<Record<TargetPlaceId, string>>;
+  /** A target this near to a named place stands at it, m. */
+  targetSnapM: number;
+  /** Where a ball of the machine that lands should come down, m. */
+  landingZone: { widthM: number; depthM: number };
+  /** Stroke of a ball that is met after its bounce, or at the plate. */
+  stroke: Stroke;
+  /** Elevation a first test ball is thrown at, °. */
+  tuneUpDeg: number;
+  /** Lines that a checklist before the first ball has besides those of the machine. */
+  checks: readonly string[];
+  play: NetPlay | DiamondPlay;
+}

@@ -1,0 +1,72 @@
+import { gameBallId } from '../../game-ball.ts';
+import type { AgeBand, PitchGameBall } from '../../record.ts';
+import type { Level } from '../../types.ts';
+import type { Sport } from '../index.ts';
+
+/**
+ * A band's own game: fastball, and where the pitcher lets go of it on each of the fields it plays on, the usual first (common practice, no source).
+ * @param slug in ids of its game balls
+ */
+export const band = (
+  id: string,
+  name: string,
+  level: Level,
+  fastballMph: number,
+  fields: readonly (readonly [rubberFt: number, releaseFt: number])[],
+  { grown = false, ofDrills = false, slug = id }: { grown?: boolean; ofDrills?: boolean; slug?: string } = {},
+): AgeBand => ({
+  id,
+  name,
+  level,
+  fastballMph,
+  grown,
+  ofDrills,
+  slug,
+  fields: fields.map(([rubberFt, releaseFt]) => ({ rubberFt, releaseFt })),
+});
+
+/** Total spin split into an active part across the travel and gyro: total² = active² + gyro². */
+const split = (totalRpm: number, activeShare: number): { active: number; gyro: number } => ({
+  active: totalRpm * activeShare,
+  gyro: totalRpm * Math.sqrt(1 - activeShare ** 2),
+});
+
+/** How a pitch spins: total, how much of it is across the travel, and which way that turns it. */
+export interface PitchKind {
+  slug: string;
+  name: string;
+  totalRpm: number;
+  activeShare: number;
+  turn: 'back' | 'top' | 'side';
+  confidence?: 'low';
+}
+
+/** The pitches of a band as game balls, from its first field. @param speeds mph by the slug of the pitch */
+export function pitches(
+  sport: Sport,
+  { name: ofBand, level, fields, slug: bandSlug }: AgeBand,
+  kinds: readonly PitchKind[],
+  speeds: Readonly<Record<string, number | undefined>>,
+): PitchGameBall[] {
+  return kinds.flatMap(({ slug, name, totalRpm, activeShare, turn, confidence }): PitchGameBall[] => {
+    const speedMph = speeds[slug];
+    if (speedMph === undefined) return [];
+    const { active, gyro } = split(totalRpm, activeShare);
+    return [
+      {
+        kind: 'pitch',
+        id: gameBallId(sport, slug, bandSlug),
+        sport,
+        name,
+        band: ofBand,
+        level,
+        releaseFt: fields[0]!.releaseFt,
+        speedMph,
+        topspinRpm: turn === 'back' ? -active : turn === 'top' ? active : 0,
+        sidespinRpm: turn === 'side' ? active : 0,
+        gyroRpm: gyro,
+        ...(confidence && { confidence }),
+      },
+    ];
+  });
+}

@@ -1,0 +1,40 @@
+import { targetNames } from '../../court.ts';
+import type { SportRecord } from '../../record.ts';
+import { balls } from './balls.ts';
+import { court, NON_VOLLEY_LINE_M } from './court.ts';
+import { gameBalls } from './game-balls.ts';
+import { surfaces } from './surfaces.ts';
+
+export const pickleball: SportRecord = {
+  id: 'pickleball',
+  name: 'Pickleball',
+  balls,
+  surfaces,
+  court,
+  gameBalls,
+  first: { gameBall: 'deep-return', built: 'drive' },
+  windyMps: 3.5,
+  playerSigmaM: { Starting: 1.2, Building: 0.95, Competing: 0.7, Advanced: 0.5 },
+  targetNames: targetNames(
+    ['deep left corner', 'deep middle', 'deep right corner'],
+    ['non-volley zone, left', 'non-volley zone, middle', 'non-volley zone, right'],
+  ),
+  targetSnapM: 0.35,
+  landingZone: { widthM: 2, depthM: 1.6 },
+  stroke: 'groundstroke',
+  tuneUpDeg: 20,
+  checks: [],
+  play: {
+    kind: 'net',
+    shortM: NON_VOLLEY_LINE_M,
+    nonVolleyM: NON_VOLLEY_LINE_M,
+    reachM: 0.55,
+    // common practice, no source
+    places: [
+      { name: 'From near the net', y: -0.8, playerY: -5.2 },
+      { name: 'From the far non-volley line', y: 2.4 },
+      { name: 'From the far mid-court', y: 4.6 },
+    ],
+    atNetY_m: -2.35,
+  },
+};

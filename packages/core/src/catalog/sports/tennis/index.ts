@@ -1,0 +1,40 @@
+import { targetNames } from '../../court.ts';
+import type { SportRecord } from '../../record.ts';
+import { balls } from './balls.ts';
+import { court, SERVICE_LINE_M } from './court.ts';
+import { gameBalls } from './game-balls.ts';
+import { surfaces } from './surfaces.ts';
+
+export const tennis: SportRecord = {
+  id: 'tennis',
+  name: 'Tennis',
+  balls,
+  surfaces,
+  court,
+  gameBalls,
+  first: { gameBall: 'rally-drive', built: 'rally-drive' },
+  windyMps: 6,
+  playerSigmaM: { Starting: 2.0, Building: 1.6, Competing: 1.2, Advanced: 0.9 },
+  targetNames: targetNames(
+    ['deep left corner', 'deep middle', 'deep right corner'],
+    ['left service box', 'short middle', 'right service box'],
+  ),
+  targetSnapM: 0.35,
+  landingZone: { widthM: 2, depthM: 1.6 },
+  stroke: 'groundstroke',
+  tuneUpDeg: 20,
+  checks: [],
+  play: {
+    kind: 'net',
+    shortM: SERVICE_LINE_M,
+    nonVolleyM: null,
+    reachM: 0.75,
+    // common practice, no source
+    places: [
+      { name: 'From near the net', y: -1.2, playerY: -7.1 },
+      { name: 'From inside the service box', y: -5.6, playerY: -12.1 },
+      { name: 'From the far service line', y: 6.6 },
+    ],
+    atNetY_m: -2.8,
+  },
+};

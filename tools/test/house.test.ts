@@ -1,0 +1,52 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { SPORTS } from '@good-arc/core';
+import { describe, expect, test } from 'vitest';
+
+const ROOT = fileURLToPath(new URL('../../', import.meta.url));
+const SOURCES = ['packages/core/src', 'packages/machine-link/src', 'apps/web/src', 'tools'];
+
+/** Every file of the code, with its text; tests, and what is built or generated, are left out. */
+function sources(): { file: string; text: string }[] {
+  const within = (folder: string): string[] =>
+    readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+      const path = join(folder, entry.name);
+      if (entry.isDirectory()) return ['node_modules', 'dist', 'test', 'migrations'].includes(entry.name) ? [] : within(path);
+      return /\.(ts|tsx|astro|mjs)$/.test(entry.name) ? [path] : [];
+    });
+  return SOURCES.flatMap((folder) => within(join(ROOT, folder))).map((path) => ({
+    file: relative(ROOT, path),
+    text: readFileSync(path, 'utf8'),
+  }));
+}
+
+const name = `['"\`](?:${SPORTS.join('|')})['"\`]`;
+const COMPARED = new RegExp(
+  `(?:[!=]==?\\s*${name}|${name}\\s*[!=]==?|case\\s+${name}|(?:includes|startsWith|endsWith|indexOf)\\(\\s*${name})`,
+);
+const MATCHED = new RegExp(`(?:/[^/\\n]*\\b(?:${SPORTS.join('|')})[^/\\n]*/[a-z]*\\.(?:test|exec)\\(|startsWith\\(['"\`](?:${SPORTS.join('|')}))`);
+/** Lines of a file that decide something by a sport's name. */
+const decides = (text: string): string[] => text.split('\n').filter((line) => COMPARED.test(line) || MATCHED.test(line));
+
+describe('a sport is one folder', () => {
+  test.each([
+    "if (sport === 'tennis') serve();",
+    "return 'baseball' !== plan.sport;",
+    "case 'softball':",
+    "sports.includes('pickleball')",
+    'const soft = /^pickleball-(dink|drop)-/.test(id);',
+    "id.startsWith('tennis-')",
+  ])('%s would be found', (line) => expect(decides(line)).toEqual([line]));
+  test.each(["sport: 'tennis',", "import { tennis } from './tennis/index.ts';", 'diamondOf(sport) !== null'])('%s is no decision', (line) =>
+    expect(decides(line)).toEqual([]),
+  );
+  test('nothing is decided by a sport’s name outside its folder', () => {
+    const files = sources();
+    expect(files.length).toBeGreaterThan(200);
+    const found = files
+      .filter(({ file }) => !file.startsWith('packages/core/src/catalog/sports/'))
+      .flatMap(({ file, text }) => decides(text).map((line) => `${file}: ${line.trim()}`));
+    expect(found).toEqual([]);
+  });
+});
