@@ -181,7 +181,7 @@ test('the source of a figure opens from its mark', async ({ page }) => {
   await page.getByRole('button', { name: 'Where the bounce comes from' }).click();
   await expect(page.getByText(/Representative value; bounce law after Brody/)).toBeVisible();
   await page.getByRole('combobox', { name: 'Court', exact: true }).selectOption({ label: 'Orchard pickleball (pickleball)' });
-  await expect(page.getByText(/The flight of the holed ball is known roughly only/)).toBeVisible();
+  await expect(page.getByText(/The flight of this ball is known roughly only/)).toBeVisible();
 });
 
 test('what is not there says so, and where to go', async ({ page }) => {

@@ -1,4 +1,14 @@
-import { buildLadder, fitDrill, gameBallById, LIBRARY, type RungDocument, rungCautions, SPORT_RECORDS, type Sport } from '@good-arc/core';
+import {
+  buildLadder,
+  fitDrill,
+  gameBallById,
+  LIBRARY,
+  type RungDocument,
+  rungCautions,
+  SPORT_RECORDS,
+  type Sport,
+  wholly,
+} from '@good-arc/core';
 import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
@@ -74,7 +84,7 @@ function detail(document: RungDocument, sport: Sport, readOnly = false, system: 
       number={1}
       sport={sport}
       kit={kit}
-      judged={judge(kit, sport, document)}
+      judgement={judge(kit, sport, document)}
       compared={false}
       playerId=""
       readOnly={readOnly}
@@ -129,7 +139,7 @@ describe('a rung opened', () => {
         number={1}
         sport="tennis"
         kit={kit}
-        judged={judge(kit, 'tennis', combination!)}
+        judgement={judge(kit, 'tennis', combination!)}
         compared={false}
         playerId=""
         readOnly
@@ -180,7 +190,7 @@ describe('serve rhythm, comparison, cautions', () => {
     const [, serve] = fitted('tennis-serve-and-next', 2);
     const said = (intervalS: number): string => {
       const document = { ...serve!, intervalS };
-      return text(<RitualFields document={document} judged={judge(kit, 'tennis', document)} change={nothing} />);
+      return text(<RitualFields document={document} judgement={judge(kit, 'tennis', document)} change={nothing} />);
     };
     expect(said(serve!.intervalS)).toContain('The ritual takes 4.6 s.');
     expect(said(serve!.intervalS)).toMatch(/At every \d+\.\d s \d+ bounces fit\./);
@@ -199,7 +209,7 @@ describe('serve rhythm, comparison, cautions', () => {
       approach: 'earn-it',
       wanted: 'working',
     });
-    const pair = [0, 1].map((i) => ({ rung: rowOf(rungs[i]!, 20 + i), number: i + 1, judged: judge(kit, 'tennis', rungs[i]!) }));
+    const pair = [0, 1].map((i) => ({ rung: rowOf(rungs[i]!, 20 + i), number: i + 1, judged: wholly(judge(kit, 'tennis', rungs[i]!)) }));
     const said = markup(<CompareRungs pair={[pair[0]!, pair[1]!]} sport="tennis" onClose={nothing} />);
     expect(said).toContain('What changes: placement, pace.');
     expect(said).toMatch(/font-bold">\d+\.\d mph/);

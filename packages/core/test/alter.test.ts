@@ -7,9 +7,9 @@ import {
   fitDrill,
   fly,
   intoThirds,
-  judgeRung,
   LIBRARY,
   mirrorRung,
+  notJudged,
   type RungDocument,
   readBallList,
   rungAtLevel,
@@ -17,7 +17,7 @@ import {
   rungSchema,
   writeBallList,
 } from '../src/index.ts';
-import { buildQuestion, judgeWith, kindOf, venueOf } from './support/club.ts';
+import { buildQuestion, judgedWhole, judgeWith, kindOf, venueOf } from './support/club.ts';
 
 const question = buildQuestion('tennis-rally-drive-building', 'Programmable court machine');
 const game = buildLadder(question).rungs.find(({ name }) => name === 'Rally drive')!;
@@ -43,7 +43,7 @@ describe('a rung bent by hand', () => {
     expect(up.feeds[0]!.launch.speedMps).toBeGreaterThan(game.feeds[0]!.launch.speedMps * 1.1);
     expect(up.feeds[0]!.launch.topspinRpm).toBeCloseTo(1600, -1);
     expect(up.targetSize.widthM).toBeLessThan(game.targetSize.widthM);
-    expect(['calm', 'working']).toContain(judgeRung(up, judgeWith(question))!.comfort);
+    expect(['calm', 'working']).toContain(judgedWhole(up, judgeWith(question)).comfort);
     const pitch = buildQuestion('baseball-fastball-high-school', 'Three-wheel pitching machine');
     const [easy] = buildLadder(pitch).rungs;
     const college = rungAtLevel(easy!, 'Advanced', pitch);
@@ -61,13 +61,17 @@ describe('a rung bent by hand', () => {
 
 describe('cautions by rung', () => {
   const ids = (rung: RungDocument, asked = question) =>
-    rungCautions(rung, asked.sport, judgeRung(rung, judgeWith(asked))).map(({ id }) => id);
+    rungCautions(rung, asked.sport, judgedWhole(rung, judgeWith(asked))).map(({ id }) => id);
   test('a plain rung has none; too quick, too many and too young each say what to do', () => {
     expect(ids(game)).toEqual([]);
     expect(ids({ ...game, intervalS: 1 })).toContain('survival');
     expect(ids({ ...game, ballsPerRound: 40 })).toContain('long-round');
     expect(ids({ ...game, level: 'Starting', rounds: 10 })).toContain('juniors');
-    for (const { what, why, doThis } of rungCautions({ ...game, ballsPerRound: 40, intervalS: 1.2 }, 'tennis', null))
+    for (const { what, why, doThis } of rungCautions(
+      { ...game, ballsPerRound: 40, intervalS: 1.2 },
+      'tennis',
+      notJudged({ code: 'nothing-on' }),
+    ))
       for (const words of [what, why, doThis]) expect(words.length).toBeGreaterThan(10);
   });
   test('helmets and a screen with a hard ball; a hard ball with no time is unsafe', () => {

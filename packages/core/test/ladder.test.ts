@@ -26,7 +26,7 @@ import {
   needsName,
   netBetween,
   netHeightAt,
-  notArriving,
+  notJudged,
   type RungDocument,
   rateAt,
   rungCautions,
@@ -36,10 +36,10 @@ import {
   SPORTS,
   stepBetween,
 } from '../src/index.ts';
-import { buildQuestion, judgeWith, kindsFor } from './support/club.ts';
+import { buildQuestion, judgedWhole, judgeWith, kindsFor } from './support/club.ts';
 
 const ladderOf = (question: BuildQuestion): RungDocument[] => buildLadder(question).rungs;
-const judge = (rung: RungDocument, question: BuildQuestion) => judgeRung(rung, judgeWith(question))!;
+const judge = (rung: RungDocument, question: BuildQuestion) => judgedWhole(rung, judgeWith(question));
 
 /** Any game ball of the book on any machine of its sport. */
 const anyQuestion = fc
@@ -284,28 +284,48 @@ describe('judging a rung', () => {
     expect(codes({ ...game, sweep: { kind: 'wide', halfDeg: 25 } }, 'Two-wheel portable')).toContain('sweep');
   });
   test('shared by three with a shadow swing between: swings of each, pick-ups at the cap of 28', () => {
-    const judged = judgeRung({ ...game, rounds: 2, ballsPerRound: 40, shadowSwings: 1 }, { ...judgeWith(question), players: 3 })!;
+    const judged = judgedWhole({ ...game, rounds: 2, ballsPerRound: 40, shadowSwings: 1 }, { ...judgeWith(question), players: 3 });
     expect(judged.ballsInAll).toBe(80);
     expect(judged.swingsEach).toBe(54); // 160 over three, whole
     expect(judged.pickUps).toBe(3); // after 28 and 40 of the first round, and after 28 of the second
-    const short = judgeRung({ ...game, rounds: 6, ballsPerRound: 10 }, judgeWith(question))!;
+    const short = judgedWhole({ ...game, rounds: 6, ballsPerRound: 10 }, judgeWith(question));
     expect(short.pickUps).toBe(2); // after every second round of ten
   });
   test('what does not reach the player is not judged, is named, and is never safe', () => {
-    expect(judgeRung({ ...game, feeds: game.feeds.map((feed) => ({ ...feed, on: false })) }, judgeWith(question))).toBeNull();
+    const off = judgeRung({ ...game, feeds: game.feeds.map((feed) => ({ ...feed, on: false })) }, judgeWith(question));
+    expect(off).toEqual({ kind: 'not-judged', why: [{ code: 'nothing-on' }], verdicts: [], rest: null });
     const pitch = buildQuestion('baseball-fastball-11-12', 'Three-wheel pitching machine', { level: 'Building' });
     const [easy] = ladderOf(pitch);
     const [feed] = easy!.feeds;
     const short = { ...feed!, name: 'Dropped short', launch: { ...feed!.launch, speedMps: 6, elevationDeg: -20 } };
     const rung = { ...easy!, feeds: [feed!, short], order: { kind: 'alternate' as const } };
-    expect(judgeRung(rung, judgeWith(pitch))).toBeNull();
-    expect(notArriving(rung, judgeWith(pitch))).toEqual([1]);
-    expect(needsName(rung, null)).toBe(true);
-    const [first] = rungCautions(rung, 'baseball', null);
+    const judgement = judgeRung(rung, judgeWith(pitch));
+    expect(judgement).toMatchObject({ kind: 'not-judged', why: [{ code: 'does-not-arrive', feed: 1 }] });
+    expect(needsName(rung, judgement)).toBe(true);
+    const [first] = rungCautions(rung, 'baseball', judgement);
     expect(first).toMatchObject({ id: 'not-judged', grave: true });
     expect(first!.what).toContain('ball 2 “Dropped short”');
     // a soft ball that was not judged asks for no name, but says so
-    expect(needsName(game, null)).toBe(false);
+    expect(needsName(game, notJudged({ code: 'no-machine' }))).toBe(false);
+    expect(rungCautions(game, 'tennis', notJudged({ code: 'no-machine' }))[0]).toMatchObject({ id: 'not-judged', grave: true });
+  });
+  test('every ball has a verdict or its reason, and the others are judged as if those were not thrown', () => {
+    const pitch = buildQuestion('baseball-fastball-11-12', 'Three-wheel pitching machine', { level: 'Building' });
+    const [easy] = ladderOf(pitch);
+    const [feed] = easy!.feeds;
+    const short = { ...feed!, launch: { ...feed!.launch, speedMps: 6, elevationDeg: -20 } };
+    const gap = judgeRung({ ...easy!, feeds: [feed!, short], order: { kind: 'fixed' }, intervalS: 4 }, judgeWith(pitch));
+    if (gap.kind !== 'not-judged') throw new Error('a ball that falls short was judged');
+    expect(gap.verdicts.map(({ kind, feed: index }) => [kind, index])).toEqual(
+      easy!.ballsPerRound % 2 === 0
+        ? Array.from({ length: easy!.ballsPerRound }, (_, i) => (i % 2 === 0 ? ['judged', 0] : ['not-judged', 1]))
+        : expect.anything(),
+    );
+    expect(gap.verdicts.map(({ releaseS }) => releaseS)).toEqual(gap.verdicts.map((_, i) => 4 * i));
+    // without the short ones it is the same ball at twice the interval
+    const alone = judgedWhole({ ...easy!, intervalS: 8, ballsPerRound: easy!.ballsPerRound / 2 }, judgeWith(pitch));
+    expect(gap.rest!.comfort).toBe(alone.comfort);
+    expect(gap.rest!.worst.ease).toBeCloseTo(alone.worst.ease, 9);
   });
   test('70 mph from 35 ft (0.34 s) is unsafe for everyone below college, whatever game ball stands beside it (judgement of hitters; common practice)', () => {
     for (const [level, ball] of [
@@ -339,7 +359,7 @@ describe('judging a rung', () => {
       const arrangement = arrange(setup, profile);
       const rung = rungFromSetup(setup, arrangement, { name: 'F', focalPoint: '', ballsPerRound: 5, rounds: 1, gate: { hits: 3, of: 5 } })!;
       return {
-        judged: judgeRung(rung, { sport: 'baseball', machine: profile, gameBall: () => undefined })!,
+        judged: judgedWhole(rung, { sport: 'baseball', machine: profile, gameBall: () => undefined }),
         cautions: cautionsOf(setup, arrangement),
       };
     };
@@ -364,8 +384,8 @@ describe('judging a rung', () => {
     const asked = buildQuestion('baseball-fastball-high-school', 'Three-wheel pitching machine', { level: 'Competing' });
     const top = ladderOf(asked).at(-1)!;
     expect(judge(top, asked).unsafe).toBe(false);
-    expect(judgeRung(top, { ...judgeWith(asked), playerLevel: 'Starting' })!.unsafe).toBe(true);
-    expect(judgeRung(top, { ...judgeWith(asked), playerLevel: 'Advanced' })!.unsafe).toBe(false);
+    expect(judgedWhole(top, { ...judgeWith(asked), playerLevel: 'Starting' }).unsafe).toBe(true);
+    expect(judgedWhole(top, { ...judgeWith(asked), playerLevel: 'Advanced' }).unsafe).toBe(false);
   });
   test('a hitter needs time between balls: 6 s is calm, under 5 s survival pace, under 3.5 s too quick (common practice)', () => {
     const asked = buildQuestion('baseball-fastball-high-school', 'Programmable field machine', { level: 'Competing' });

@@ -7,7 +7,6 @@ import {
   deal,
   fitDrill,
   GAME_BOOK,
-  judgeRung,
   LEVELS,
   LIBRARY,
   MACHINE_KINDS,
@@ -16,7 +15,7 @@ import {
   rungSchema,
   SPORTS,
 } from '../src/index.ts';
-import { judgeWith, kindOf, kindsFor, venueOf } from './support/club.ts';
+import { judgedWhole, judgeWith, kindOf, kindsFor, venueOf } from './support/club.ts';
 
 const question = (drill: Drill, profile: MachineProfile, part: Partial<DrillQuestion> = {}): DrillQuestion => ({
   ...venueOf(drill.sport, profile, drill.level),
@@ -53,7 +52,7 @@ describe('the library', () => {
           problems.length === 0 &&
           rungs.every((rung) => {
             expect(rungSchema.safeParse(rung).success).toBe(true);
-            const judged = judgeRung(rung, judgeWith(asked))!;
+            const judged = judgedWhole(rung, judgeWith(asked));
             const inLimits = rung.feeds.every(
               ({ launch }) => launch.speedMps <= profile.speedMps[1] + 1e-6 && launch.speedMps >= profile.speedMps[0] - 1e-6,
             );
@@ -81,7 +80,7 @@ describe('the library', () => {
     const whole = LIBRARY.filter((drill) => {
       const asked = question(drill, kindOf(kinds[drill.sport]), { level });
       const { rungs, problems } = fitDrill(drill, asked);
-      return problems.length === 0 && rungs.every((rung) => !judgeRung(rung, judgeWith(asked))!.unsafe);
+      return problems.length === 0 && rungs.every((rung) => !judgedWhole(rung, judgeWith(asked)).unsafe);
     });
     expect(whole.length / LIBRARY.length).toBeGreaterThan(0.85);
   });
@@ -124,7 +123,7 @@ describe('special drills have their own timing', () => {
   test('approach and volley: two balls a few seconds apart, then the walk back', () => {
     const { rungs, asked } = fitted('tennis-in-behind-it', 'Programmable court machine');
     const [, combination] = rungs;
-    const { balls, comfort } = judgeRung(combination!, judgeWith(asked))!;
+    const { balls, comfort } = judgedWhole(combination!, judgeWith(asked));
     expect(balls[1]!.releaseS - balls[0]!.releaseS).toBeLessThan(4);
     expect(balls[2]!.releaseS - balls[1]!.releaseS).toBeGreaterThan(6);
     expect(['calm', 'working']).toContain(comfort);
@@ -134,19 +133,19 @@ describe('special drills have their own timing', () => {
     const { rungs, asked } = fitted('pickleball-return-reset-finish', 'Holed-ball court machine');
     const last = rungs.at(-1)!;
     expect(last.feeds.map(({ counts }) => counts ?? true)).toEqual([true, true, true, false]);
-    expect(judgeRung(last, judgeWith(asked))!.swingsEach).toBe((last.rounds * last.ballsPerRound * 3) / 4);
+    expect(judgedWhole(last, judgeWith(asked)).swingsEach).toBe((last.rounds * last.ballsPerRound * 3) / 4);
   });
   test('serve and next ball: the ritual is in the interval', () => {
     const { rungs, asked } = fitted('tennis-serve-and-next', 'Programmable court machine');
-    const judged = judgeRung(rungs[1]!, judgeWith(asked))!;
-    const without = judgeRung({ ...rungs[1]!, ritual: undefined }, judgeWith(asked))!;
+    const judged = judgedWhole(rungs[1]!, judgeWith(asked));
+    const without = judgedWhole({ ...rungs[1]!, ritual: undefined }, judgeWith(asked));
     expect(judged.shortestIntervalS).toBeGreaterThan(without.shortestIntervalS! + 4);
     expect(rungs[1]!.intervalS).toBeGreaterThanOrEqual(judged.shortestIntervalS! - 1e-9);
   });
   test('five markers: each before any again, and the way to them is counted', () => {
     const { rungs, asked } = fitted('tennis-five-markers', 'Two-wheel portable');
     expect(new Set(deal(rungs[1]!, 5)).size).toBe(5);
-    expect(judgeRung(rungs[1]!, judgeWith(asked))!.demand.parts.ground).toBeGreaterThan(5);
+    expect(judgedWhole(rungs[1]!, judgeWith(asked)).demand.parts.ground).toBeGreaterThan(5);
   });
   test('two machines: each ball knows which throws, and the machines stand apart', () => {
     const drill = drillOf('baseball-two-machines-one-voice');
@@ -161,7 +160,7 @@ describe('special drills have their own timing', () => {
     const { rungs, asked } = fitted('baseball-whoever-is-there', 'Programmable field machine');
     const infield = { ...rungs[0]!, absent: ['SS', '1B'] };
     expect(new Set(deal(infield, 12).map((i) => infield.feeds[i]!.positions![0]))).toEqual(new Set(['3B', '2B']));
-    const flies = judgeRung(rungs[1]!, judgeWith(asked))!;
+    const flies = judgedWhole(rungs[1]!, judgeWith(asked));
     expect(Math.max(...flies.balls.map(({ flightS }) => flightS))).toBeGreaterThan(3.5);
   });
   test('the built-ins stand for balls of the game book', () => {

@@ -7,6 +7,7 @@ import {
   LIBRARY,
   mirrorPlace,
   mirrorRung,
+  notJudged,
   type PlayerTarget,
   passesMachine,
   placeOfTarget,
@@ -115,7 +116,8 @@ describe('the machine in the way', () => {
   test('a target behind the machine is a caution; to its other side it is none', () => {
     const [rung] = fitted('tennis-baseline-groove', 'Programmable court machine') as [RungDocument];
     const { launch } = rung.feeds[0]!;
-    const ids = (targetAt: { x: number; y: number }) => rungCautions({ ...rung, targetAt }, 'tennis', null).map(({ id }) => id);
+    const ids = (targetAt: { x: number; y: number }) =>
+      rungCautions({ ...rung, targetAt }, 'tennis', notJudged({ code: 'nothing-on' })).map(({ id }) => id);
     expect(ids({ x: launch.x, y: launch.y })).toContain('machine-in-the-way');
     expect(ids({ x: -3, y: 10 })).not.toContain('machine-in-the-way');
   });

@@ -17,7 +17,7 @@ import {
   throwLikeGame,
   throwTo,
 } from '../src/index.ts';
-import { buildQuestion, judgeWith, kindOf, venueOf, WEATHER } from './support/club.ts';
+import { buildQuestion, judgedWhole, judgeWith, kindOf, venueOf, WEATHER } from './support/club.ts';
 
 const conditions = (ballId: string, surfaceId: string) => conditionsOf({ ballId, surfaceId, weather: WEATHER });
 const tennis = conditions('tennis-standard', 'tennis-acrylic-medium');
@@ -123,7 +123,7 @@ describe('what a machine needs between two balls', () => {
       order: { kind: 'alternate' },
       feeds: [feed!, { ...turned, ...(machineId && { machineId }) }],
     });
-    const needs = (each: RungDocument): number => judgeRung(each, judgeWith(question))!.machine.needsS;
+    const needs = (each: RungDocument): number => judgedWhole(each, judgeWith(question)).machine.needsS;
     expect(needs(rung())).toBeGreaterThan(MOTION.latchS + 0.3);
     expect(needs(rung('0190f3a0-0000-7000-8000-00000000aac9'))).toBe(MOTION.latchS);
   });
@@ -133,12 +133,12 @@ test('the ritual of a serve begins so long before the release that the next ball
   const question = buildQuestion('tennis-rally-drive-building', 'Programmable court machine');
   const game = buildLadder(question).rungs.find(({ name }) => name === 'Rally drive')!;
   const ritual = { bounces: 4, bounceS: 0.7, tossS: 1.8, readyS: 0.5 };
-  const judged = judgeRung({ ...game, ritual }, judgeWith(question))!;
+  const judged = judgedWhole({ ...game, ritual }, judgeWith(question));
   const { followThroughS, courtSpeedMps, prepareS } = LEVEL_NEEDS.Building;
   const [ball] = judged.balls;
   const way = Math.hypot(ball!.contact.x - game.player.start.x, ball!.contact.y - game.player.start.y);
   // by hand: 4 × 0.7 + 1.8 of ritual, landing, the way, half the preparation, the rest; less the flight
   const expected = 4.6 + followThroughS + way / courtSpeedMps + prepareS.groundstroke / 2 + 0.5 - ball!.flightS;
   expect(judged.ritualBeforeS).toBeCloseTo(expected, 9);
-  expect(judgeRung(game, judgeWith(question))!.ritualBeforeS).toBeNull();
+  expect(judgedWhole(game, judgeWith(question)).ritualBeforeS).toBeNull();
 });

@@ -1,4 +1,4 @@
-import { type JudgeContext, type Judgement, judgeRung, type RungDocument, type Sport, type Venue } from '@good-arc/core';
+import { type JudgeContext, type Judgement, judgeRung, notJudged, type RungDocument, type Sport, type Venue } from '@good-arc/core';
 import type { Kit, MachineRow } from '../api/rows.ts';
 import { gameBallFinder } from './gameBalls.ts';
 
@@ -29,7 +29,7 @@ export function venueOf(kit: JudgeKit, sport: Sport, rung: RungDocument): Venue 
   };
 }
 
-export function judge(kit: JudgeKit, sport: Sport, rung: RungDocument, players = 1): Judgement | null {
+export function judge(kit: JudgeKit, sport: Sport, rung: RungDocument, players = 1): Judgement {
   const context = contextOf(kit, sport, rung, players);
-  return context && judgeRung(rung, context);
+  return context ? judgeRung(rung, context) : notJudged({ code: 'no-machine' });
 }

@@ -2,7 +2,7 @@ import { conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
 import { GAME_BOOK, type GameBall, gameBallById, type Level, SPORT_RECORDS } from '../catalog/index.ts';
 import { type Feed, type RungDocument, resizeTarget, upToHalfS } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
-import { judgeRung } from './judge.ts';
+import { judgeRung, wholly } from './judge.ts';
 import { throwInTime, throwTo, type Venue } from './throwing.ts';
 
 const flip = <S extends { x: number }>(spot: S): S => ({ ...spot, x: -spot.x });
@@ -63,7 +63,7 @@ export function rungAtLevel(rung: RungDocument, level: Level, venue: Venue): Run
     feeds,
     ...resizeTarget(venue.sport, rung, { widthM: tenth(rung.targetSize.widthM), depthM: tenth(rung.targetSize.depthM) }),
   };
-  const judged = judgeRung(made, { sport: venue.sport, machine: venue.machine.profile, gameBall: gameBallById });
+  const judged = wholly(judgeRung(made, { sport: venue.sport, machine: venue.machine.profile, gameBall: gameBallById }));
   const most = venue.machine.profile.intervalS[1];
   return judged && judged.readyIntervalS > made.intervalS ? { ...made, intervalS: Math.min(most, upToHalfS(judged.readyIntervalS)) } : made;
 }

@@ -15,7 +15,7 @@ import { type Approach, gateFor, type Need, widthAt } from '../progress/index.ts
 import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from './candidates.ts';
 import { changesBetween } from './demand.ts';
 import { evenOut } from './even.ts';
-import { CAP_BALLS, type JudgeContext, type Judgement, judgeRung } from './judge.ts';
+import { CAP_BALLS, type JudgeContext, type JudgedRung, judgeRung, wholly } from './judge.ts';
 import { throwTo, type Venue } from './throwing.ts';
 
 /** What the last rung still lacks of the game ball. */
@@ -54,11 +54,11 @@ export function buildLadder(question: BuildQuestion): Built {
   const { candidates, last } = diamondOf(question.sport) ? pitches(question) : strokes(question);
   const context = contextOf(question);
   const shape = shapeOf(question, candidates);
-  const kept: { document: RungDocument; judged: Judgement }[] = [];
+  const kept: { document: RungDocument; judged: JudgedRung }[] = [];
   let atTop = false;
   for (const candidate of candidates) {
     const rung = timed(rungOf(question, candidate, shape), question, context);
-    const judged = rung && judgeRung(rung, context);
+    const judged = rung && wholly(judgeRung(rung, context));
     if (!rung || !judged) continue;
     if (COMFORTS.indexOf(judged.comfort) > COMFORTS.indexOf(question.wanted)) {
       missing.push({ what: 'comfort', text: `“${candidate.name}” would be ${judged.comfort}: too little time for this level.` });
@@ -115,17 +115,17 @@ function inMinutes(rungs: readonly RungDocument[], { minutes, approach }: BuildQ
 
 /** More time and a larger target, for a game ball that is kind already. */
 function gentler(
-  { document, judged }: { document: RungDocument; judged: Judgement },
+  { document, judged }: { document: RungDocument; judged: JudgedRung },
   { machine, sport }: BuildQuestion,
   context: JudgeContext,
-): { document: RungDocument; judged: Judgement } | null {
+): { document: RungDocument; judged: JudgedRung } | null {
   const easier: RungDocument = {
     ...document,
     name: `${document.name}, more time and room`.slice(0, 120),
     intervalS: Math.min(machine.profile.intervalS[1], document.intervalS + 1),
     ...resizeTarget(sport, document, scaled(document.targetSize, 1.4)),
   };
-  const found = judgeRung(easier, context);
+  const found = wholly(judgeRung(easier, context));
   return found && found.demand.total < judged.demand.total - 0.5 ? { document: easier, judged: found } : null;
 }
 
@@ -133,17 +133,17 @@ const same = (a: RungDocument, b: RungDocument): boolean => changesBetween(a, b)
 
 /** Rungs above the game ball: where it comes is not known, it comes quicker, the target is smaller. Each changes one thing or two. */
 function further(
-  top: { document: RungDocument; judged: Judgement },
+  top: { document: RungDocument; judged: JudgedRung },
   question: BuildQuestion,
   context: JudgeContext,
   most: number,
-): { document: RungDocument; judged: Judgement }[] {
-  const added: { document: RungDocument; judged: Judgement }[] = [];
+): { document: RungDocument; judged: JudgedRung }[] {
+  const added: { document: RungDocument; judged: JudgedRung }[] = [];
   const name = top.document.name;
   const options: ((from: RungDocument) => RungDocument | null)[] = [
     (from) => eitherSide(from, question, `${name}, either side`),
     (from) => {
-      const judged = judgeRung(from, context);
+      const judged = wholly(judgeRung(from, context));
       const intervalS = judged && upToHalfS(Math.max(judged.readyIntervalS, from.intervalS * 0.75));
       return !diamondOf(question.sport) && intervalS !== null && intervalS < from.intervalS - 0.3
         ? { ...from, name: `${name}, quicker`, intervalS }
@@ -160,7 +160,7 @@ function further(
     const below = added.at(-1) ?? top;
     const made = option(below.document);
     const document = made && (made.order.kind === below.document.order.kind ? made : timed(made, question, context));
-    const judged = document && judgeRung(document, context);
+    const judged = document && wholly(judgeRung(document, context));
     if (!document || !judged || judged.demand.total < below.judged.demand.total + 0.5) continue;
     if (COMFORTS.indexOf(judged.comfort) > COMFORTS.indexOf(question.wanted)) continue;
     added.push({ document, judged });
@@ -291,7 +291,7 @@ function rungOf(question: BuildQuestion, { name, launch, target, stroke, player 
 /** The rung at an interval in which the machine and the level are comfortable; null when a ball never arrives. */
 function timed(rung: RungDocument, { level, machine, wanted, sport }: BuildQuestion, context: JudgeContext): RungDocument | null {
   const [least, most] = machine.profile.intervalS;
-  const judged = judgeRung(rung, context);
+  const judged = wholly(judgeRung(rung, context));
   if (!judged) return null;
   const needed = (wanted === 'calm' ? judged.calmIntervalS : null) ?? judged.readyIntervalS;
   return { ...rung, intervalS: Math.min(most, Math.max(least, firstIntervalS(sport, level), upToHalfS(needed))) };

@@ -12,7 +12,7 @@ import {
   upToHalfS,
 } from '../drill/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
-import { CAP_BALLS, type Judgement, notArriving } from './judge.ts';
+import { CAP_BALLS, type Judgement, type NotJudged } from './judge.ts';
 
 export type RungCaution = Omit<Caution, 'id'> & {
   id:
@@ -43,25 +43,39 @@ const JUNIOR_SWINGS = 60;
 const FORWARD_CONE_DEG = 25;
 const FORWARD_M = { hard: 7.6, soft: 2.5 };
 
+function sayNotJudged({ feeds }: RungDocument, reasons: readonly NotJudged[]): RungCaution {
+  const unsaid = 'nothing here says that it is safe.';
+  const missing = reasons.flatMap((each) => (each.code === 'does-not-arrive' ? [each.feed] : []));
+  if (missing.length > 0) {
+    const names = missing.map((index) => `ball ${index + 1} “${feeds[index]!.name}”`).join(', ');
+    return {
+      id: 'not-judged',
+      grave: true,
+      what: `Not judged: ${names} ${missing.length === 1 ? 'does' : 'do'} not arrive.`,
+      why: `What never reaches the player has no time and no height, so ${unsaid}`,
+      doThis: 'Move the player in, land it deeper or throw it harder, then look again.',
+    };
+  }
+  const noMachine = reasons.some(({ code }) => code === 'no-machine');
+  return {
+    id: 'not-judged',
+    grave: noMachine,
+    what: noMachine ? 'Not judged: its machine is not in the kit.' : 'Not judged: no ball of it is switched on.',
+    why: noMachine ? `Nobody knows what throws it, so ${unsaid}` : 'Without a ball there is nothing to judge.',
+    doThis: noMachine ? 'Choose another machine for it.' : 'Switch one on.',
+  };
+}
+
 /** What to think of before a rung is climbed: what, why, what to do. The machine's manual and local rules come first. */
-export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement | null): RungCaution[] {
+export function rungCautions(rung: RungDocument, sport: Sport, judgement: Judgement): RungCaution[] {
+  const judged = judgement.kind === 'judged' ? judgement : judgement.rest;
   const cautions: RungCaution[] = [];
   const { hard, name } = ballById(rung.ballId);
   const feeds = rung.feeds.filter((feed) => isIn(feed, rung.absent));
   const nonVolleyM = netPlayOf(sport)?.nonVolleyM ?? null;
   const fielding = feeds.some(({ target }) => isToFielders(sport, target));
-  if (!judged) {
-    const missing = notArriving(rung, { sport, gameBall: () => undefined });
-    const names = missing.map((index) => `ball ${index + 1} “${rung.feeds[index]!.name}”`).join(', ');
-    const none = missing.length === 0;
-    cautions.push({
-      id: 'not-judged',
-      grave: !none,
-      what: none ? 'Not judged: no ball of it is switched on.' : `Not judged: ${names} ${missing.length === 1 ? 'does' : 'do'} not arrive.`,
-      why: 'What never reaches the player has no time and no height, so nothing here says that it is safe.',
-      doThis: none ? 'Switch one on.' : 'Move the player in, land it deeper or throw it harder, then look again.',
-    });
-  } else {
+  if (judgement.kind === 'not-judged') cautions.push(sayNotJudged(rung, judgement.why));
+  if (judged) {
     const hitting = diamondOf(sport) !== null && !fielding;
     const quickest = judged.balls.reduce((a, b) => (b.ownEase < a.ownEase ? b : a));
     const why = hitting
@@ -203,5 +217,5 @@ export function rungCautions(rung: RungDocument, sport: Sport, judged: Judgement
 const OF_TIME: readonly RungCaution['id'][] = ['unsafe', 'not-judged', 'challenge', 'too-quick'];
 
 /** Those of the cautions that say that a ball leaves too little time, or that nobody knows: for wherever a rung is shown, and before it is armed. */
-export const timeCautions = (rung: RungDocument, sport: Sport, judged: Judgement | null): RungCaution[] =>
-  rungCautions(rung, sport, judged).filter(({ id }) => OF_TIME.includes(id));
+export const timeCautions = (rung: RungDocument, sport: Sport, judgement: Judgement): RungCaution[] =>
+  rungCautions(rung, sport, judgement).filter(({ id }) => OF_TIME.includes(id));

@@ -1,7 +1,7 @@
 import { type RungDocument, targetFrom } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
 import { type Change, stepBetween } from './demand.ts';
-import { type JudgeContext, judgeRung } from './judge.ts';
+import { type JudgeContext, judgeRung, wholly } from './judge.ts';
 import { throwTo, type Venue } from './throwing.ts';
 
 /** A rung put in between must take at least this much off the jump of demand, or a change off the step. */
@@ -31,7 +31,7 @@ export function evenOut(rungs: readonly RungDocument[], venue: Venue, context: J
 }
 
 function judged(document: RungDocument, context: JudgeContext): Judged | null {
-  const judgement = judgeRung(document, context);
+  const judgement = wholly(judgeRung(document, context));
   return judgement && { document, demand: judgement.demand.total };
 }
 

@@ -4,6 +4,17 @@ export type { BuildQuestion } from './candidates.ts';
 export { type RungCaution, rungCautions, timeCautions } from './cautions.ts';
 export { CHANGES, type Change, changesBetween, DEMAND_PARTS, type Demand, type DemandPart, type Step, stepBetween } from './demand.ts';
 export { evenOut } from './even.ts';
-export { CAP_BALLS, type JudgeContext, type Judgement, judgeRung, type MachineWorry, needsName, notArriving } from './judge.ts';
+export {
+  CAP_BALLS,
+  type JudgeContext,
+  type JudgedRung,
+  type Judgement,
+  judgeRung,
+  type MachineWorry,
+  type NotJudged,
+  needsName,
+  notJudged,
+  wholly,
+} from './judge.ts';
 export type { JudgedBall, Share } from './judged.ts';
 export { type AimedBall, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';

@@ -55,8 +55,35 @@ export interface MachineWorry {
   text: string;
 }
 
-export interface Judgement {
+/** Why a ball, or a whole rung, has no verdict: it never reaches the player, no ball is switched on, or there is no machine to throw it. */
+export type NotJudged = { code: 'does-not-arrive'; feed: number } | { code: 'nothing-on' } | { code: 'no-machine' };
+
+/** Of every ball of the deal: how it is, or why nobody can say. */
+export type BallVerdict = ({ kind: 'judged' } & JudgedBall) | { kind: 'not-judged'; feed: number; releaseS: number; why: NotJudged };
+
+/** A rung of which at least one ball could not be judged: it has no word of its own, and is never safe. */
+export interface NotJudgedRung {
+  kind: 'not-judged';
+  why: readonly NotJudged[];
+  verdicts: readonly BallVerdict[];
+  /** The balls that could be, as if the others were not thrown; null when there are none. */
+  rest: JudgedRung | null;
+}
+
+export type Judgement = JudgedRung | NotJudgedRung;
+
+/** The verdict on a rung that was judged whole; null for another. */
+export const wholly = (judgement: Judgement): JudgedRung | null => (judgement.kind === 'judged' ? judgement : null);
+
+/** A rung nobody can say anything of. */
+export const notJudged = (why: NotJudged): NotJudgedRung => ({ kind: 'not-judged', why: [why], verdicts: [], rest: null });
+
+/** A rung with a verdict on every ball. */
+export interface JudgedRung {
+  kind: 'judged';
   balls: JudgedBall[];
+  /** The same, each with its kind. */
+  verdicts: readonly BallVerdict[];
   comfort: Comfort;
   /** The ball that gives the rung its word. */
   worst: JudgedBall;
@@ -119,15 +146,9 @@ function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, p
   return { ...met, needS: hitter.gameTimeS, hitter };
 }
 
-/** Feeds of the deal whose ball never reaches the player, by index: with one of them a rung is not judged. */
-export function notArriving(rung: RungDocument, context: Asked): number[] {
-  const dealt = new Set(programOf(rung).map(({ index }) => index));
-  return [...dealt].filter((index) => !seen(rung, rung.feeds[index]!, 0, context)).sort((a, b) => a - b);
-}
-
 /** Whether somebody must answer by name before this is thrown: a hard ball that leaves too little time, or one that could not be judged. */
-export const needsName = (rung: Pick<RungDocument, 'ballId'>, judged: Pick<Judgement, 'unsafe'> | null): boolean =>
-  ballById(rung.ballId).hard && (judged?.unsafe ?? true);
+export const needsName = (rung: Pick<RungDocument, 'ballId'>, judgement: Judgement): boolean =>
+  ballById(rung.ballId).hard && (judgement.kind === 'judged' ? judgement.unsafe : true);
 
 /** From one ball to the next, for those who play them. */
 interface Between {
@@ -181,19 +202,52 @@ const ownEaseOf = ({ nextFlightS, runS, needS }: Recovery): number => (nextFligh
 
 /**
  * Judges a rung before it is climbed: the time of every ball, what the machine needs, how hard it is, how much of a game it is.
- * @returns null when no feed is in, or one of them never reaches the player (`notArriving` says which)
+ * Every ball of the deal has a verdict or the reason why it has none; a rung with one of those is not judged.
  */
-export function judgeRung(rung: RungDocument, context: JudgeContext): Judgement | null {
-  const { sport, machine, capBalls = CAP_BALLS, players = 1 } = context;
+export function judgeRung(rung: RungDocument, context: JudgeContext): Judgement {
   const program = programOf(rung);
+  if (program.length === 0) return notJudged({ code: 'nothing-on' });
   const bits = doubtBits(rung);
   const met = new Map<number, Seen>();
+  const missing = new Set<number>();
   for (const index of new Set(program.map((each) => each.index))) {
     const one = seen(rung, rung.feeds[index]!, bits, context);
-    if (!one) return null;
-    met.set(index, one);
+    if (one) met.set(index, one);
+    else missing.add(index);
   }
-  if (program.length === 0) return null;
+  if (missing.size === 0) return judgeMet(rung, context, program, met, bits);
+  const rest = met.size === 0 ? null : judgeMet(rung, context, withoutMissing(program, missing), met, bits);
+  const judged = [...(rest?.verdicts ?? [])];
+  let releaseS = 0;
+  const verdicts = program.map(({ index, thenS }): BallVerdict => {
+    const at = releaseS;
+    releaseS += thenS;
+    if (!missing.has(index)) return { ...judged.shift()!, releaseS: at };
+    return { kind: 'not-judged', feed: index, releaseS: at, why: { code: 'does-not-arrive', feed: index } };
+  });
+  const why = [...missing].sort((a, b) => a - b).map((feed): NotJudged => ({ code: 'does-not-arrive', feed }));
+  return { kind: 'not-judged', why, verdicts, rest };
+}
+
+/** What is left of a deal when some balls never come: their time is added to that of the ball before. */
+function withoutMissing(program: Program, missing: ReadonlySet<number>): Program {
+  const kept: Program[number][] = [];
+  let before = 0;
+  for (const each of program) {
+    const last = kept.at(-1);
+    if (!missing.has(each.index)) kept.push(each);
+    else if (last) kept[kept.length - 1] = { ...last, thenS: last.thenS + each.thenS };
+    else before += each.thenS;
+  }
+  const last = kept.at(-1)!;
+  kept[kept.length - 1] = { ...last, thenS: last.thenS + before };
+  return kept;
+}
+
+type Program = ReturnType<typeof programOf>;
+
+function judgeMet(rung: RungDocument, context: JudgeContext, program: Program, met: ReadonlyMap<number, Seen>, bits: number): JudgedRung {
+  const { sport, machine, capBalls = CAP_BALLS, players = 1 } = context;
   const gaps = program.map(({ index }, i): Between => {
     const next = program[(i + 1) % program.length]!.index;
     return between(rung, sport, [met.get(index)!, met.get(next)!], [rung.feeds[index]!, rung.feeds[next]!]);
@@ -259,7 +313,9 @@ export function judgeRung(rung: RungDocument, context: JudgeContext): Judgement 
   const arrivals = rung.feeds.map((_, i) => met.get(i)?.arrival ?? null);
   const share = shareOf(rung, sport, arrivals, context.gameBall);
   return {
+    kind: 'judged',
     balls,
+    verdicts: balls.map((ball) => ({ kind: 'judged', ...ball })),
     comfort: worst.comfort,
     worst,
     shortestIntervalS: shortest('working'),

@@ -26,7 +26,7 @@ import {
   upToHalfS,
 } from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
-import { type AimedBall, judgeRung, swapSides, throwInTime, throwLikeGame, throwTo, type Venue } from '../ladder/index.ts';
+import { type AimedBall, judgeRung, swapSides, throwInTime, throwLikeGame, throwTo, type Venue, wholly } from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { type Approach, firstTargetM, gateFor } from '../progress/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
@@ -115,7 +115,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       ...(rung.sweep && { sweep: { ...rung.sweep, halfDeg: Math.min(rung.sweep.halfDeg, Math.max(1, machine.profile.bearingReachDeg)) } }),
       ...(rung.ritual && { ritual: rung.ritual }),
     };
-    const first = judgeRung(made, context);
+    const first = wholly(judgeRung(made, context));
     if (!first) {
       answer = 'A ball of it bounces twice before it reaches the player.';
       continue;
@@ -173,7 +173,7 @@ const mirrored = ({ x, y }: { x: number; y: number }, { hand, sport }: DrillQues
 
 /** Intervals and the times within a combination, stretched to what the level and the machine need. */
 function inTime(rung: RungDocument, context: Parameters<typeof judgeRung>[1], machine: MachineProfile): RungDocument {
-  const judged = judgeRung(rung, context)!;
+  const judged = wholly(judgeRung(rung, context))!;
   const least = new Map<number, number>();
   for (const { feed, spareS } of judged.balls) {
     const { thenS } = rung.feeds[feed]!;

@@ -2,9 +2,12 @@ import {
   type BuildQuestion,
   GAME_BOOK,
   type JudgeContext,
+  type JudgedRung,
+  judgeRung,
   type Level,
   MACHINE_KINDS,
   type MachineProfile,
+  type RungDocument,
   SPORT_RECORDS,
   type Sport,
 } from '../../src/index.ts';
@@ -48,3 +51,10 @@ export const judgeWith = ({ sport, machine }: { sport: Sport; machine: { profile
   machine: machine.profile,
   gameBall: (id) => GAME_BOOK.find((ball) => ball.id === id),
 });
+
+/** The verdict on a rung of which every ball arrives. @throws Error for another */
+export function judgedWhole(rung: RungDocument, context: JudgeContext): JudgedRung {
+  const judgement = judgeRung(rung, context);
+  if (judgement.kind === 'not-judged') throw new Error(`not judged: ${JSON.stringify(judgement.why)}`);
+  return judgement;
+}

@@ -107,8 +107,8 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
         )}
         {ball.confidence === 'low' && (
           <p className="mt-2 border-l-4 border-warning bg-base-200 p-2 text-sm">
-            The flight of the holed ball is known roughly only ({ball.sources.find(({ assumption }) => assumption)?.source}): take the
-            figures as a starting point.
+            The flight of this ball is known roughly only ({ball.sources.find(({ assumption }) => assumption)?.source}): take the figures as
+            a starting point.
           </p>
         )}
         <Settings bench={bench} />

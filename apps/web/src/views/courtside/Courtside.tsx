@@ -10,6 +10,7 @@ import {
   scoreRound,
   timeCautions,
   type Weather,
+  wholly,
 } from '@good-arc/core';
 import { Volume2, VolumeX } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -352,7 +353,7 @@ function CourtsideView({
           last={document.ballsPerRound}
           cue={sayNext(crew.feedOf(thrown + 1), document)}
           cueNeeded={document.feeds.length > 1 || document.ritual !== undefined}
-          ritualBeforeS={judged?.ritualBeforeS ?? null}
+          ritualBeforeS={wholly(judged)?.ritualBeforeS ?? null}
           sound={sound}
           aside={<Score document={document} balls={run?.balls ?? []} />}
         />

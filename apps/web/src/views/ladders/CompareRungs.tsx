@@ -1,4 +1,4 @@
-import { changesBetween, type Judgement, printAngle, printSpin, printTime, type Sport, sayGate } from '@good-arc/core';
+import { changesBetween, type JudgedRung, printAngle, printSpin, printTime, type Sport, sayGate } from '@good-arc/core';
 import type { RungRow } from '../../api/rows.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { sayTargets } from '../../ui/sayTarget.ts';
@@ -7,7 +7,7 @@ import { useUnits } from '../../ui/Units.tsx';
 interface Compared {
   rung: RungRow;
   number: number;
-  judged: Judgement | null;
+  judged: JudgedRung | null;
 }
 
 /** Two rungs side by side; what differs is set in bold. */

@@ -1,4 +1,4 @@
-import { type Judgement, MANUAL_FIRST, printTime, type RungCaution, type RungDocument, upToHalfS } from '@good-arc/core';
+import { type JudgedRung, MANUAL_FIRST, printTime, type RungCaution, type RungDocument, upToHalfS } from '@good-arc/core';
 import { ComfortMark } from '../../ui/ComfortMark.tsx';
 import { DemandParts } from '../../ui/DemandBar.tsx';
 import { FeedShape } from '../../ui/FeedShape.tsx';
@@ -8,7 +8,7 @@ import { useUnits } from '../../ui/Units.tsx';
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** What the time of a rung is, ball by ball, with the sum behind each word. */
-export function TimeBudget({ document, judged }: { document: RungDocument; judged: Judgement }) {
+export function TimeBudget({ document, judged }: { document: RungDocument; judged: JudgedRung }) {
   const hitting = document.feeds.some(({ stroke, target }) => stroke === 'swing' && target.kind === 'plane');
   // one line for each feed: its worst ball
   const worst = document.feeds.flatMap((feed, index) => {
@@ -76,7 +76,7 @@ export function IntervalChoices({
   onChoose,
 }: {
   document: RungDocument;
-  judged: Judgement;
+  judged: JudgedRung;
   onChoose: (intervalS: number) => void;
 }) {
   if (document.feeds.every(({ on, thenS }) => !on || thenS !== undefined)) return null;
@@ -104,7 +104,7 @@ export function IntervalChoices({
 }
 
 /** What arrives, as a share of the game ball. */
-export function GameShare({ share }: { share: Judgement['share'] }) {
+export function GameShare({ share }: { share: JudgedRung['share'] }) {
   if (!share) return <p className="text-sm text-quiet">No game ball to compare with: choose one on the bench.</p>;
   const rows = [
     ['Time to react', share.timeS],
@@ -146,7 +146,7 @@ export function RungCautions({ cautions }: { cautions: readonly RungCaution[] })
 }
 
 /** What the machine and the basket need for a rung. */
-export function MachineNeeds({ judged }: { judged: Judgement }) {
+export function MachineNeeds({ judged }: { judged: JudgedRung }) {
   return (
     <ul className="text-sm">
       {judged.machine.worries.map(({ code, text }) => (
@@ -159,7 +159,7 @@ export function MachineNeeds({ judged }: { judged: Judgement }) {
 }
 
 /** Parts of the demand beside the share of the game. */
-export function DemandAndShare({ judged }: { judged: Judgement }) {
+export function DemandAndShare({ judged }: { judged: JudgedRung }) {
   const units = useUnits();
   const metres = judged.balls.reduce((sum, { pathM }) => sum + pathM, 0) / judged.balls.length;
   return (

@@ -5,6 +5,7 @@ import {
   type Approach,
   changesBetween,
   gateFor,
+  type JudgedRung,
   type Judgement,
   LEVELS,
   type Level,
@@ -13,6 +14,7 @@ import {
   mirrorRung,
   type RungDocument,
   rungAtLevel,
+  wholly,
   widthFor,
 } from '@good-arc/core';
 import { Redo2, Star, Undo2 } from 'lucide-react';
@@ -34,7 +36,7 @@ interface Props {
   state: LadderState;
   viewer: Viewer;
   kit: Kit;
-  judged: (Judgement | null)[];
+  judgements: Judgement[];
   rates: RecentRate[];
   playerId: string;
   onPlayer: (id: string) => void;
@@ -45,15 +47,15 @@ interface Props {
 }
 
 /** What a ladder is and what it takes: name, approach, level, sums, and what can be done with all of it. */
-export function LadderHead({ state, viewer, kit, judged, rates, playerId, onPlayer, players, onPlayers, gaps, onEven }: Props) {
+export function LadderHead({ state, viewer, kit, judgements, rates, playerId, onPlayer, players, onPlayers, gaps, onEven }: Props) {
   const { ladder, put, putRungs } = state;
   const { rungs, sport, level, approach, origin } = ladder;
   const units = useUnits();
   const favourites = useFavourites(viewer);
   const readOnly = !viewer.canPlan;
   const minutes = rungs.reduce((sum, { document }) => sum + minutesOf(document), 0);
-  const known = judged.flatMap((each) => (each ? [each] : []));
-  const sum = (of: (one: Judgement) => number): number => known.reduce((total, one) => total + of(one), 0);
+  const known = judgements.flatMap((each) => wholly(each) ?? []);
+  const sum = (of: (one: JudgedRung) => number): number => known.reduce((total, one) => total + of(one), 0);
   const balls = rungs.reduce((total, { document }) => total + document.rounds * document.ballsPerRound, 0);
   const first = rungs[0] && machineOf(kit, rungs[0].document);
   const hoppers = first ? Math.ceil(balls / first.profile.hopper) : 0;

@@ -1,6 +1,6 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween } from '@good-arc/core';
+import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween, wholly } from '@good-arc/core';
 import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
@@ -120,11 +120,11 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
   const topFirst = [...rungs].reverse();
   const chosen = compared.flatMap((id) => {
     const index = rungs.findIndex((rung) => rung.id === id);
-    return index < 0 ? [] : [{ rung: rungs[index]!, number: index + 1, judged: judged.get(id) ?? null }];
+    return index < 0 ? [] : [{ rung: rungs[index]!, number: index + 1, judged: wholly(judged.get(id)!) }];
   });
   const stepUp = (index: number) => {
     const [a, b] = [rungs[index - 1], rungs[index]!];
-    const [below, above] = [a && judged.get(a.id), judged.get(b.id)];
+    const [below, above] = [a && wholly(judged.get(a.id)!), wholly(judged.get(b.id)!)];
     if (!a || !below || !above) return null;
     const step = stepBetween({ document: a.document, demand: below.demand.total }, { document: b.document, demand: above.demand.total });
     return step.kind === 'step' ? null : { ...step, kind: step.kind };
@@ -149,7 +149,7 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
         state={state}
         viewer={viewer}
         kit={kit}
-        judged={rungs.map(({ id }) => judged.get(id) ?? null)}
+        judgements={rungs.map(({ id }) => judged.get(id)!)}
         rates={rates}
         playerId={playerId}
         onPlayer={setPlayerId}
@@ -188,7 +188,7 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
                       count={rungs.length}
                       sport={sport}
                       kit={kit}
-                      judged={judged.get(rung.id) ?? null}
+                      judgement={judged.get(rung.id)!}
                       open={open === rung.id}
                       compared={compared.includes(rung.id)}
                       readOnly={readOnly}

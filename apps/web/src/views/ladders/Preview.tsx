@@ -1,4 +1,4 @@
-import { minutesOf, netPlayOf, printAngle, printSpin, printTime, type RungDocument, type Sport, sayGate } from '@good-arc/core';
+import { minutesOf, netPlayOf, printAngle, printSpin, printTime, type RungDocument, type Sport, sayGate, wholly } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { Kit } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
@@ -18,7 +18,8 @@ export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[];
       {rungs
         .map((rung, i) => {
           const { launch } = rung.feeds[0]!;
-          const one = judged[i];
+          const judgement = judged[i]!;
+          const one = wholly(judgement);
           return (
             <li
               // biome-ignore lint/suspicious/noArrayIndexKey: two rungs may have one name
@@ -45,7 +46,7 @@ export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[];
               </div>
               <div className="col-start-2 sm:col-start-auto">
                 {one && <DemandBar demand={one.demand} comfort={one.comfort} />}
-                <TimeWarnings document={rung} sport={sport} judged={one ?? null} />
+                <TimeWarnings document={rung} sport={sport} judgement={judgement} />
               </div>
             </li>
           );

@@ -1,4 +1,4 @@
-import { bouncesThatFit, type Judgement, type RungDocument, ritualFromTaps, ritualS } from '@good-arc/core';
+import { bouncesThatFit, type Judgement, type RungDocument, ritualFromTaps, ritualS, wholly } from '@good-arc/core';
 import { useState } from 'react';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 
@@ -7,11 +7,11 @@ const FIRST = { bounces: 4, bounceS: 0.7, tossS: 1.8, readyS: 0.6 };
 /** A serve of one's own before every ball: the ritual typed, or tapped along with the player; what fits the machine's interval. */
 export function RitualFields({
   document,
-  judged,
+  judgement,
   change,
 }: {
   document: RungDocument;
-  judged: Judgement | null;
+  judgement: Judgement;
   change: (part: Partial<RungDocument>, key?: string) => void;
 }) {
   const { ritual, intervalS } = document;
@@ -23,6 +23,7 @@ export function RitualFields({
       </button>
     );
   const put = (part: Partial<typeof ritual>): void => change({ ritual: { ...ritual, ...part } }, 'ritual');
+  const judged = wholly(judgement);
   const fits = judged && bouncesThatFit(intervalS, judged.readyIntervalS, ritual);
 
   function done(): void {

@@ -1,4 +1,4 @@
-import { type Judgement, mirrorRung, netPlayOf, type RungDocument, rungCautions, type Sport } from '@good-arc/core';
+import { type Judgement, mirrorRung, netPlayOf, type RungDocument, rungCautions, type Sport, wholly } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
 import { courtsideLink } from '../../ui/links.ts';
@@ -16,7 +16,7 @@ interface Props {
   number: number;
   sport: Sport;
   kit: Kit;
-  judged: Judgement | null;
+  judgement: Judgement;
   compared: boolean;
   readOnly: boolean;
   onChange: (part: Partial<RungDocument>, key?: string) => void;
@@ -35,7 +35,7 @@ export function RungDetail({
   number,
   sport,
   kit,
-  judged,
+  judgement,
   playerId,
   compared,
   readOnly,
@@ -46,7 +46,8 @@ export function RungDetail({
 }: Props) {
   const { document } = rung;
   const { gate, ballsPerRound } = document;
-  const cautions = useMemo(() => rungCautions(document, sport, judged), [document, sport, judged]);
+  const cautions = useMemo(() => rungCautions(document, sport, judgement), [document, sport, judgement]);
+  const judged = wholly(judgement);
   return (
     <section className="px-2 pt-1 pb-4 md:px-5" aria-label={`Rung ${number} opened`}>
       {!readOnly && (
@@ -178,7 +179,7 @@ export function RungDetail({
           </div>
           {!readOnly && netPlayOf(sport) && (
             <div className="mt-3">
-              <RitualFields document={document} judged={judged} change={onChange} />
+              <RitualFields document={document} judgement={judgement} change={onChange} />
             </div>
           )}
         </div>

@@ -10,6 +10,7 @@ import {
   type RungDocument,
   type Sport,
   sayGate,
+  wholly,
 } from '@good-arc/core';
 import { ChevronDown, GripVertical } from 'lucide-react';
 import { useMemo } from 'react';
@@ -30,7 +31,7 @@ interface Props {
   count: number;
   sport: Sport;
   kit: Kit;
-  judged: Judgement | null;
+  judgement: Judgement;
   open: boolean;
   compared: boolean;
   readOnly: boolean;
@@ -50,7 +51,8 @@ const STRIP = 12;
 
 /** One rung of the ladder; dragged by its grip, or moved with Alt and the arrow keys from anywhere on it. Opens to be changed in place. */
 export function RungLine(props: Props) {
-  const { rung, number, count, sport, kit, judged, open, readOnly, toClimb, onOpen, onMove } = props;
+  const { rung, number, count, sport, kit, judgement, open, readOnly, toClimb, onOpen, onMove } = props;
+  const judged = wholly(judgement);
   const { document } = rung;
   const units = useUnits();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
@@ -138,7 +140,7 @@ export function RungLine(props: Props) {
         <p className="dial col-start-2 text-sm md:col-start-auto print:col-start-auto">{Math.round(minutesOf(document))} min</p>
         <div className="col-start-2 md:col-start-auto print:col-start-auto">
           {judged && <DemandBar demand={judged.demand} comfort={judged.comfort} />}
-          <TimeWarnings document={document} sport={sport} judged={judged} />
+          <TimeWarnings document={document} sport={sport} judgement={judgement} />
           {judged?.survival && <p className="text-sm font-semibold">survival pace</p>}
         </div>
       </div>
