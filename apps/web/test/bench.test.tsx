@@ -1,7 +1,6 @@
 import {
   type Arrangement,
   arrange,
-  cautionsOf,
   conditionsOf,
   diamondOf,
   fieldBall,
@@ -9,6 +8,7 @@ import {
   firstSetup,
   ftToM,
   GAME_BOOK,
+  hazardsOfSetup,
   LEVEL_NEEDS,
   linearSpread,
   mphToMps,
@@ -201,12 +201,12 @@ describe('air and wind', () => {
 describe('cautions and sources', () => {
   test('each caution says what, why and what to do; the manual always comes first', () => {
     const bench = benchOf('tennis', { weather: { ...first('tennis', machineOf(KIND.tennis)).weather, windXMps: 9 } });
-    const text = words(<CautionsPanel bench={bench} cautions={cautionsOf(bench.setup, bench.now.arrangement)} />);
+    const text = words(<CautionsPanel bench={bench} hazards={hazardsOfSetup(bench.setup, bench.now.arrangement)} />);
     expect(text).toMatch(/Too much wind for this ball\..*Feed with the wind at the machine’s back/);
     expect(text).toContain('The machine’s manual and local rules come first.');
   });
   test('without any, it says so, and still names what the figures rest on', () => {
-    const text = words(<CautionsPanel bench={benchOf('pickleball')} cautions={[]} />);
+    const text = words(<CautionsPanel bench={benchOf('pickleball')} hazards={[]} />);
     expect(text).toContain('Nothing stands out');
     expect(text).toContain('confidence low');
     expect(text).toMatch(/assumption : /);

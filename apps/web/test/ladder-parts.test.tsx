@@ -2,9 +2,9 @@ import {
   buildLadder,
   fitDrill,
   gameBallById,
+  hazardsOfRung,
   LIBRARY,
   type RungDocument,
-  rungCautions,
   SPORT_RECORDS,
   type Sport,
   wholly,
@@ -14,12 +14,12 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
 import type { Kit, MachineRow, RungRow } from '../src/api/rows.ts';
 import { ConfirmByName } from '../src/ui/ConfirmByName.tsx';
+import { HazardList, ManualFirst } from '../src/ui/HazardList.tsx';
 import { judge, venueOf } from '../src/ui/judge.ts';
 import { Units } from '../src/ui/Units.tsx';
 import { sayNext } from '../src/views/courtside/cue.ts';
 import { mainAction } from '../src/views/courtside/mainAction.ts';
 import { CompareRungs } from '../src/views/ladders/CompareRungs.tsx';
-import { RungCautions } from '../src/views/ladders/Judged.tsx';
 import { RitualFields } from '../src/views/ladders/RitualFields.tsx';
 import { RungDetail } from '../src/views/ladders/RungDetail.tsx';
 import { Sequence } from '../src/views/ladders/Sequence.tsx';
@@ -217,11 +217,11 @@ describe('serve rhythm, comparison, cautions', () => {
   });
   test('cautions say what, why and what to do, and that the manual comes first', () => {
     const [called] = fitted('baseball-two-machines-one-voice', 3, 4);
-    const cautions = rungCautions(called!, 'baseball', judge(kit, 'baseball', called!));
-    const said = text(<RungCautions cautions={cautions} />);
+    const hazards = hazardsOfRung(called!, 'baseball', judge(kit, 'baseball', called!));
+    const said = text(<HazardList hazards={hazards} />);
     expect(said).toContain('Helmet on the hitter');
-    expect(said).toContain('The machine’s manual and local rules come first.');
-    expect(text(<RungCautions cautions={[]} />).trim()).toBe('');
+    expect(text(<ManualFirst />)).toContain('The machine’s manual and local rules come first.');
+    expect(text(<HazardList hazards={[]} />).trim()).toBe('');
   });
 });
 

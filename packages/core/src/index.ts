@@ -13,5 +13,6 @@ export * from './pitch/index.ts';
 export * from './progress/index.ts';
 export * from './quantity/index.ts';
 export { seededRandom } from './random.ts';
+export * from './rules/index.ts';
 export * from './spread/index.ts';
 export * from './tune/index.ts';

@@ -4,7 +4,6 @@ import {
   airEffect,
   arrange,
   bestPlace,
-  cautionsOf,
   closestToGame,
   conditionsOf,
   FIT_FIGURES,
@@ -13,6 +12,10 @@ import {
   flightsOf,
   fly,
   gameBallById,
+  type Hazard,
+  hazardsOfRung,
+  hazardsOfSetup,
+  judgeRung,
   LEVEL_NEEDS,
   LEVELS,
   MACHINE_KINDS,
@@ -255,27 +258,26 @@ describe('air', () => {
   });
 });
 
-describe('cautions', () => {
+describe('hazards', () => {
   const flint = kind('Two-wheel pitching machine');
   const plate = (over: Partial<Setup> = {}): Setup => ({
     ...firstSetup({ id: ids.court, sport: 'baseball', surfaceId: 'baseball-turf' }, { id: ids.machine, profile: flint }, 'Starting', 0),
     ...over,
   });
-  const found = (setup: Setup, machine: MachineProfile, fenceY: number | null = null) =>
-    cautionsOf(setup, arrange(setup, machine), { fenceY, widestBallM: machine.widestBallM });
+  const found = (setup: Setup, machine: MachineProfile) =>
+    hazardsOfSetup(setup, arrange(setup, machine), { widestBallM: machine.widestBallM });
   test('a sound feed has none', () => {
-    expect(found(tennis({ hold: { elevationDeg: 26 } }), bramble, -20)).toEqual([]);
+    expect(found(tennis({ hold: { elevationDeg: 26 } }), bramble)).toEqual([]);
   });
-  test.each<[string, Setup, MachineProfile, number | null, string, boolean]>([
-    ['a fast hard ball from near', plate({ from: { x: 0, y: 9, z: 1.35 }, hold: { speedMps: 33 } }), flint, null, 'too-quick', true],
-    ['a player just in front of the muzzle', tennis({ player: { x: 0.65, y: 4.5 } }), bramble, null, 'in-front', true],
+  test.each<[string, Setup, MachineProfile, Hazard['code'], Hazard['weight']]>([
+    ['a fast hard ball from near', plate({ from: { x: 0, y: 9, z: 1.35 }, hold: { speedMps: 33 } }), flint, 'unsafe', 'grave'],
+    ['a player just in front of the muzzle', tennis({ player: { x: 0.65, y: 4.5 } }), bramble, 'in-front', 'grave'],
     [
       'a lob that flies over the fence',
-      tennis({ target: { kind: 'landing', x: 1, y: -11.5 }, hold: { elevationDeg: 45 } }),
+      tennis({ target: { kind: 'landing', x: 1, y: -24 }, hold: { elevationDeg: 50 }, player: { x: 1, y: -26 } }),
       bramble,
-      -8.5,
       'fence',
-      true,
+      'grave',
     ],
     [
       'a low hall',
@@ -284,33 +286,33 @@ describe('cautions', () => {
         ceilingM: arrange(tennis({ hold: { elevationDeg: 26 } }), bramble).thrown!.flight.apex.z + 0.3,
       }),
       bramble,
-      null,
-      'ceiling',
-      false,
+      'near-ceiling',
+      'note',
     ],
-    ['an arc that touches the ceiling', tennis({ hold: { elevationDeg: 48 }, ceilingM: 3 }), bramble, null, 'ceiling', false],
-    ['a machine beyond 55 ft', plate({ from: { x: 0, y: 18, z: 1.35 } }), flint, null, 'too-far', true],
-    [
-      'a ball wider than the machine takes',
-      tennis({ ballId: 'tennis-stage3-red', hold: { elevationDeg: 26 } }),
-      bramble,
-      null,
-      'jam',
-      false,
-    ],
-    ['a gale', tennis({ weather: { ...tennis().weather, windXMps: 9 } }), bramble, null, 'windy', false],
-  ])('%s', (_name, setup, machine, fenceY, id, grave) => {
-    const caution = found(setup, machine, fenceY).find((each) => each.id === id);
-    expect(caution, id).toBeDefined();
-    expect(caution!.grave).toBe(grave);
-    expect(caution!.doThis.length).toBeGreaterThan(10);
+    ['an arc that touches the ceiling', tennis({ hold: { elevationDeg: 48 }, ceilingM: 3 }), bramble, 'ceiling', 'note'],
+    ['a machine beyond 55 ft', plate({ from: { x: 0, y: 18, z: 1.35 } }), flint, 'too-far', 'grave'],
+    ['a ball wider than the machine takes', tennis({ ballId: 'tennis-stage3-red', hold: { elevationDeg: 26 } }), bramble, 'jam', 'note'],
+    ['a gale', tennis({ weather: { ...tennis().weather, windXMps: 9 } }), bramble, 'windy', 'note'],
+  ])('%s', (_name, setup, machine, code, weight) => {
+    expect(found(setup, machine)).toContainEqual(expect.objectContaining({ code, weight }));
   });
-});
-
-test('cautions write lengths as the person reads them', () => {
-  const low = tennis({ hold: { elevationDeg: 48 }, ceilingM: 3 });
-  const said = cautionsOf(low, arrange(low, bramble), { length: (m) => `${(m / 0.3048).toFixed(0)} ft` });
-  expect(said.find(({ id }) => id === 'ceiling')!.why).toContain('10 ft');
+  test('one distance in front of the muzzle, whoever asks: 3 m for a soft ball, 25 ft for a hard one (common practice, no source)', () => {
+    const at = (y: number) => {
+      const setup = tennis({
+        from: { x: 0, y: 6, z: 0.6 },
+        target: { kind: 'landing', x: 0, y: -8 },
+        player: { x: 0, y },
+        hold: { elevationDeg: 26 },
+      });
+      const arrangement = arrange(setup, bramble);
+      const rung = rungFromSetup(setup, arrangement, { name: 'R', focalPoint: '', ballsPerRound: 5, rounds: 1, gate: { hits: 3, of: 5 } })!;
+      const judgement = judgeRung(rung, { sport: 'tennis', machine: bramble, gameBall: () => undefined });
+      const has = (hazards: readonly Hazard[]) => hazards.some(({ code }) => code === 'in-front');
+      return [has(hazardsOfSetup(setup, arrangement)), has(hazardsOfRung(rung, 'tennis', judgement))];
+    };
+    expect(at(6 - 2.9)).toEqual([true, true]);
+    expect(at(6 - 3.1)).toEqual([false, false]);
+  });
 });
 
 test('a basket with more drag takes more speed to the same spot, on the bench and as a rung', () => {

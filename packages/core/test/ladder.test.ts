@@ -6,7 +6,6 @@ import {
   type BuildQuestion,
   buildLadder,
   COMFORTS,
-  cautionsOf,
   changesBetween,
   conditionsOf,
   DEMAND_PARTS,
@@ -18,6 +17,8 @@ import {
   fly,
   ftToM,
   GAME_BOOK,
+  hazardsOfRung,
+  hazardsOfSetup,
   judgeRung,
   LEVELS,
   MACHINE_KINDS,
@@ -29,7 +30,6 @@ import {
   notJudged,
   type RungDocument,
   rateAt,
-  rungCautions,
   rungFromSetup,
   rungSchema,
   SPORT_RECORDS,
@@ -302,12 +302,15 @@ describe('judging a rung', () => {
     const judgement = judgeRung(rung, judgeWith(pitch));
     expect(judgement).toMatchObject({ kind: 'not-judged', why: [{ code: 'does-not-arrive', feed: 1 }] });
     expect(needsName(rung, judgement)).toBe(true);
-    const [first] = rungCautions(rung, 'baseball', judgement);
-    expect(first).toMatchObject({ id: 'not-judged', grave: true });
-    expect(first!.what).toContain('ball 2 “Dropped short”');
+    const [first] = hazardsOfRung(rung, 'baseball', judgement);
+    expect(first).toEqual({
+      code: 'not-judged',
+      weight: 'grave',
+      figures: { why: [{ code: 'does-not-arrive', feed: 1, name: 'Dropped short' }] },
+    });
     // a soft ball that was not judged asks for no name, but says so
     expect(needsName(game, notJudged({ code: 'no-machine' }))).toBe(false);
-    expect(rungCautions(game, 'tennis', notJudged({ code: 'no-machine' }))[0]).toMatchObject({ id: 'not-judged', grave: true });
+    expect(hazardsOfRung(game, 'tennis', notJudged({ code: 'no-machine' }))[0]).toMatchObject({ code: 'not-judged', weight: 'grave' });
   });
   test('every ball has a verdict or its reason, and the others are judged as if those were not thrown', () => {
     const pitch = buildQuestion('baseball-fastball-11-12', 'Three-wheel pitching machine', { level: 'Building' });
@@ -346,7 +349,7 @@ describe('judging a rung', () => {
       expect(judged.balls[0]!.flightS).toBeCloseTo(0.34, 1);
       expect(judged).toMatchObject({ unsafe: true, comfort: 'too quick', shortestIntervalS: null });
       expect(needsName(rung, judged)).toBe(true);
-      expect(rungCautions(rung, 'baseball', judged).find(({ id }) => id === 'unsafe')!.grave).toBe(true);
+      expect(hazardsOfRung(rung, 'baseball', judged).find(({ code }) => code === 'unsafe')!.weight).toBe('grave');
     }
   });
   test('a ball that fielders do not get to is no danger; one that is there before it is read is', () => {
@@ -360,14 +363,14 @@ describe('judging a rung', () => {
       const rung = rungFromSetup(setup, arrangement, { name: 'F', focalPoint: '', ballsPerRound: 5, rounds: 1, gate: { hits: 3, of: 5 } })!;
       return {
         judged: judgedWhole(rung, { sport: 'baseball', machine: profile, gameBall: () => undefined }),
-        cautions: cautionsOf(setup, arrangement),
+        hazards: hazardsOfSetup(setup, arrangement),
       };
     };
     for (const setup of [fly, far]) {
-      const { judged, cautions } = at(setup);
+      const { judged, hazards } = at(setup);
       expect(judged.unsafe).toBe(false);
-      expect(cautions.map(({ id }) => id)).not.toContain('too-quick');
-      expect(cautions.map(({ id }) => id)).not.toContain('not-judged');
+      expect(hazards.map(({ code }) => code)).not.toContain('too-quick');
+      expect(hazards.map(({ code }) => code)).not.toContain('not-judged');
     }
     const drive = {
       ...first,
@@ -376,9 +379,9 @@ describe('judging a rung', () => {
       from: { x: 0, y: 2, z: 1.2 },
       player: { x: 0.5, y: 9 },
     };
-    const { judged, cautions } = at(drive);
+    const { judged, hazards } = at(drive);
     expect(judged.unsafe).toBe(true);
-    expect(cautions.find(({ id }) => id === 'too-quick')!.grave).toBe(true);
+    expect(hazards.find(({ code }) => code === 'unsafe')!.weight).toBe('grave');
   });
   test('a hitter of a lower level than the rung is judged by their own game', () => {
     const asked = buildQuestion('baseball-fastball-high-school', 'Three-wheel pitching machine', { level: 'Competing' });

@@ -4,6 +4,7 @@ import {
   buildLadder,
   changesBetween,
   fitDrill,
+  hazardsOfRung,
   LIBRARY,
   mirrorPlace,
   mirrorRung,
@@ -14,7 +15,6 @@ import {
   type RungDocument,
   resizeTarget,
   rungAtLevel,
-  rungCautions,
   SPORT_RECORDS,
   SPORTS,
   TARGET_PLACE_IDS,
@@ -117,7 +117,7 @@ describe('the machine in the way', () => {
     const [rung] = fitted('tennis-baseline-groove', 'Programmable court machine') as [RungDocument];
     const { launch } = rung.feeds[0]!;
     const ids = (targetAt: { x: number; y: number }) =>
-      rungCautions({ ...rung, targetAt }, 'tennis', notJudged({ code: 'nothing-on' })).map(({ id }) => id);
+      hazardsOfRung({ ...rung, targetAt }, 'tennis', notJudged({ code: 'nothing-on' })).map(({ code }) => code);
     expect(ids({ x: launch.x, y: launch.y })).toContain('machine-in-the-way');
     expect(ids({ x: -3, y: 10 })).not.toContain('machine-in-the-way');
   });

@@ -5,7 +5,6 @@ import {
   conditionsOf,
   fly,
   GAME_BOOK,
-  judgeRung,
   LEVEL_NEEDS,
   LEVELS,
   MOTION,

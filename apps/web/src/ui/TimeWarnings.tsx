@@ -1,12 +1,18 @@
-import { type Judgement, type RungDocument, type Sport, timeCautions } from '@good-arc/core';
+import { type Judgement, type RungDocument, type Sport, timeHazards } from '@good-arc/core';
 import { useMemo } from 'react';
+import { sayHazard } from '../words/hazards.ts';
+import { useUnits } from './Units.tsx';
 
-/** In a word or two beside a rung: that it leaves too little time, or could not be judgement; nothing when there is nothing to say. */
+/** In a word or two beside a rung: that it leaves too little time, or could not be judged; nothing when there is nothing to say. */
 export function TimeWarnings({ document, sport, judgement }: { document: RungDocument; sport: Sport; judgement: Judgement }) {
-  const cautions = useMemo(() => timeCautions(document, sport, judgement), [document, sport, judgement]);
-  return cautions.map(({ id, grave, what }) => (
-    <p key={id} className={`border-l-4 pl-2 text-sm font-semibold ${grave ? 'border-error' : 'border-warning'}`}>
-      {what}
+  const units = useUnits();
+  const hazards = useMemo(() => timeHazards(document, sport, judgement), [document, sport, judgement]);
+  return hazards.map((hazard) => (
+    <p
+      key={hazard.code}
+      className={`border-l-4 pl-2 text-sm font-semibold ${hazard.weight === 'grave' ? 'border-error' : 'border-warning'}`}
+    >
+      {sayHazard(hazard, units.length).what}
     </p>
   ));
 }

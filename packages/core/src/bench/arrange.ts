@@ -47,8 +47,8 @@ export interface FamilyMember extends FamilyArc {
 /** How much time one ball after another like it leaves. */
 export interface BenchComfort {
   word: Comfort;
-  /** Of the ball alone, whatever the interval. */
-  ofBall: Comfort;
+  /** Of the ball alone, whatever the interval, on the scale of `comfortOf`. */
+  ballEase: number;
   timeS: number;
   /** What the level needs; for a hitter the time of the game of this age band. */
   needS: number;
@@ -160,9 +160,10 @@ function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, game
   if (isToFielders(setup.sport, setup.target)) {
     // who gets there is said by the flight itself; too quick is what is there before it is read
     const { soonestS: timeS } = fielderTime(conditionsOf(setup), setup.surfaceId, launch, level, setup.player);
-    const ofBall = comfortOf(timeS / FIELDER_READ_S);
-    if (ofBall !== 'too quick') return null;
-    return { word: ofBall, ofBall, timeS, needS: FIELDER_READ_S, band: null, spareS: null, shortestIntervalS: null };
+    const ballEase = timeS / FIELDER_READ_S;
+    const word = comfortOf(ballEase);
+    if (word !== 'too quick') return null;
+    return { word, ballEase, timeS, needS: FIELDER_READ_S, band: null, spareS: null, shortestIntervalS: null };
   }
   if (!arrival) return null;
   const { timeS } = arrival;
@@ -171,7 +172,7 @@ function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, game
     const band = bandOf(setup.sport, level, gameBall);
     return {
       word: comfortOf(Math.min(ease, hitterIntervalEase(intervalS))),
-      ofBall: comfortOf(ease),
+      ballEase: ease,
       timeS,
       needS: hitterTime(setup.sport, band, timeS).gameTimeS,
       band: band.name,
@@ -189,7 +190,7 @@ function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, game
     balls: [{ flightS: timeS, contact: { x: arrival.x, y: arrival.y } }],
   });
   const [{ needS, spareS }] = timing.balls as [(typeof timing.balls)[0]];
-  return { word: timing.word, ofBall: comfortOf(ease), timeS, needS, band: null, spareS, shortestIntervalS: timing.shortestWorkingS };
+  return { word: timing.word, ballEase: ease, timeS, needS, band: null, spareS, shortestIntervalS: timing.shortestWorkingS };
 }
 
 /** How far behind its bounce a game ball is met when it would bounce twice before the player's plane, m. */

@@ -10,7 +10,6 @@ export {
   throwBall,
   throwGameBall,
 } from './arrange.ts';
-export { type Caution, cautionsOf, MANUAL_FIRST } from './cautions.ts';
 export { heldOf } from './held.ts';
 export { bestPlace, closestToGame, FIT_FIGURES, type FitFigure, fitOf, fitParts, type Match } from './match.ts';
 export { flightsOf, type RungChoices, rungFromSetup, setupFromRung } from './rung.ts';

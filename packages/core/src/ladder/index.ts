@@ -1,7 +1,6 @@
 export { gameBallAt, intoThirds, mirrorRung, rungAtLevel, swapSides } from './alter.ts';
 export { type Built, buildLadder, type Missing } from './build.ts';
 export type { BuildQuestion } from './candidates.ts';
-export { type RungCaution, rungCautions, timeCautions } from './cautions.ts';
 export { CHANGES, type Change, changesBetween, DEMAND_PARTS, type Demand, type DemandPart, type Step, stepBetween } from './demand.ts';
 export { evenOut } from './even.ts';
 export {

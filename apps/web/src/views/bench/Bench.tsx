@@ -1,7 +1,8 @@
-import { cautionsOf, conditionsOf, diamondOf, gameBallById, isToFielders, LEVEL_NEEDS, planOf, type Setup } from '@good-arc/core';
+import { conditionsOf, gameBallById, hazardsOfSetup, isToFielders, LEVEL_NEEDS, planOf } from '@good-arc/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Kit, Viewer } from '../../api/rows.ts';
+import { HazardList, ManualFirst } from '../../ui/HazardList.tsx';
 import { describeSpot } from '../../ui/place.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { ArcSlider } from './ArcSlider.tsx';
@@ -13,7 +14,6 @@ import { Head } from './Head.tsx';
 import { Impossible } from './Impossible.tsx';
 import { Panels } from './Panels.tsx';
 import { PlateWindow } from './PlateWindow.tsx';
-import { CautionList } from './panels/CautionsPanel.tsx';
 import { Ruler } from './Ruler.tsx';
 import { type EditedRung, type LadderChoice, SaveRung } from './SaveRung.tsx';
 import { Settings } from './Settings.tsx';
@@ -35,10 +35,6 @@ export default function Bench(props: Props) {
   );
 }
 
-/** A fence behind the player stands about this far behind the play area, m; our assumption. */
-const FENCE_BEHIND_M = 6.4;
-const fenceOf = (setup: Setup): number | null => (diamondOf(setup.sport) ? null : planOf(setup).inPlay.y1 - FENCE_BEHIND_M);
-
 function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Props) {
   const units = useUnits();
   const bench = useBench(viewer, kit, initial, edited);
@@ -47,7 +43,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
   const [saving, setSaving] = useState(false);
   const [ladders, setLadders] = useState(initialLadders);
   const { widestBallM } = machine.profile;
-  const cautions = cautionsOf(setup, arrangement, { fenceY: fenceOf(setup), widestBallM, length: units.length });
+  const hazards = hazardsOfSetup(setup, arrangement, { widestBallM });
   const ball = conditionsOf(setup).ball;
   const fielding = isToFielders(setup.sport, setup.target);
 
@@ -90,7 +86,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
             <PlateWindow bench={bench} />
           </div>
         )}
-        <Panels bench={bench} cautions={cautions} canPlan={viewer.canPlan} />
+        <Panels bench={bench} hazards={hazards} canPlan={viewer.canPlan} />
       </section>
 
       <aside className="border-base-content px-3 pt-4 pb-10 md:px-6 lg:border-l" aria-label="Choices and arrival">
@@ -114,7 +110,9 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
         <Settings bench={bench} />
         <DialLine bench={bench} />
         <div className="mt-5">
-          <CautionList cautions={cautions} />
+          {hazards.length === 0 && <p>Nothing stands out in this set-up.</p>}
+          <HazardList hazards={hazards} />
+          <ManualFirst />
         </div>
       </aside>
 

@@ -1,4 +1,4 @@
-import { type Caution, diamondOf } from '@good-arc/core';
+import { diamondOf, type Hazard } from '@good-arc/core';
 import { type KeyboardEvent, lazy, type ReactNode, Suspense, useId, useState } from 'react';
 import { Placement } from './Placement.tsx';
 import { AirPanel } from './panels/AirPanel.tsx';
@@ -20,7 +20,7 @@ interface Panel {
 }
 
 /** What can be asked of the feed in hand, one question at a time. */
-export function Panels({ bench, cautions, canPlan }: { bench: BenchState; cautions: Caution[]; canPlan: boolean }) {
+export function Panels({ bench, hazards, canPlan }: { bench: BenchState; hazards: readonly Hazard[]; canPlan: boolean }) {
   const id = useId();
   const [open, setOpen] = useState('lines');
   const pitching = diamondOf(bench.setup.sport) !== null && bench.setup.target.kind === 'plane';
@@ -39,8 +39,8 @@ export function Panels({ bench, cautions, canPlan }: { bench: BenchState; cautio
     { id: 'family', name: 'Every arc', show: () => <FamilyPanel bench={bench} /> },
     {
       id: 'cautions',
-      name: `Cautions and sources${cautions.length > 0 ? ` (${cautions.length})` : ''}`,
-      show: () => <CautionsPanel bench={bench} cautions={cautions} />,
+      name: `Cautions and sources${hazards.length > 0 ? ` (${hazards.length})` : ''}`,
+      show: () => <CautionsPanel bench={bench} hazards={hazards} />,
     },
   ];
   const now = panels.find((each) => each.id === open) ?? panels[0]!;

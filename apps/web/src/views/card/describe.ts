@@ -15,12 +15,13 @@ import {
   settingsOf,
   speedShareOn,
   surfaceById,
-  timeCautions,
+  timeHazards,
 } from '@good-arc/core';
 import type { BallRow, CourtRow, LadderRow, MachineRow } from '../../api/rows.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import type { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
+import { sayHazard } from '../../words/hazards.ts';
 import { sayCones, sayLanding, sayMachine, sayTurn } from './place.ts';
 
 type U = ReturnType<typeof useUnits>;
@@ -118,18 +119,18 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
       .reverse(),
     ...checks,
     safety: machine.profile.safety,
-    care: [...warningsOf(facts), TAKE_CARE].join(' '),
+    care: [...warningsOf(facts, units), TAKE_CARE].join(' '),
     scores: rungs.map(({ document: { gate } }, i) => `${i + 1} ___/${'of' in gate ? gate.of : ladder.rungs[i]!.document.ballsPerRound}`),
   };
 }
 
 /** Rungs that leave too little time, or that could not be judged, each in a sentence. */
-function warningsOf({ ladder, machine, machines }: Pick<CardFacts, 'ladder' | 'machine' | 'machines'>): string[] {
+function warningsOf({ ladder, machine, machines }: Pick<CardFacts, 'ladder' | 'machine' | 'machines'>, units: U): string[] {
   return ladder.rungs.flatMap(({ document }, i) => {
     const { profile } = machines.find(({ id }) => id === document.machineId) ?? machine;
     const judged = judgeRung(document, { sport: ladder.sport, machine: profile, gameBall: gameBallById });
     const byName = needsName(document, judged) ? ' Only when a coach confirms it by name.' : '';
-    return timeCautions(document, ladder.sport, judged).map(({ what }) => `Rung ${i + 1}: ${what}${byName}`);
+    return timeHazards(document, ladder.sport, judged).map((hazard) => `Rung ${i + 1}: ${sayHazard(hazard, units.length).what}${byName}`);
   });
 }
 
@@ -208,7 +209,7 @@ export function cardLines(facts: Omit<CardFacts, 'stock' | 'checks'>, units: U):
         ...balls,
       ];
     }),
-    ...warningsOf(facts),
+    ...warningsOf(facts, units),
     'The lines below rebuild it in Good Arc: Ladders, Read a card.',
   ];
 }

@@ -8,7 +8,7 @@ import {
   type Sport,
   sameCard,
   scoreRound,
-  timeCautions,
+  timeHazards,
   type Weather,
   wholly,
 } from '@good-arc/core';
@@ -21,9 +21,11 @@ import type { CourtsideCommand } from '../../api/schemas.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
 import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
+import { HazardList } from '../../ui/HazardList.tsx';
 import { trimLink } from '../../ui/links.ts';
 import { outbox } from '../../ui/outbox.ts';
-import { Units } from '../../ui/Units.tsx';
+import { Units, useUnits } from '../../ui/Units.tsx';
+import { sayHazard } from '../../words/hazards.ts';
 import { Checks } from './Checks.tsx';
 import { sayNext } from './cue.ts';
 import { Finished, type FinishedRound } from './Finished.tsx';
@@ -107,7 +109,9 @@ function CourtsideView({
       }),
     [document, ladder.sport, machine, gameBalls, playerLevel],
   );
-  const ofTime = useMemo(() => timeCautions(document, ladder.sport, judged), [document, ladder.sport, judged]);
+  const units = useUnits();
+  const ofTime = useMemo(() => timeHazards(document, ladder.sport, judged), [document, ladder.sport, judged]);
+  const said = ofTime[0] && sayHazard(ofTime[0], units.length);
   const confirmedBy = run?.confirmedBy ?? confirmed;
   const asksName = needsName(document, judged);
   const blocked = asksName && confirmedBy === '';
@@ -331,18 +335,17 @@ function CourtsideView({
       <div className="flex min-w-0 flex-col">
         {blocked && (
           <ConfirmByName
-            what={ofTime[0]?.what ?? 'A hard ball that was not judged.'}
-            doThis={`${ofTime[0]?.why ?? ''} Slow it down, stand farther back, or take a soft ball. Helmet on. A coach who wants it all the same types their name.`}
+            what={said?.what ?? 'A hard ball that was not judged.'}
+            doThis={`${said?.why ?? ''} Slow it down, stand farther back, or take a soft ball. Helmet on. A coach who wants it all the same types their name.`}
             onConfirm={setConfirmed}
           />
         )}
         {asksName && confirmedBy && <p className="mt-1 font-semibold">Confirmed by {confirmedBy}.</p>}
-        {!blocked &&
-          ofTime.map(({ id, grave, what, why, doThis }) => (
-            <p key={id} className={`mt-2 border-l-4 bg-base-200 p-2 ${grave ? 'border-error' : 'border-warning'}`}>
-              <b>{what}</b> {why} {!run && doThis}
-            </p>
-          ))}
+        {!blocked && ofTime.length > 0 && (
+          <div className="mt-2">
+            <HazardList hazards={ofTime} brief={run !== null} />
+          </div>
+        )}
         {!run && <Checks checks={checks} part={finished ? 'after' : 'before'} mayEdit={viewer.canPlan} />}
         {!run && <RoundFields players={players} playerId={playerId} onPlayer={setPlayerId} weather={weather} onWeather={setWeather} />}
         {finished && !run && <Finished finished={finished} approach={ladder.approach} next={next} />}

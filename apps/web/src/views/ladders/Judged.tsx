@@ -1,4 +1,4 @@
-import { type JudgedRung, MANUAL_FIRST, printTime, type RungCaution, type RungDocument, upToHalfS } from '@good-arc/core';
+import { type JudgedRung, printTime, type RungDocument, upToHalfS } from '@good-arc/core';
 import { ComfortMark } from '../../ui/ComfortMark.tsx';
 import { DemandParts } from '../../ui/DemandBar.tsx';
 import { FeedShape } from '../../ui/FeedShape.tsx';
@@ -125,23 +125,6 @@ export function GameShare({ share }: { share: JudgedRung['share'] }) {
         </div>
       ))}
     </dl>
-  );
-}
-
-/** Dangers and nuisances of a rung: what, why, what to do. */
-export function RungCautions({ cautions }: { cautions: readonly RungCaution[] }) {
-  if (cautions.length === 0) return null;
-  return (
-    <div>
-      <ul>
-        {cautions.map(({ id, grave, what, why, doThis }) => (
-          <li key={id} className={`mt-2 border-l-4 bg-base-200 p-2.5 ${grave ? 'border-error' : 'border-warning'}`}>
-            <b>{what}</b> {why} {doThis}
-          </li>
-        ))}
-      </ul>
-      <p className="mt-1 text-sm text-quiet">{MANUAL_FIRST}</p>
-    </div>
   );
 }
 

@@ -1,15 +1,4 @@
-import {
-  APPROACH_NAMES,
-  APPROACHES,
-  type Approach,
-  type Drill,
-  fitDrill,
-  LEVELS,
-  LIBRARY,
-  MANUAL_FIRST,
-  PURPOSES,
-  SPORTS,
-} from '@good-arc/core';
+import { APPROACH_NAMES, APPROACHES, type Approach, type Drill, fitDrill, LEVELS, LIBRARY, PURPOSES, SPORTS } from '@good-arc/core';
 import { Star } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
@@ -17,6 +6,7 @@ import { ArcsOverlay } from '../../ui/ArcsOverlay.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
+import { MANUAL_FIRST } from '../../words/hazards.ts';
 import { keepLadder } from './keep.ts';
 import { Preview } from './Preview.tsx';
 import { drillMinutes, type LibraryQuery, NOTHING, searchLibrary } from './search.ts';

@@ -1,12 +1,13 @@
-import { type Judgement, mirrorRung, netPlayOf, type RungDocument, rungCautions, type Sport, wholly } from '@good-arc/core';
+import { hazardsOfRung, type Judgement, mirrorRung, netPlayOf, type RungDocument, type Sport, wholly } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
+import { HazardList, ManualFirst } from '../../ui/HazardList.tsx';
 import { courtsideLink } from '../../ui/links.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { isTaken } from '../../ui/sayTarget.ts';
 import { Feeds } from './Feeds.tsx';
-import { DemandAndShare, IntervalChoices, MachineNeeds, RungCautions, TimeBudget } from './Judged.tsx';
+import { DemandAndShare, IntervalChoices, MachineNeeds, TimeBudget } from './Judged.tsx';
 import { RitualFields } from './RitualFields.tsx';
 import { Sequence } from './Sequence.tsx';
 import { TargetPlan } from './TargetPlan.tsx';
@@ -46,7 +47,7 @@ export function RungDetail({
 }: Props) {
   const { document } = rung;
   const { gate, ballsPerRound } = document;
-  const cautions = useMemo(() => rungCautions(document, sport, judgement), [document, sport, judgement]);
+  const hazards = useMemo(() => hazardsOfRung(document, sport, judgement), [document, sport, judgement]);
   const judged = wholly(judgement);
   return (
     <section className="px-2 pt-1 pb-4 md:px-5" aria-label={`Rung ${number} opened`}>
@@ -212,7 +213,12 @@ export function RungDetail({
               <TargetPlan document={document} sport={sport} change={onChange} readOnly={readOnly} />
             </div>
           )}
-          <RungCautions cautions={cautions} />
+          {hazards.length > 0 && (
+            <div className="mt-2">
+              <HazardList hazards={hazards} />
+              <ManualFirst />
+            </div>
+          )}
         </div>
       </div>
       <div className="no-print mt-4 flex flex-wrap items-center gap-2">

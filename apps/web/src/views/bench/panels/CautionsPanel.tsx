@@ -1,19 +1,9 @@
-import {
-  ballById,
-  type Caution,
-  diamondOf,
-  GAME_BOOK_SOURCE,
-  MANUAL_FIRST,
-  planOf,
-  ROLL_SOURCE,
-  type Sourced,
-  SURFACES,
-} from '@good-arc/core';
-import { TriangleAlert } from 'lucide-react';
+import { ballById, diamondOf, GAME_BOOK_SOURCE, type Hazard, planOf, ROLL_SOURCE, type Sourced, SURFACES } from '@good-arc/core';
+import { HazardList, ManualFirst } from '../../../ui/HazardList.tsx';
 import type { BenchState } from '../useBench.ts';
 
 /** What to think of before a ball is thrown, and what the figures rest on. */
-export function CautionsPanel({ bench, cautions }: { bench: BenchState; cautions: Caution[] }) {
+export function CautionsPanel({ bench, hazards }: { bench: BenchState; hazards: readonly Hazard[] }) {
   const { setup } = bench;
   const ball = ballById(setup.ballId);
   const surface = SURFACES.find(({ id }) => id === setup.surfaceId);
@@ -28,7 +18,9 @@ export function CautionsPanel({ bench, cautions }: { bench: BenchState; cautions
   return (
     <div className="flex flex-wrap gap-x-10 gap-y-4">
       <div className="min-w-0 grow basis-80">
-        <CautionList cautions={cautions} />
+        {hazards.length === 0 && <p>Nothing stands out in this set-up.</p>}
+        <HazardList hazards={hazards} />
+        <ManualFirst />
       </div>
       <div className="min-w-0 grow basis-80">
         <h3 className="font-semibold">
@@ -43,27 +35,6 @@ export function CautionsPanel({ bench, cautions }: { bench: BenchState; cautions
           ))}
         </ul>
       </div>
-    </div>
-  );
-}
-
-export function CautionList({ cautions }: { cautions: Caution[] }) {
-  return (
-    <div>
-      {cautions.length === 0 && <p>Nothing stands out in this set-up.</p>}
-      <ul>
-        {cautions.map(({ id, grave, what, why, doThis }) => (
-          <li key={id} className={`mb-2 border-l-4 bg-base-200 p-2.5 ${grave ? 'border-error' : 'border-warning'}`}>
-            <p className="flex items-start gap-2 font-bold">
-              <TriangleAlert size={20} aria-hidden className="mt-0.5 shrink-0" /> {what}
-            </p>
-            <p className="text-sm">
-              {why} <b>{doThis}</b>
-            </p>
-          </li>
-        ))}
-      </ul>
-      <p className="text-sm text-quiet">{MANUAL_FIRST} Nobody forward of the machine while it is armed.</p>
     </div>
   );
 }

@@ -1,0 +1,10 @@
+import type { Found, Rule } from './subject.ts';
+
+export type Jam = Found<'jam', { acrossM: number; widestM: number }>;
+
+/** A ball wider than the machine takes. */
+export const jam: Rule<Jam> = ({ ball, place }) => {
+  const acrossM = 2 * ball.radiusM;
+  if (!place || acrossM <= place.widestBallM) return null;
+  return { code: 'jam', weight: 'note', figures: { acrossM, widestM: place.widestBallM } };
+};

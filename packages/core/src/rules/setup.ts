@@ -1,0 +1,43 @@
+import { type Arrangement, conditionsOf, planOf, type Setup } from '../bench/index.ts';
+import { diamondOf } from '../catalog/index.ts';
+import { comfortOf, isToFielders } from '../drill/index.ts';
+import type { Subject } from './subject.ts';
+
+/** A fence behind the player stands about this far behind the play area, m; our assumption. */
+const FENCE_BEHIND_M = 6.4;
+
+/** A solved set-up as the rules see it. @param widestBallM of the machine: a wider ball jams it */
+export function subjectOfSetup(
+  setup: Setup,
+  { thrown, comfort, lowOverNet, reason, stroke }: Arrangement,
+  { widestBallM = Number.POSITIVE_INFINITY }: { widestBallM?: number } = {},
+): Subject {
+  const { sport, level, target, player, weather, intervalS, ceilingM = null } = setup;
+  const { ball } = conditionsOf(setup);
+  const fielding = isToFielders(sport, target);
+  return {
+    sport,
+    level,
+    ball,
+    fielding,
+    balls: thrown ? [{ launch: thrown.launch, target, stroke, meet: player, flight: thrown.flight, pastMachine: false }] : [],
+    time: comfort && {
+      quickest: { timeS: comfort.timeS, needS: comfort.needS, ease: comfort.ballEase },
+      unsafe: ball.hard && comfortOf(comfort.ballEase) === 'too quick',
+      hitting: comfort.band !== null,
+      band: comfort.band,
+      intervalS,
+      spareS: comfort.spareS,
+      readyIntervalS: comfort.shortestIntervalS,
+    },
+    notJudged: thrown && !comfort && !fielding ? [{ code: 'does-not-arrive', feed: 0 }] : [],
+    place: {
+      weather,
+      widestBallM,
+      fenceY: diamondOf(sport) ? null : planOf(setup).inPlay.y1 - FENCE_BEHIND_M,
+      ceilingM,
+      touchesCeiling: reason?.code === 'ceiling',
+      lowOverNet,
+    },
+  };
+}
