@@ -1,6 +1,9 @@
-import { type Hazard, type HazardCode, SPORTS } from '@good-arc/core';
+import { APPROACHES, type Hazard, type HazardCode, type MachineWorry, nextStep, SPORTS } from '@good-arc/core';
 import { describe, expect, test } from 'vitest';
+import { sayHelp, sayMissing, sayUnfit } from '../src/words/building.ts';
 import { sayHazard } from '../src/words/hazards.ts';
+import { sayWorry } from '../src/words/machine-worries.ts';
+import { APPROACH_NAMES, APPROACH_WORDS, sayCount, sayStep } from '../src/words/progress.ts';
 
 const TIME = { timeS: 0.34, needS: 0.5, hitting: true, band: '11–12' };
 /** One of each code, with figures that are easy to see in a sentence. */
@@ -31,21 +34,67 @@ const length = (m: number): string => `${m.toFixed(1)} m`;
 const said = (hazard: Hazard) => Object.values(sayHazard(hazard, length)).join(' ');
 
 describe('words of hazards', () => {
-  test.each(Object.entries(EACH))(
-    '%s says what, why and what to do, and names no sport',
-    (code, rest) => {
-      const hazard = { code, ...rest } as Hazard;
-      const { what, why, doThis } = sayHazard(hazard, length);
-      for (const words of [what, why, doThis]) expect(words).toMatch(/^[A-Z0-9].{8,}\.$/);
-      expect(said(hazard)).not.toMatch(/undefined|NaN|null|\[object/);
-      expect(said(hazard)).not.toMatch(new RegExp(SPORTS.join('|'), 'i'));
-    },
-  );
+  test.each(Object.entries(EACH))('%s says what, why and what to do, and names no sport', (code, rest) => {
+    const hazard = { code, ...rest } as Hazard;
+    const { what, why, doThis } = sayHazard(hazard, length);
+    for (const words of [what, why, doThis]) expect(words).toMatch(/^[A-Z0-9].{8,}\.$/);
+    expect(said(hazard)).not.toMatch(/undefined|NaN|null|\[object/);
+    expect(said(hazard)).not.toMatch(new RegExp(SPORTS.join('|'), 'i'));
+  });
   test('figures are in them: which ball, how quick, how far', () => {
     const of = (code: HazardCode) => said({ code, ...EACH[code] } as Hazard);
     expect(of('not-judged')).toContain('ball 2 “Dropped short”');
     expect(of('unsafe')).toContain('0.34 s; the game of this age (11–12) takes 0.50 s');
     expect(of('survival')).toMatch(/1\.2 s before .*Feed every 3\.5 s/);
     expect(of('in-front')).toMatch(/2\.0 m to the muzzle, and inside 3\.0 m/);
+  });
+});
+
+/** A whole sentence that names no sport and has no hole in it. */
+function expectSentence(words: string): void {
+  expect(words).toMatch(/^[A-Z0-9“].{8,}\.$/);
+  expect(words).not.toMatch(/undefined|NaN|null|\[object/);
+  expect(words).not.toMatch(new RegExp(SPORTS.join('|'), 'i'));
+}
+
+describe('words of everything else the core answers with a code', () => {
+  const NONE = {} as Record<never, never>;
+  test.each<MachineWorry>([
+    { code: 'late', figures: { shortS: 0.42 } },
+    { code: 'too-often', figures: { leastS: 2 } },
+    { code: 'too-seldom', figures: { mostS: 12 } },
+    { code: 'one-setting', figures: NONE },
+    { code: 'turned-by-hand', figures: NONE },
+    { code: 'no-sweep', figures: NONE },
+    { code: 'narrow-sweep', figures: { reachDeg: 12 } },
+    { code: 'hopper', figures: { holds: 28, balls: 60, fills: 3 } },
+  ])('a worry about the machine: $code', (worry) => expectSentence(sayWorry(worry)));
+  test.each([
+    sayMissing({ code: 'comfort', figures: { ball: 'Easy look', comfort: 'rushed' } }),
+    sayMissing({ code: 'no-arc', figures: NONE }),
+    sayMissing({ code: 'not-aimed', figures: NONE }),
+    sayMissing({ code: 'time', figures: { feedS: 0.9, gameS: 0.7 } }),
+    sayMissing({ code: 'speed', figures: { share: 0.8 } }),
+    sayMissing({ code: 'height', figures: { higher: true } }),
+    sayMissing({ code: 'spin', figures: { feedRpm: 200, gameRpm: 1800 } }),
+    sayHelp({ code: 'closer', figures: NONE }),
+    sayHelp({ code: 'softer', figures: NONE }),
+    sayHelp({ code: 'more-spin', figures: { rpm: 1800, kind: 'Pocket tosser' } }),
+    sayHelp({ code: 'faster', figures: { kind: 'Pocket tosser' } }),
+    sayUnfit({ rung: 'One', why: { code: 'cannot-throw', figures: { ball: 'Lob' } } }),
+    sayUnfit({ rung: 'One', why: { code: 'bounces-twice', figures: NONE } }),
+    sayUnfit({ rung: 'One', why: { code: 'too-little-time', figures: NONE } }),
+  ])('building and fitting: %s', (words) => expectSentence(words));
+  test('a verdict says its count, and what it could be; every approach is named and explained', () => {
+    expect(sayCount(7, 10)).toBe('7 of 10 (could be 4 to 9)'); // Wilson for 7 of 10, textbook value 0.397 to 0.892
+    const round = (hits: number) => ({ hits, balls: 10, longestRun: hits });
+    for (const approach of APPROACHES) {
+      expect(APPROACH_NAMES[approach].length * APPROACH_WORDS[approach].length).toBeGreaterThan(100);
+      for (const rounds of [[], [round(2)], [round(2), round(1)], [round(5)], [round(9), round(9)]])
+        for (const need of [{ hits: 7, of: 10 }, { streak: 5 }, null])
+          expectSentence(sayStep(nextStep({ approach, need, roundsAsked: 2, rounds })));
+    }
+    const earned = nextStep({ approach: 'earn-it', need: { hits: 7, of: 10 }, roundsAsked: 2, rounds: [round(4), round(8)] });
+    expect(sayStep(earned)).toBe('Best round 8 of 10 (could be 5 to 9). 7 of 10 is met.');
   });
 });

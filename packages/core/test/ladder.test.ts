@@ -128,11 +128,11 @@ describe('a ladder to a game ball', () => {
     const { reached, missing, help, rungs } = buildLadder(buildQuestion('tennis-rally-drive-advanced', 'Two-wheel portable'));
     expect(rungs.length).toBeGreaterThan(2);
     expect(reached).toBe(false);
-    expect(missing.map(({ what }) => what)).toContain('spin');
-    expect(help.join(' ')).toContain('Another machine');
+    expect(missing.map(({ code }) => code)).toContain('spin');
+    expect(help.map(({ code }) => code)).toContain('more-spin');
     const tosser = buildLadder(buildQuestion('tennis-rally-drive-starting', 'Pocket tosser'));
-    expect(tosser.missing.map(({ what }) => what)).toEqual(['arc']);
-    expect(tosser.help.join(' ')).toContain('closer');
+    expect(tosser.missing.map(({ code }) => code)).toEqual(['no-arc']);
+    expect(tosser.help.map(({ code }) => code)).toContain('closer');
   });
   test('left-handed backhand is where a right-handed forehand is', () => {
     const spot = (hand: 'left' | 'right', wing: 'forehand' | 'backhand') =>
@@ -273,7 +273,7 @@ describe('judging a rung', () => {
         ...question,
         machine: { ...question.machine, profile: MACHINE_KINDS.find((each) => each.kind === kind)! },
       }).machine.worries.map(({ code }) => code);
-    expect(codes({ ...game, intervalS: 1.6 }, 'Two-wheel portable')).toContain('interval');
+    expect(codes({ ...game, intervalS: 1.6 }, 'Two-wheel portable')).toContain('too-often');
     expect(codes({ ...game, rounds: 20 }, 'Two-wheel portable')).toContain('hopper');
     expect(
       codes(

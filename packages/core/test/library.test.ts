@@ -61,7 +61,7 @@ describe('the library', () => {
               COMFORTS.indexOf(judged.comfort) <= COMFORTS.indexOf('working') &&
               !judged.unsafe &&
               rung.intervalS >= profile.intervalS[0] &&
-              !judged.machine.worries.some(({ code }) => code === 'late' || code === 'interval')
+              !judged.machine.worries.some(({ code }) => code === 'late' || code === 'too-often' || code === 'too-seldom')
             );
           })
         );
@@ -111,7 +111,7 @@ describe('the library', () => {
       question(drillOf('baseball-flies-by-field'), kindOf('Lever-arm thrower')),
     );
     expect(rungs).toEqual([]);
-    expect(problems[0]!.text).toContain('cannot throw “Fly to LF”');
+    expect(problems[0]!.why).toEqual({ code: 'cannot-throw', figures: { ball: 'Fly to LF' } });
   });
 });
 

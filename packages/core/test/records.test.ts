@@ -1,7 +1,5 @@
 import { describe, expect, test } from 'vitest';
 import {
-  APPROACH_NAMES,
-  APPROACHES,
   BALLS,
   ballById,
   coefficients,
@@ -135,9 +133,6 @@ describe('levels and the game book', () => {
   test('no age band under 13 throws a breaking ball', () => {
     const young = GAME_BOOK.filter((ball) => ball.kind === 'pitch' && ['8 and under', '9–10', '11–12'].includes(ball.band));
     expect(young.map(({ name }) => name).filter((name) => name === 'Curve' || name === 'Slider')).toEqual([]);
-  });
-  test('every approach has a name', () => {
-    expect(APPROACHES.map((each) => APPROACH_NAMES[each])).toEqual(['Sweet spot', 'Earn it', 'In a row', 'Coach’s eye']);
   });
 });
 

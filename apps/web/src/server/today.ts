@@ -1,5 +1,6 @@
 import { nextStepOn, scoreRound } from '@good-arc/core';
 import type { LadderRow, RoundRow } from '../api/rows.ts';
+import { sayStep } from '../words/progress.ts';
 
 /** The last set-ups that can be run again as they were: one entry a rung, newest first. */
 export interface Again {
@@ -68,10 +69,10 @@ export async function climbsOf(
     const at = ladder.rungs.findIndex(({ id }) => id === rungId);
     const [here, next] = [ladder.rungs[at]!, ladder.rungs[at + 1]];
     if (!next) continue;
-    const { verdict, reason } = nextStepOn(here.document, ladder.approach, await roundsOf(playerId, rungId));
-    if (verdict !== 'climb') continue;
+    const step = nextStepOn(here.document, ladder.approach, await roundsOf(playerId, rungId));
+    if (step.verdict !== 'climb') continue;
     const [from, to] = [here.document.name, next.document.name];
-    climbs.push({ playerId, playerName, ladderId: ladder.id, ladderName: ladder.name, from, to, toId: next.id, reason });
+    climbs.push({ playerId, playerName, ladderId: ladder.id, ladderName: ladder.name, from, to, toId: next.id, reason: sayStep(step) });
   }
   return climbs;
 }

@@ -24,7 +24,7 @@ export {
   type Weather,
   weatherSchema,
 } from './schema.ts';
-export { feedsOf, gateOf, nextStepOn, type Score, sameCard, sayGate, scoreOf, scoreRound } from './score.ts';
+export { feedsOf, gateOf, nextStepOn, type Score, sameCard, scoreOf, scoreRound } from './score.ts';
 export {
   firstTargetAt,
   isToFielders,

@@ -1,13 +1,4 @@
-import {
-  type Approach,
-  longestRun,
-  type Need,
-  type NextStep,
-  nextStep,
-  type Outcome,
-  type RoundCount,
-  sayNeed,
-} from '../progress/index.ts';
+import { type Approach, longestRun, type Need, type NextStep, nextStep, type Outcome, type RoundCount } from '../progress/index.ts';
 import { programOf } from './order.ts';
 import type { Feed, RungDocument } from './schema.ts';
 
@@ -52,12 +43,6 @@ export function gateOf(card: Card & Pick<RungDocument, 'gate'>): Need | null {
   if (counted === 0) return null;
   if ('streak' in gate) return { streak: Math.min(gate.streak, counted) };
   return gate.of <= counted ? gate : { hits: Math.ceil((gate.hits * counted) / gate.of - 1e-9), of: counted };
-}
-
-/** The gate of a rung as people say it. */
-export function sayGate(card: Card & Pick<RungDocument, 'gate' | 'rounds'>): string {
-  const gate = gateOf(card);
-  return gate ? sayNeed(gate) : card.rounds === 1 ? '1 round done' : `${card.rounds} rounds done`;
 }
 
 /** Whether two rounds were run off the same card: the same balls from the same place in the same order, to the same target. Words and weather may differ. */

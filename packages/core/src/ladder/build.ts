@@ -2,6 +2,7 @@ import { fitParts } from '../bench/index.ts';
 import { diamondOf, isSoft, type Level, SPORT_RECORDS, type Sport } from '../catalog/index.ts';
 import {
   COMFORTS,
+  type Comfort,
   type Feed,
   firstTargetAt,
   REST_S,
@@ -18,11 +19,20 @@ import { evenOut } from './even.ts';
 import { CAP_BALLS, type JudgeContext, type JudgedRung, judgeRung, wholly } from './judge.ts';
 import { throwTo, type Venue } from './throwing.ts';
 
-/** What the last rung still lacks of the game ball. */
-export interface Missing {
-  what: 'time' | 'speed' | 'height' | 'spin' | 'comfort' | 'arc';
-  text: string;
-}
+/** What the last rung still lacks of the game ball, with its figures. */
+export type Missing =
+  | { code: 'comfort'; figures: { ball: string; comfort: Comfort } }
+  | { code: 'no-arc' | 'not-aimed'; figures: Record<never, never> }
+  | { code: 'time'; figures: { feedS: number; gameS: number } }
+  | { code: 'speed'; figures: { share: number } }
+  | { code: 'height'; figures: { higher: boolean } }
+  | { code: 'spin'; figures: { feedRpm: number; gameRpm: number } };
+
+/** What would help. */
+export type Help =
+  | { code: 'closer' | 'softer'; figures: Record<never, never> }
+  | { code: 'more-spin'; figures: { rpm: number; kind: string } }
+  | { code: 'faster'; figures: { kind: string } };
 
 export interface Built {
   rungs: RungDocument[];
@@ -30,7 +40,7 @@ export interface Built {
   reached: boolean;
   missing: Missing[];
   /** What would help, when it was not reached. */
-  help: string[];
+  help: Help[];
 }
 
 /** Seconds an interval begins with (common practice, no source: about 4 s for a beginner). */
@@ -61,7 +71,7 @@ export function buildLadder(question: BuildQuestion): Built {
     const judged = rung && wholly(judgeRung(rung, context));
     if (!rung || !judged) continue;
     if (COMFORTS.indexOf(judged.comfort) > COMFORTS.indexOf(question.wanted)) {
-      missing.push({ what: 'comfort', text: `“${candidate.name}” would be ${judged.comfort}: too little time for this level.` });
+      missing.push({ code: 'comfort', figures: { ball: candidate.name, comfort: judged.comfort } });
       // the next one is quicker still
       if (kept.length > 0) break;
       continue;
@@ -90,9 +100,9 @@ export function buildLadder(question: BuildQuestion): Built {
     ),
     question,
   );
-  if (last === null) missing.push({ what: 'arc', text: 'This machine has no arc to where the game ball goes.' });
+  if (last === null) missing.push({ code: 'no-arc', figures: {} });
   else if (atTop) missing.push(...lacks(last));
-  else if (missing.length === 0) missing.push({ what: 'arc', text: 'The last step could not be aimed from there.' });
+  else if (missing.length === 0) missing.push({ code: 'not-aimed', figures: {} });
   const reached = rungs.length > 0 && missing.length === 0;
   return { rungs, reached, missing, help: reached ? [] : helpFor(question, missing) };
 }
@@ -198,51 +208,25 @@ export const contextOf = ({ sport, machine, gameBall }: Pick<BuildQuestion, 'spo
 function lacks({ feed, game }: Last): Missing[] {
   const parts = fitParts(feed, game);
   const beyond = (value: number, limit = 1.5): boolean => Math.abs(value) > limit;
-  const more = (value: number, short: string, long: string): string => (value < 0 ? short : long);
-  return [
-    ...(beyond(parts.timeS)
-      ? [{ what: 'time' as const, text: `It is there in ${feed.timeS.toFixed(2)} s, in a game in ${game.timeS.toFixed(2)} s.` }]
-      : []),
-    ...(beyond(parts.speedMps)
-      ? [
-          {
-            what: 'speed' as const,
-            text: `It arrives ${more(parts.speedMps, 'slower', 'faster')} than in a game: ${Math.round((feed.speedMps / game.speedMps) * 100)} % of its speed.`,
-          },
-        ]
-      : []),
-    ...(beyond(parts.heightM)
-      ? [{ what: 'height' as const, text: `It is met ${more(parts.heightM, 'lower', 'higher')} than in a game.` }]
-      : []),
-    ...(beyond(parts.topspinRpm)
-      ? [
-          {
-            what: 'spin' as const,
-            text: `Its spin is ${Math.round(feed.topspinRpm)} rpm when it arrives, in a game ${Math.round(game.topspinRpm)} rpm.`,
-          },
-        ]
-      : []),
+  const found: (Missing | false)[] = [
+    beyond(parts.timeS) && { code: 'time', figures: { feedS: feed.timeS, gameS: game.timeS } },
+    beyond(parts.speedMps) && { code: 'speed', figures: { share: feed.speedMps / game.speedMps } },
+    beyond(parts.heightM) && { code: 'height', figures: { higher: parts.heightM > 0 } },
+    beyond(parts.topspinRpm) && { code: 'spin', figures: { feedRpm: feed.topspinRpm, gameRpm: game.topspinRpm } },
   ];
+  return found.filter((each) => each !== false);
 }
 
-function helpFor({ sport, machine, gameBall }: BuildQuestion, missing: readonly Missing[]): string[] {
-  const has = (what: Missing['what']): boolean => missing.some((each) => each.what === what);
-  return [
-    ...(has('time') || has('speed') || has('arc') ? ['Move the machine closer: the same speed leaves less time to react.'] : []),
-    ...(has('comfort')
-      ? [
-          diamondOf(sport)
-            ? 'A soft machine ball, or more distance, gives back the time.'
-            : 'A softer ball, or more distance, gives back the time.',
-        ]
-      : []),
-    ...(has('spin')
-      ? [`Another machine: one that gives ${Math.abs(gameBall.topspinRpm)} rpm; this is a ${machine.profile.kind.toLowerCase()}.`]
-      : []),
-    ...(has('speed') || has('arc')
-      ? [`Another machine: one that throws faster or farther than a ${machine.profile.kind.toLowerCase()}.`]
-      : []),
+function helpFor({ machine, gameBall }: BuildQuestion, missing: readonly Missing[]): Help[] {
+  const has = (...codes: Missing['code'][]): boolean => missing.some(({ code }) => codes.includes(code));
+  const { kind } = machine.profile;
+  const help: (Help | false)[] = [
+    has('time', 'speed', 'no-arc', 'not-aimed') && { code: 'closer', figures: {} },
+    has('comfort') && { code: 'softer', figures: {} },
+    has('spin') && { code: 'more-spin', figures: { rpm: Math.abs(gameBall.topspinRpm), kind } },
+    has('speed', 'no-arc', 'not-aimed') && { code: 'faster', figures: { kind } },
   ];
+  return help.filter((each) => each !== false);
 }
 
 interface Shape {

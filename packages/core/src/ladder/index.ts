@@ -1,5 +1,5 @@
 export { gameBallAt, intoThirds, mirrorRung, rungAtLevel, swapSides } from './alter.ts';
-export { type Built, buildLadder, type Missing } from './build.ts';
+export { type Built, buildLadder, type Help, type Missing } from './build.ts';
 export type { BuildQuestion } from './candidates.ts';
 export { CHANGES, type Change, changesBetween, DEMAND_PARTS, type Demand, type DemandPart, type Step, stepBetween } from './demand.ts';
 export { evenOut } from './even.ts';

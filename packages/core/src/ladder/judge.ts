@@ -50,10 +50,13 @@ export interface JudgeContext {
 }
 
 /** What the machine cannot do by itself, or not in time. */
-export interface MachineWorry {
-  code: 'late' | 'interval' | 'by-hand' | 'sweep' | 'hopper';
-  text: string;
-}
+export type MachineWorry =
+  | { code: 'late'; figures: { shortS: number } }
+  | { code: 'too-often'; figures: { leastS: number } }
+  | { code: 'too-seldom'; figures: { mostS: number } }
+  | { code: 'one-setting' | 'turned-by-hand' | 'no-sweep'; figures: Record<never, never> }
+  | { code: 'narrow-sweep'; figures: { reachDeg: number } }
+  | { code: 'hopper'; figures: { holds: number; balls: number; fills: number } };
 
 /** Why a ball, or a whole rung, has no verdict: it never reaches the player, no ball is switched on, or there is no machine to throw it. */
 export type NotJudged = { code: 'does-not-arrive'; feed: number } | { code: 'nothing-on' } | { code: 'no-machine' };
@@ -354,26 +357,24 @@ const sameFielder = (a: Feed, b: Feed): boolean =>
 
 function worriesOf(rung: RungDocument, machine: JudgeContext['machine'], lateS: number, ballsInAll: number): MachineWorry[] {
   const worries: MachineWorry[] = [];
-  const add = (code: MachineWorry['code'], text: string): void => void worries.push({ code, text });
-  if (lateS > 0.05) add('late', `The machine needs ${lateS.toFixed(1)} s more between two of these balls: it will be late.`);
+  if (lateS > 0.05) worries.push({ code: 'late', figures: { shortS: lateS } });
   const [least, most] = machine.intervalS;
   const gaps = [rung.intervalS, ...rung.feeds.flatMap(({ thenS }) => (thenS === undefined ? [] : [thenS]))];
-  if (gaps.some((each) => each < least - 1e-9)) add('interval', `Its shortest interval is ${least} s.`);
-  if (gaps.some((each) => each > most + 1e-9))
-    add('interval', `Its longest interval is ${most} s: hold it in between, or feed by the remote.`);
+  if (gaps.some((each) => each < least - ROUNDING)) worries.push({ code: 'too-often', figures: { leastS: least } });
+  if (gaps.some((each) => each > most + ROUNDING)) worries.push({ code: 'too-seldom', figures: { mostS: most } });
   const first = rung.feeds.find(({ on }) => on)?.launch;
   const own = rung.feeds.filter(({ on, machineId }) => on && machineId === undefined);
   const differs = own.some(
     ({ launch }) => first && (Math.abs(launch.speedMps - first.speedMps) > 0.3 || Math.abs(launch.elevationDeg - first.elevationDeg) > 0.5),
   );
   const turns = own.some(({ launch }) => first && Math.abs(launch.bearingDeg - first.bearingDeg) > 1);
-  if (machine.aimedBy !== 'program' && differs)
-    add('by-hand', 'It throws one setting at a time: a helper changes it between balls, or the members are thrown in blocks.');
-  else if (machine.aimedBy === 'hand' && turns) add('by-hand', 'It does not turn by itself: a helper turns it between balls.');
-  if (rung.sweep && (machine.aimedBy === 'hand' || machine.bearingReachDeg < rung.sweep.halfDeg))
-    add('sweep', machine.aimedBy === 'hand' ? 'It does not sweep: a helper turns it.' : `It sweeps to ± ${machine.bearingReachDeg}° only.`);
+  if (machine.aimedBy !== 'program' && differs) worries.push({ code: 'one-setting', figures: {} });
+  else if (machine.aimedBy === 'hand' && turns) worries.push({ code: 'turned-by-hand', figures: {} });
+  if (rung.sweep && machine.aimedBy === 'hand') worries.push({ code: 'no-sweep', figures: {} });
+  else if (rung.sweep && machine.bearingReachDeg < rung.sweep.halfDeg)
+    worries.push({ code: 'narrow-sweep', figures: { reachDeg: machine.bearingReachDeg } });
   if (machine.hopper > 1 && ballsInAll > machine.hopper)
-    add('hopper', `It holds ${machine.hopper} of ${ballsInAll} balls: fill it ${Math.ceil(ballsInAll / machine.hopper)} times.`);
+    worries.push({ code: 'hopper', figures: { holds: machine.hopper, balls: ballsInAll, fills: Math.ceil(ballsInAll / machine.hopper) } });
   return worries;
 }
 

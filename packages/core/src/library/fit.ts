@@ -39,10 +39,15 @@ export interface DrillQuestion extends Venue {
   second?: { id: string; profile: MachineProfile };
 }
 
+/** Why a rung cannot be thrown here. */
+export type Unfit =
+  | { code: 'cannot-throw'; figures: { ball: string } }
+  | { code: 'bounces-twice' | 'too-little-time'; figures: Record<never, never> };
+
 export interface Fitted {
   rungs: RungDocument[];
   /** What could not be done here, by rung. */
-  problems: { rung: string; text: string }[];
+  problems: { rung: string; why: Unfit }[];
 }
 
 /** The game ball of a drill at a level. A band without such a pitch has the nearest it knows. */
@@ -66,8 +71,8 @@ export function fitDrill(drill: Drill, question: DrillQuestion): Fitted {
   const problems: Fitted['problems'] = [];
   const rungs = drill.rungs.flatMap((rung) => {
     const made = fitRung(drill, rung, question);
-    if (typeof made === 'string') {
-      problems.push({ rung: rung.name, text: made });
+    if ('code' in made) {
+      problems.push({ rung: rung.name, why: made });
       return [];
     }
     return [made];
@@ -75,10 +80,10 @@ export function fitDrill(drill: Drill, question: DrillQuestion): Fitted {
   return { rungs, problems };
 }
 
-function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDocument | string {
+function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDocument | Unfit {
   const { sport, machine, court, ballId, dragShare, weather, level, approach } = question;
   const context = { sport, machine: machine.profile, gameBall: (id: string) => GAME_BOOK.find((ball) => ball.id === id) };
-  let answer: RungDocument | string = 'No ball of it reaches the player.';
+  let answer: RungDocument | Unfit = { code: 'bounces-twice', figures: {} };
   let thrown = true;
   const widthM = Math.round(firstTargetM(sport, level) * (rung.width ?? 1) * 10) / 10;
   const targetSize = targetSizeOf(widthM);
@@ -89,7 +94,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
     const missing = feeds.indexOf(null);
     if (missing >= 0) {
       thrown = false;
-      answer = `This machine cannot throw “${rung.balls[missing]!.name}” from there.`;
+      answer = { code: 'cannot-throw', figures: { ball: rung.balls[missing]!.name } };
       continue;
     }
     const made: RungDocument = {
@@ -117,13 +122,13 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
     };
     const first = wholly(judgeRung(made, context));
     if (!first) {
-      answer = 'A ball of it bounces twice before it reaches the player.';
+      answer = { code: 'bounces-twice', figures: {} };
       continue;
     }
     // too little time to react: a softer ball; what is beyond the game on purpose may be a challenge, a hard ball never unsafe
     const least = rung.balls.some(({ share }) => share > 1) ? COMFORT_FROM.rushed : COMFORT_FROM.working;
     if (first.unsafe || (softer > 0 && first.balls.some(({ ownEase }) => ownEase < least))) {
-      answer = 'It leaves too little time for this level.';
+      answer = { code: 'too-little-time', figures: {} };
       continue;
     }
     return inTime(made, context, machine.profile);

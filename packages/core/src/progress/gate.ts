@@ -4,22 +4,6 @@ import { type Rate, wilsonRate } from './rate.ts';
 export const APPROACHES = ['sweet-spot', 'earn-it', 'in-a-row', 'coachs-eye'] as const;
 export type Approach = (typeof APPROACHES)[number];
 
-export const APPROACH_NAMES: Record<Approach, string> = {
-  'sweet-spot': 'Sweet spot',
-  'earn-it': 'Earn it',
-  'in-a-row': 'In a row',
-  'coachs-eye': 'Coach’s eye',
-};
-
-/** Each school in two sentences. */
-export const APPROACH_WORDS: Record<Approach, string> = {
-  'sweet-spot':
-    'Learning is quickest where about half the balls succeed. Tighten at eight of ten, loosen at three of ten, and go down as gladly as up.',
-  'earn-it': 'One rung is kept until a fixed count is met. Nobody is sent down; the count is what is earned.',
-  'in-a-row': 'A streak without a miss opens the next rung. It trains nerve, and one miss begins it anew.',
-  'coachs-eye': 'The coach marks whether the form held, not where the ball went. When to climb is the coach’s own call.',
-};
-
 /** Rates at which the sweet spot is left, and what it aims for (common practice, no source). */
 export const SWEET_SPOT = { loosenAt: 0.3, tightenAt: 0.8, aimAt: 0.5 } as const;
 

@@ -1,8 +1,6 @@
 export { ballsToCount, ballsToStreak } from './climb.ts';
 export { type Comparison, type Count, compareRates } from './compare.ts';
 export {
-  APPROACH_NAMES,
-  APPROACH_WORDS,
   APPROACHES,
   type Approach,
   firstGate,
@@ -18,8 +16,8 @@ export {
   VERDICTS,
   type Verdict,
 } from './gate.ts';
-export { type NextQuestion, type NextStep, nextStep, type RoundCount, sayCount } from './next.ts';
-export { longestRun, OUTCOME_NAMES, OUTCOMES, type Outcome, tally } from './outcome.ts';
+export { type NextQuestion, type NextStep, nextStep, type RoundCount } from './next.ts';
+export { longestRun, OUTCOMES, type Outcome, tally } from './outcome.ts';
 export { firstTargetM } from './players.ts';
 export { type Rate, wilsonRate } from './rate.ts';
 export { studentT975, Z975 } from './student.ts';

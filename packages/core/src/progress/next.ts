@@ -1,5 +1,4 @@
-import { type Approach, gateMet, type Need, SWEET_SPOT, sayNeed, type Verdict } from './gate.ts';
-import { wilsonRate } from './rate.ts';
+import { type Approach, gateMet, type Need, SWEET_SPOT, type Verdict } from './gate.ts';
 
 /** What a round came to, of balls that count. */
 export interface RoundCount {
@@ -35,22 +34,23 @@ export const NEXT_CODES = [
 export interface NextStep {
   verdict: Verdict;
   code: (typeof NEXT_CODES)[number];
-  /** Of all rounds together. */
-  figures: { rounds: number; hits: number; balls: number; longestRun: number };
-  reason: string;
+  /** Of all rounds together, and the best of them; what was asked. */
+  figures: {
+    rounds: number;
+    hits: number;
+    balls: number;
+    longestRun: number;
+    best: { hits: number; balls: number };
+    need: Need | null;
+    roundsAsked: number;
+  };
 }
 
 /** A climb at the sweet spot is sure enough when the rounds before did not speak against it (our judgement). */
 const NOT_AGAINST = 0.7;
 
-/** `7 of 10 (could be 4 to 9)`: of ten what the true rate may be, by Wilson’s interval. */
-export function sayCount(hits: number, balls: number): string {
-  const [lo, hi] = wilsonRate(hits, balls).interval;
-  return `${hits} of ${balls} (could be ${Math.round(lo * balls)} to ${Math.round(hi * balls)})`;
-}
-
 /**
- * The one verdict on a player on a rung, with its reason: what every screen says. It looks at all rounds since the last change. At the sweet spot a
+ * The one verdict on a player on a rung, with its reason as a code: what every screen asks. It looks at all rounds since the last change. At the sweet spot a
  * climb is offered from eight of ten in the newest round unless the rounds before speak against it, and nothing is loosened by one round alone: a
  * player at 50 % is sent up or down within six rounds of ten in 16 of 100 cases, one at 80 % climbs within three in 95 (40,000 simulated players).
  */
@@ -58,43 +58,35 @@ export function nextStep({ approach, need, roundsAsked, rounds }: NextQuestion):
   const hits = rounds.reduce((sum, each) => sum + each.hits, 0);
   const balls = rounds.reduce((sum, each) => sum + each.balls, 0);
   const longestRun = Math.max(0, ...rounds.map((each) => each.longestRun));
-  const figures = { rounds: rounds.length, hits, balls, longestRun };
-  const answer = (verdict: Verdict, code: NextStep['code'], reason: string): NextStep => ({ verdict, code, figures, reason });
-  const many = (count: number): string => (count === 1 ? '1 round' : `${count} rounds`);
-  if (need === null)
-    return rounds.length >= roundsAsked
-      ? answer('climb', 'rounds-done', `${many(rounds.length)} done: nothing is counted on this rung.`)
-      : answer('stay', 'rounds-left', `${rounds.length} of ${many(roundsAsked)} done: nothing is counted on this rung.`);
   const counted = rounds.filter((each) => each.balls > 0);
+  const best = counted.reduce((a, b) => (b.hits / b.balls > a.hits / Math.max(1, a.balls) ? b : a), { hits: 0, balls: 0 });
+  const figures = {
+    rounds: need === null ? rounds.length : counted.length,
+    hits,
+    balls,
+    longestRun,
+    best: { hits: best.hits, balls: best.balls },
+    need,
+    roundsAsked,
+  };
+  const answer = (verdict: Verdict, code: NextStep['code']): NextStep => ({ verdict, code, figures });
+  if (need === null) return rounds.length >= roundsAsked ? answer('climb', 'rounds-done') : answer('stay', 'rounds-left');
   const [newest] = counted;
-  if (!newest) return answer('stay', 'no-ball', 'No ball has counted yet.');
-  const said = counted.length === 1 ? `${sayCount(hits, balls)}.` : `${sayCount(hits, balls)} in ${many(counted.length)}.`;
+  if (!newest) return answer('stay', 'no-ball');
   switch (approach) {
     case 'sweet-spot': {
       const share = (some: readonly RoundCount[]): number =>
         some.reduce((sum, each) => sum + each.hits, 0) / some.reduce((sum, each) => sum + each.balls, 0);
       const two = counted.slice(0, 2);
       const won = share([newest]) >= SWEET_SPOT.tightenAt && hits / balls >= NOT_AGAINST;
-      if (won || (two.length === 2 && share(two) >= SWEET_SPOT.tightenAt))
-        return answer('climb', 'too-easy', `${said} That is too easy to learn from: the next rung, or a smaller target.`);
-      if (hits / balls > SWEET_SPOT.loosenAt) return answer('stay', 'good', `${said} That is where one learns: stay.`);
-      return counted.length === 1
-        ? answer('stay', 'one-round', `${said} One round tells little: once more before anything is made easier.`)
-        : answer('loosen', 'too-hard', `${said} That is too hard to learn from: a larger target, or the rung below.`);
+      if (won || (two.length === 2 && share(two) >= SWEET_SPOT.tightenAt)) return answer('climb', 'too-easy');
+      if (hits / balls > SWEET_SPOT.loosenAt) return answer('stay', 'good');
+      return counted.length === 1 ? answer('stay', 'one-round') : answer('loosen', 'too-hard');
     }
     case 'earn-it':
-    case 'in-a-row': {
-      const met = counted.some((each) => gateMet(need, each));
-      const top = counted.reduce((a, b) => (b.hits / b.balls > a.hits / a.balls ? b : a));
-      const best =
-        'streak' in need
-          ? `The longest run is ${longestRun}.`
-          : `${counted.length === 1 ? '' : 'Best round '}${sayCount(top.hits, top.balls)}.`;
-      return met
-        ? answer('climb', 'met', `${best} ${sayNeed(need)} is met.`)
-        : answer('stay', 'not-met', `${best} The rung asks for ${sayNeed(need)}: again.`);
-    }
+    case 'in-a-row':
+      return counted.some((each) => gateMet(need, each)) ? answer('climb', 'met') : answer('stay', 'not-met');
     case 'coachs-eye':
-      return answer('stay', 'coach', `Form held in ${said} Whether to climb is the coach’s call.`);
+      return answer('stay', 'coach');
   }
 }

@@ -2,8 +2,6 @@
 export const OUTCOMES = ['in', 'near', 'out', 'let-go', 'not-fed'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
-export const OUTCOME_NAMES: Record<Outcome, string> = { in: 'In', near: 'Near', out: 'Out', 'let-go': 'Let go', 'not-fed': 'Not fed' };
-
 /** Longest run of hits; a ball that was let go or not fed does not break it. */
 export function longestRun(outcomes: readonly Outcome[]): number {
   let [longest, run] = [0, 0];

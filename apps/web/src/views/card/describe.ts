@@ -11,7 +11,6 @@ import {
   printAngle,
   printTime,
   type RungDocument,
-  sayGate,
   settingsOf,
   speedShareOn,
   surfaceById,
@@ -22,6 +21,7 @@ import { sayTargets } from '../../ui/sayTarget.ts';
 import type { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { sayHazard } from '../../words/hazards.ts';
+import { sayGate } from '../../words/progress.ts';
 import { sayCones, sayLanding, sayMachine, sayTurn } from './place.ts';
 
 type U = ReturnType<typeof useUnits>;

@@ -3,7 +3,6 @@ import {
   type Checklist,
   judgeRung,
   needsName,
-  OUTCOME_NAMES,
   type Outcome,
   type Sport,
   sameCard,
@@ -26,6 +25,7 @@ import { trimLink } from '../../ui/links.ts';
 import { outbox } from '../../ui/outbox.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { sayHazard } from '../../words/hazards.ts';
+import { OUTCOME_NAMES } from '../../words/progress.ts';
 import { Checks } from './Checks.tsx';
 import { sayNext } from './cue.ts';
 import { Finished, type FinishedRound } from './Finished.tsx';

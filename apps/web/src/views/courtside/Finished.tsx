@@ -1,5 +1,6 @@
 import type { Approach, NextStep, RoundCount } from '@good-arc/core';
 import { courtsideLink } from '../../ui/links.ts';
+import { sayStep } from '../../words/progress.ts';
 
 export interface FinishedRound extends RoundCount {
   roundId: string;
@@ -28,7 +29,7 @@ export function Finished({
         See it in the logbook
       </a>
       <p className="mt-1">
-        <b className="inline-block first-letter:uppercase">{step.verdict}.</b> {step.reason}{' '}
+        <b className="inline-block first-letter:uppercase">{step.verdict}.</b> {sayStep(step)}{' '}
         {next && (step.verdict === 'climb' || approach === 'coachs-eye') && (
           <a className="font-semibold underline" href={courtsideLink(next.id, playerId)}>
             Climb to “{next.name}”

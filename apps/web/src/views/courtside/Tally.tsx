@@ -1,6 +1,7 @@
-import { type Outcome, type RungDocument, sayCount, scoreRound } from '@good-arc/core';
+import { type Outcome, type RungDocument, scoreRound } from '@good-arc/core';
 import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
 import { useUnits } from '../../ui/Units.tsx';
+import { sayCount } from '../../words/progress.ts';
 import { type RunBall, resultsOf } from './run.ts';
 
 const LETTER: Record<Outcome, string> = { in: 'I', near: 'N', out: 'O', 'let-go': '–', 'not-fed': 'x' };

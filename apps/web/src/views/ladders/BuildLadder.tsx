@@ -1,6 +1,4 @@
 import {
-  APPROACH_NAMES,
-  APPROACH_WORDS,
   APPROACHES,
   type Approach,
   type BuildQuestion,
@@ -21,7 +19,9 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
+import { sayHelp, sayMissing } from '../../words/building.ts';
 import { FOCAL_POINTS } from '../../words/focal-points.ts';
+import { APPROACH_NAMES, APPROACH_WORDS } from '../../words/progress.ts';
 import { keepLadder } from './keep.ts';
 import { Preview } from './Preview.tsx';
 import { useWhere } from './useWhere.ts';
@@ -236,7 +236,7 @@ function BuildView({ viewer, kit, search }: Props) {
             <div className="mt-3 border-l-4 border-warning bg-base-200 p-3" role="status">
               <b>{built.rungs.length === 0 ? 'No rung can be thrown like this.' : 'It stops short of the game ball.'}</b>
               <ul>
-                {[...built.missing.map(({ text }) => text), ...built.help].map((text) => (
+                {[...built.missing.map(sayMissing), ...built.help.map(sayHelp)].map((text) => (
                   <li key={text}>{text}</li>
                 ))}
               </ul>

@@ -1,8 +1,9 @@
-import { changesBetween, type JudgedRung, printAngle, printSpin, printTime, type Sport, sayGate } from '@good-arc/core';
+import { changesBetween, type JudgedRung, printAngle, printSpin, printTime, type Sport } from '@good-arc/core';
 import type { RungRow } from '../../api/rows.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
+import { sayGate } from '../../words/progress.ts';
 
 interface Compared {
   rung: RungRow;

@@ -4,6 +4,7 @@ import { DemandParts } from '../../ui/DemandBar.tsx';
 import { FeedShape } from '../../ui/FeedShape.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
+import { sayWorry } from '../../words/machine-worries.ts';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
@@ -132,9 +133,9 @@ export function GameShare({ share }: { share: JudgedRung['share'] }) {
 export function MachineNeeds({ judged }: { judged: JudgedRung }) {
   return (
     <ul className="text-sm">
-      {judged.machine.worries.map(({ code, text }) => (
-        <li key={code} className="mt-1 border-l-4 border-warning pl-2.5">
-          {text}
+      {judged.machine.worries.map((worry) => (
+        <li key={worry.code} className="mt-1 border-l-4 border-warning pl-2.5">
+          {sayWorry(worry)}
         </li>
       ))}
     </ul>

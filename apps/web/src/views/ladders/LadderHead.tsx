@@ -1,6 +1,4 @@
 import {
-  APPROACH_NAMES,
-  APPROACH_WORDS,
   APPROACHES,
   type Approach,
   changesBetween,
@@ -27,6 +25,7 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
+import { APPROACH_NAMES, APPROACH_WORDS } from '../../words/progress.ts';
 import { duplicateLadder } from './duplicate.ts';
 import type { RecentRate } from './rates.ts';
 import { useFavourites } from './useFavourites.ts';

@@ -1,4 +1,4 @@
-import { APPROACH_NAMES, minutesOf } from '@good-arc/core';
+import { minutesOf } from '@good-arc/core';
 import { Star } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
@@ -7,6 +7,7 @@ import { api } from '../../ui/api.ts';
 import { courtsideLink } from '../../ui/links.ts';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { APPROACH_NAMES } from '../../words/progress.ts';
 import { duplicateLadder } from './duplicate.ts';
 import { ReadCard } from './ReadCard.tsx';
 import { useFavourites } from './useFavourites.ts';

@@ -1,4 +1,4 @@
-import { APPROACH_NAMES, APPROACHES, type Approach, type Drill, fitDrill, LEVELS, LIBRARY, PURPOSES, SPORTS } from '@good-arc/core';
+import { APPROACHES, type Approach, type Drill, fitDrill, LEVELS, LIBRARY, PURPOSES, SPORTS } from '@good-arc/core';
 import { Star } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
@@ -6,7 +6,9 @@ import { ArcsOverlay } from '../../ui/ArcsOverlay.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
+import { sayUnfit } from '../../words/building.ts';
 import { MANUAL_FIRST } from '../../words/hazards.ts';
+import { APPROACH_NAMES } from '../../words/progress.ts';
 import { keepLadder } from './keep.ts';
 import { Preview } from './Preview.tsx';
 import { drillMinutes, type LibraryQuery, NOTHING, searchLibrary } from './search.ts';
@@ -305,9 +307,9 @@ function DrillPage({
                 <div className="mb-3 border-l-4 border-warning bg-base-200 p-3" role="status">
                   <b>{fitted.rungs.length === 0 ? 'This machine cannot do it.' : 'Some of it is left out here.'}</b>
                   <ul>
-                    {fitted.problems.map(({ rung, text }) => (
-                      <li key={rung}>
-                        {rung}: {text}
+                    {fitted.problems.map((problem) => (
+                      <li key={problem.rung}>
+                        {problem.rung}: {sayUnfit(problem)}
                       </li>
                     ))}
                   </ul>

@@ -1,4 +1,4 @@
-import { minutesOf, netPlayOf, printAngle, printSpin, printTime, type RungDocument, type Sport, sayGate, wholly } from '@good-arc/core';
+import { minutesOf, netPlayOf, printAngle, printSpin, printTime, type RungDocument, type Sport, wholly } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { Kit } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
@@ -8,6 +8,7 @@ import { judge, machineOf } from '../../ui/judge.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { TimeWarnings } from '../../ui/TimeWarnings.tsx';
 import { useUnits } from '../../ui/Units.tsx';
+import { sayGate } from '../../words/progress.ts';
 
 /** The rungs of a ladder that is not kept yet, hardest first. */
 export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[]; sport: Sport; kit: Kit }) {

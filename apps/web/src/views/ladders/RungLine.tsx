@@ -1,17 +1,6 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import {
-  type Change,
-  deal,
-  type Judgement,
-  minutesOf,
-  printAngle,
-  printTime,
-  type RungDocument,
-  type Sport,
-  sayGate,
-  wholly,
-} from '@good-arc/core';
+import { type Change, deal, type Judgement, minutesOf, printAngle, printTime, type RungDocument, type Sport, wholly } from '@good-arc/core';
 import { ChevronDown, GripVertical } from 'lucide-react';
 import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
@@ -23,6 +12,7 @@ import { machineOf } from '../../ui/judge.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { TimeWarnings } from '../../ui/TimeWarnings.tsx';
 import { useUnits } from '../../ui/Units.tsx';
+import { sayGate } from '../../words/progress.ts';
 import { RungDetail } from './RungDetail.tsx';
 
 interface Props {

@@ -1,4 +1,4 @@
-import { ballById, printAngle, printShare, printSpin, printTime, SURFACES, sayGate, scoreRound, tally } from '@good-arc/core';
+import { ballById, printAngle, printShare, printSpin, printTime, SURFACES, scoreRound, tally } from '@good-arc/core';
 import {
   createSortedRowModel,
   rowSortingFeature,
@@ -20,6 +20,7 @@ import { sayTargets } from '../../ui/sayTarget.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { printMoment } from '../../ui/when.ts';
+import { sayGate } from '../../words/progress.ts';
 
 interface Line {
   round: RoundRow;

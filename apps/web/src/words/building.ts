@@ -1,0 +1,49 @@
+import type { Fitted, Help, Missing } from '@good-arc/core';
+
+/** What the last rung of a built ladder still lacks of the game ball. */
+export function sayMissing(missing: Missing): string {
+  switch (missing.code) {
+    case 'comfort':
+      return `“${missing.figures.ball}” would be ${missing.figures.comfort}: too little time for this level.`;
+    case 'no-arc':
+      return 'This machine has no arc to where the game ball goes.';
+    case 'not-aimed':
+      return 'The last step could not be aimed from there.';
+    case 'time':
+      return `It is there in ${missing.figures.feedS.toFixed(2)} s, in a game in ${missing.figures.gameS.toFixed(2)} s.`;
+    case 'speed': {
+      const { share } = missing.figures;
+      return `It arrives ${share < 1 ? 'slower' : 'faster'} than in a game: ${Math.round(share * 100)} % of its speed.`;
+    }
+    case 'height':
+      return `It is met ${missing.figures.higher ? 'higher' : 'lower'} than in a game.`;
+    case 'spin':
+      return `Its spin is ${Math.round(missing.figures.feedRpm)} rpm when it arrives, in a game ${Math.round(missing.figures.gameRpm)} rpm.`;
+  }
+}
+
+/** What would help. */
+export function sayHelp(help: Help): string {
+  switch (help.code) {
+    case 'closer':
+      return 'Move the machine closer: the same speed leaves less time to react.';
+    case 'softer':
+      return 'A softer ball, or more distance, gives back the time.';
+    case 'more-spin':
+      return `Another machine: one that gives ${help.figures.rpm} rpm; this is a ${help.figures.kind.toLowerCase()}.`;
+    case 'faster':
+      return `Another machine: one that throws faster or farther than a ${help.figures.kind.toLowerCase()}.`;
+  }
+}
+
+/** Why a rung of a built-in drill is left out here. */
+export function sayUnfit({ why }: Fitted['problems'][number]): string {
+  switch (why.code) {
+    case 'cannot-throw':
+      return `This machine cannot throw “${why.figures.ball}” from there.`;
+    case 'bounces-twice':
+      return 'A ball of it bounces twice before it reaches the player.';
+    case 'too-little-time':
+      return 'It leaves too little time for this level.';
+  }
+}
