@@ -171,7 +171,7 @@ describe('a set-up becomes a rung, and back', () => {
           expect(rungSchema.parse(JSON.parse(JSON.stringify(document)))).toEqual(document);
           const [flown] = flightsOf(document);
           expect(Math.hypot(flown!.flight.bounces[0]!.x - target.x, flown!.flight.bounces[0]!.y - target.y)).toBeLessThan(0.001);
-          const back = setupFromRung(document, 'tennis');
+          const back = setupFromRung(document, { sport: 'tennis' });
           expect(setupSchema.safeParse(back).success).toBe(true);
           expect(arrange(back, bramble).solution!.speedMps).toBeCloseTo(arrangement.solution!.speedMps, 4);
         },
@@ -321,7 +321,7 @@ test('a basket with more drag takes more speed to the same spot, on the bench an
   expect(old.solution!.speedMps).toBeGreaterThan(fresh.solution!.speedMps * 1.01);
   const rung = rungFromSetup(worn, old, { name: 'Worn', focalPoint: '', ballsPerRound: 10, rounds: 1, gate: { hits: 5, of: 10 } })!;
   expect(rung.dragShare).toBe(1.2);
-  expect(setupFromRung(rung, 'tennis').dragShare).toBe(1.2);
+  expect(setupFromRung(rung, { sport: 'tennis' }).dragShare).toBe(1.2);
   const [touch] = throwBall(conditionsOf(rung), rung.feeds[0]!.launch, rung.player.start.y).flight.bounces;
   expect(worn.target.kind === 'landing' && Math.hypot(touch!.x - worn.target.x, touch!.y - worn.target.y)).toBeLessThan(0.01);
 });

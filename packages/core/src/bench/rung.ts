@@ -49,6 +49,7 @@ export function rungFromSetup(
     player: { start: setup.player, recover: null },
     ...(edited ? targetFrom(edited.document) : firstTarget(setup)),
     landingZone: setup.landingZone,
+    ...(setup.batterHeightM !== undefined && { batterHeightM: setup.batterHeightM }),
     shadowSwings: 0,
   };
   if (!edited) return made;
@@ -72,8 +73,15 @@ function firstTarget({ sport, level, target, player, from }: Setup): Pick<RungDo
   return { targetSize, targetAt: firstTargetAt(sport, level, [{ met: player, machine: from }], targetSize) };
 }
 
-/** The set-up that a feed of a rung came from, holding what was held, so that the bench can go on from it. */
-export function setupFromRung(document: RungDocument, sport: Setup['sport'], index = 0): Setup {
+/**
+ * The set-up that a feed of a rung came from, holding what was held, so that the bench can go on from it.
+ * @param court the rung's own: its ceiling is that of today
+ */
+export function setupFromRung(
+  document: RungDocument,
+  { sport, ceilingM = null }: { sport: Setup['sport']; ceilingM?: number | null },
+  index = 0,
+): Setup {
   const feed = document.feeds[index] ?? document.feeds[0]!;
   const { launch, target, gameBallId, meet, machineId } = feed;
   const { x, y, z, topspinRpm, sidespinRpm } = launch;
@@ -95,6 +103,8 @@ export function setupFromRung(document: RungDocument, sport: Setup['sport'], ind
     player: meet ?? document.player.start,
     gameBallId: gameBallId ?? '',
     intervalS: document.intervalS,
+    ...(ceilingM !== null && { ceilingM }),
+    ...(document.batterHeightM !== undefined && { batterHeightM: document.batterHeightM }),
   };
 }
 

@@ -17,7 +17,16 @@ import {
   surfaceById,
   surfaceIdSchema,
 } from '../catalog/index.ts';
-import { arcSchema, holdSchema, isToFielders, landingZone, spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
+import {
+  arcSchema,
+  batterHeightSchema,
+  holdSchema,
+  isToFielders,
+  landingZone,
+  spotSchema,
+  targetSchema,
+  weatherSchema,
+} from '../drill/index.ts';
 import { airDensity, type Conditions, fly } from '../flight/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
@@ -49,7 +58,7 @@ export const setupSchema = z.strictObject({
   /** Clear height over the court, m; absent out of doors. */
   ceilingM: z.number().min(2).max(60).optional(),
   /** Of the hitter, for the strike zone. */
-  batterHeightM: z.number().min(0.8).max(2.3).optional(),
+  batterHeightM: batterHeightSchema.optional(),
 });
 export type Setup = z.infer<typeof setupSchema>;
 

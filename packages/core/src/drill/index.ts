@@ -2,6 +2,7 @@ export { type Balance, balanceOf, ballsOf, deal, doubtBits, isIn, minutesOf, pro
 export { bouncesThatFit, ritualFromTaps, ritualS } from './ritual.ts';
 export {
   arcSchema,
+  batterHeightSchema,
   type Feed,
   feedSchema,
   gateSchema,

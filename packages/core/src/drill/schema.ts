@@ -4,6 +4,9 @@ import { APPROACHES } from '../progress/index.ts';
 
 const finite = z.number();
 
+/** Height of a hitter, m, for the strike zone. */
+export const batterHeightSchema = z.number().min(0.8).max(2.3);
+
 /** A name a person gives: trimmed, 1 to 120 characters. */
 export const nameSchema = z.string().trim().min(1, 'Give it a name').max(120, 'At most 120 characters');
 
@@ -158,6 +161,8 @@ export const rungSchema = z.strictObject({
   targetAt: spotSchema.optional(),
   /** Size of the zone in which the machine’s balls are to come down (or pass, over the plate); without, that of the sport. */
   landingZone: sizeSchema.optional(),
+  /** Of the hitter it was aimed for; an adult’s without. */
+  batterHeightM: batterHeightSchema.optional(),
   gate: gateSchema,
   shadowSwings: z.int().min(0).max(2),
 });

@@ -193,7 +193,11 @@ export function matchCard(card: Card, kit: ClubKit, chosen: { machineId?: string
   const own = secondMachines(card, machine, machines, say);
   const rungs = card.rungs.map((each, i) => {
     const throwers = each.rung.feeds.map((_, ball) => own.get(throwerOf(each, ball)) ?? machine);
-    return onMachine(each.rung, i + 1, card.sport, machine, throwers, court, say);
+    const kinds = each.rung.feeds.map((_, ball) => {
+      const key = throwerOf(each, ball);
+      return (key === '' || !each.balls ? card.machine : card.others?.[Number(key) - 1])?.kind ?? '';
+    });
+    return onMachine(each.rung, i + 1, card.sport, machine, throwers, kinds, court, say);
   });
   return { machineId: machine.id, courtId: court.id, rungs, unmatched };
 }
@@ -235,6 +239,7 @@ function onMachine(
   sport: Sport,
   first: ClubMachine,
   throwers: readonly ClubMachine[],
+  kinds: readonly string[],
   court: ClubKit['courts'][number],
   say: (rung: number, code: Unmatched['code'], text: string) => void,
 ): RungDocument {
@@ -243,7 +248,8 @@ function onMachine(
     const feed = machine === first ? rest : { ...rest, machineId: machine.id };
     const { profile, name } = machine;
     const { launch, target } = feed;
-    const from = { x: launch.x, y: launch.y, z: profile.releaseHeightM };
+    // the same kind lets go where it did; another where that one does
+    const from = { x: launch.x, y: launch.y, z: kinds[ball] === profile.kind ? launch.z : profile.releaseHeightM };
     const spin = spinFor(profile.spin, launch, launch.speedMps);
     if (Math.abs(spin.topspinRpm - launch.topspinRpm) > 100 || Math.abs(spin.sidespinRpm - launch.sidespinRpm) > 100)
       say(

@@ -197,7 +197,7 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial, ga
           {isWindow ? (
             <WindowPlan
               zone={{ x: target.x, z: target.z, widthM: zone.widthM, depthM: zone.depthM }}
-              batterHeightM={BATTER_M}
+              batterHeightM={document.batterHeightM ?? BATTER_M}
               marks={planMarks}
               landed={line.landed}
               onMark={mark}
