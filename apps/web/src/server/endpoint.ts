@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { database } from './db.ts';
 import { log } from './log.ts';
 import { problemOf, problemResponse, Refusal } from './problem.ts';
+import { mustBeOwn } from './references.ts';
 import type { Scope } from './scope.ts';
 import { Store } from './store.ts';
 
@@ -24,7 +25,7 @@ export const json = (value: unknown, status = 200): Response =>
   new Response(JSON.stringify(value), { status, headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
 
 /**
- * A thin endpoint: checks the id in the path and the body against its schema, calls, answers.
+ * A thin endpoint: checks the id in the path, the body against its schema and the ids in it against the club, calls, answers.
  * Every failure is a problem document; a body that does not fit changes nothing.
  * @param schema null for an endpoint without a body
  * @param run its value is the answer; undefined answers 204
@@ -38,7 +39,9 @@ export function endpoint<S extends z.ZodType>(schema: S | null, run: (call: Call
       if (id !== '' && !uuid.safeParse(id).success)
         throw new Refusal(400, 'Bad input', [{ pointer: '/id', detail: 'The id in the address must be a UUID.' }]);
       const body = schema ? await readBody(context.request, schema) : undefined;
-      const answer = await run({ body: body as z.output<S>, id, scope, store: new Store(database(), scope), context });
+      const store = new Store(database(), scope);
+      await mustBeOwn(store, body);
+      const answer = await run({ body: body as z.output<S>, id, scope, store, context });
       if (answer instanceof Response) return answer;
       return answer === undefined ? new Response(null, { status: 204 }) : json(answer);
     } catch (error) {

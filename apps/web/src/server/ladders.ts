@@ -44,7 +44,7 @@ export function putRung(
   return store.transaction(async (tx) => {
     if (head) await tx.add(ladder, { id: ladderId, ...head });
     await tx.one(ladder, ladderId, 'ladder');
-    await mustBeOurs(tx, [document]);
+    await mustBeInUse(tx, [document]);
     await touch(tx, ladderId);
     const others = await tx.list(rung, eq(rung.ladderId, ladderId), rung.position);
     const known = others.find((each) => each.id === id);
@@ -94,7 +94,7 @@ export function importLadder(
   { ladder: head, rungs, drillId }: { ladder: LadderDocument; rungs: readonly RungPart[]; drillId?: string | undefined },
 ): Promise<void> {
   return store.transaction(async (tx) => {
-    await mustBeOurs(
+    await mustBeInUse(
       tx,
       rungs.map(({ document }) => document),
     );
@@ -110,8 +110,8 @@ interface RungPart {
   document: RungDocument;
 }
 
-/** @throws Refusal 404 for a machine or court that is not the club's */
-async function mustBeOurs(tx: Store, documents: readonly RungDocument[]): Promise<void> {
+/** @throws Refusal 404 for a machine or court that was archived */
+async function mustBeInUse(tx: Store, documents: readonly RungDocument[]): Promise<void> {
   const machineIds = documents.flatMap(({ machineId, feeds }) => [machineId, ...feeds.flatMap((feed) => feed.machineId ?? [])]);
   for (const machineId of new Set(machineIds)) await tx.one(machine, machineId, 'machine');
   for (const courtId of new Set(documents.map((each) => each.courtId))) await tx.one(court, courtId, 'court');
@@ -153,7 +153,7 @@ export function putWhole(
       const before = known.find((each) => each.id === rungId);
       return !before || before.position !== position || JSON.stringify(before.document) !== JSON.stringify(document);
     });
-    await mustBeOurs(
+    await mustBeInUse(
       tx,
       changed.map(({ document }) => document),
     );

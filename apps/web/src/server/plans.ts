@@ -1,7 +1,6 @@
 import { type PlanDocument, planSchema, scoreRound } from '@good-arc/core';
 import type { LadderRow, PlanRound, PlanRow } from '../api/rows.ts';
-import { ladder, plan, player } from '../db/schema.ts';
-import { notFound } from './problem.ts';
+import { ladder, plan } from '../db/schema.ts';
 import { readRounds } from './rounds.ts';
 import type { Store } from './store.ts';
 
@@ -28,12 +27,10 @@ export async function planRounds(store: Store, { rungs }: Pick<LadderRow, 'rungs
     .filter(({ balls }) => balls > 0);
 }
 
-/** @throws Refusal 404 for a ladder or a player that is not the club's */
+/** @throws Refusal 404 for a ladder that was removed */
 export function putPlan(store: Store, id: string, document: PlanDocument): Promise<void> {
   return store.transaction(async (tx) => {
     await tx.one(ladder, document.ladderId, 'ladder');
-    const ids = [...new Set([...document.playerIds, ...document.absentIds])];
-    if ((await tx.any(player, ids)).length !== ids.length) throw notFound('player');
     await tx.put(plan, { id, ladderId: document.ladderId, startsAt: document.startsAt, document }, 'plan');
   });
 }

@@ -31,9 +31,6 @@ export function startRound(
   return store.transaction(async (tx) => {
     const kept = rungSchema.parse((await tx.anyOne(rung, rungId, 'rung')).document);
     const document = card ?? kept;
-    await tx.anyOne(player, playerId, 'player');
-    await tx.anyOne(machine, document.machineId, 'machine');
-    await tx.anyOne(court, document.courtId, 'court');
     // another page of the same outing may have made it
     const began = { id: outingId, personId: scope.personId, startedAt: new Date(startedAt) };
     if (!(await tx.add(outing, began))) await tx.anyOne(outing, outingId, 'outing');
