@@ -1,4 +1,5 @@
 import { buildBench, buildCalc, writeSchemas } from './lib/build.mjs';
+import { writeRegistries } from './lib/registries.mjs';
 import { Stop, say } from './lib/say.mjs';
 import { ensureModules, ensureNode } from './lib/setup.mjs';
 
@@ -15,6 +16,7 @@ const USAGE = `Usage: ./arc <command>
                               streak
   bench                       speed as ratios
   schemas                     writes the JSON Schemas of calc to docs/schema
+  help                        this
 `;
 
 /** The lines of the usage that tell of one command; all of them when there is none. @param {string} command */
@@ -44,6 +46,8 @@ async function run() {
     return;
   }
   ensureNode();
+  // `test` says so itself when one was stale
+  if (command !== 'test') for (const path of writeRegistries()) say(`wrote ${path}`);
   switch (command) {
     case 'demo':
     case 'dev':

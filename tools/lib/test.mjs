@@ -5,6 +5,7 @@ import { stripVTControlCharacters } from 'node:util';
 import { buildAll } from './build.mjs';
 import { startDatabase } from './mariadb.mjs';
 import { DATA, ROOT, WEB } from './paths.mjs';
+import { writeRegistries } from './registries.mjs';
 import { Stop, say } from './say.mjs';
 import { ensureModules, ensurePrograms } from './setup.mjs';
 
@@ -130,7 +131,9 @@ async function browser() {
 
 /** @returns {Count} */
 const lint = () => {
+  const stale = writeRegistries();
   const checks = [
+    { passed: Number(stale.length === 0), failures: stale.map((path) => `${path} was not up to date; it is written now`) },
     check('lint and format (Biome)', ['biome', 'check', '--error-on-warnings', '.']),
     check('types', ['tsc', '-p', 'tsconfig.json']),
     check('types of the core, without DOM or Node', ['tsc', '-p', 'packages/core/tsconfig.json']),

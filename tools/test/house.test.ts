@@ -25,7 +25,9 @@ const name = `['"\`](?:${SPORTS.join('|')})['"\`]`;
 const COMPARED = new RegExp(
   `(?:[!=]==?\\s*${name}|${name}\\s*[!=]==?|case\\s+${name}|(?:includes|startsWith|endsWith|indexOf)\\(\\s*${name})`,
 );
-const MATCHED = new RegExp(`(?:/[^/\\n]*\\b(?:${SPORTS.join('|')})[^/\\n]*/[a-z]*\\.(?:test|exec)\\(|startsWith\\(['"\`](?:${SPORTS.join('|')}))`);
+const MATCHED = new RegExp(
+  `(?:/[^/\\n]*\\b(?:${SPORTS.join('|')})[^/\\n]*/[a-z]*\\.(?:test|exec)\\(|startsWith\\(['"\`](?:${SPORTS.join('|')}))`,
+);
 /** Lines of a file that decide something by a sport's name. */
 const decides = (text: string): string[] => text.split('\n').filter((line) => COMPARED.test(line) || MATCHED.test(line));
 

@@ -280,8 +280,8 @@ describe('judging a rung', () => {
         { ...game, feeds: [feed!, { ...feed!, launch: { ...feed!.launch, speedMps: feed!.launch.speedMps * 0.97 } }] },
         'Two-wheel portable',
       ),
-    ).toContain('by-hand');
-    expect(codes({ ...game, sweep: { kind: 'wide', halfDeg: 25 } }, 'Two-wheel portable')).toContain('sweep');
+    ).toContain('one-setting');
+    expect(codes({ ...game, sweep: { kind: 'wide', halfDeg: 25 } }, 'Two-wheel portable')).toContain('narrow-sweep');
   });
   test('shared by three with a shadow swing between: swings of each, pick-ups at the cap of 28', () => {
     const judged = judgedWhole({ ...game, rounds: 2, ballsPerRound: 40, shadowSwings: 1 }, { ...judgeWith(question), players: 3 });

@@ -214,10 +214,12 @@ export interface DiamondPlay {
   targetsM: { short: number; deep: number };
 }
 
-/** Everything the app knows of a sport. Adding one is adding its folder and its line in `sports/index.ts`. */
+/** Everything the app knows of a sport. Adding one is adding its folder. */
 export interface SportRecord {
   id: Sport;
   name: string;
+  /** In lists. */
+  place: number;
   /** The usual one first. */
   balls: readonly Ball[];
   surfaces: readonly Surface[];

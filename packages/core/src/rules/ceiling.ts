@@ -1,12 +1,12 @@
-import type { Found, Rule } from './subject.ts';
+import type { Found, Rule } from './subject/subject.ts';
 
-export type Ceiling = Found<'near-ceiling' | 'ceiling', { apexM: number | null; ceilingM: number }>;
+export type Hazard = Found<'near-ceiling' | 'ceiling', { apexM: number | null; ceilingM: number }>;
 
 /** A ball this near to the ceiling touches a lamp, m (our judgement). */
 const LAMPS_M = 0.5;
 
 /** The arc touches the ceiling, or passes close under it. */
-export const ceiling: Rule<Ceiling> = ({ balls, place }) => {
+export const rule: Rule<Hazard> = ({ balls, place }) => {
   const ceilingM = place?.ceilingM ?? null;
   if (ceilingM === null) return null;
   const apexM = Math.max(...balls.map(({ flight }) => flight?.apex.z ?? 0));

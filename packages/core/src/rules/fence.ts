@@ -1,12 +1,12 @@
-import type { Found, Rule } from './subject.ts';
+import type { Found, Rule } from './subject/subject.ts';
 
-export type Fence = Found<'fence', { upM: number; fenceM: number }>;
+export type Hazard = Found<'fence', { upM: number; fenceM: number }>;
 
 /** A fence as most courts have it, m high; our assumption. */
 const FENCE_HEIGHT_M = 3;
 
 /** A ball that is missed goes over the fence behind the player. */
-export const fence: Rule<Fence> = ({ balls, place }) => {
+export const rule: Rule<Hazard> = ({ balls, place }) => {
   const fenceY = place?.fenceY ?? null;
   if (fenceY === null) return null;
   for (const { launch, flight } of balls) {

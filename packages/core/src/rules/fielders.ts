@@ -1,7 +1,7 @@
-import type { Found, Rule } from './subject.ts';
+import type { Found, Rule } from './subject/subject.ts';
 
-export type Fielders = Found<'fielders'>;
+export type Hazard = Found<'fielders'>;
 
 /** Several players look up at once. */
-export const fielders: Rule<Fielders> = ({ fielding, balls, load }) =>
+export const rule: Rule<Hazard> = ({ fielding, balls, load }) =>
   load && fielding && balls.length > 0 ? { code: 'fielders', weight: 'note', figures: {} } : null;

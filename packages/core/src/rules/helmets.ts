@@ -1,7 +1,7 @@
-import type { Found, Rule } from './subject.ts';
+import type { Found, Rule } from './subject/subject.ts';
 
-export type Helmets = Found<'helmets', { ball: string }>;
+export type Hazard = Found<'helmets', { ball: string }>;
 
 /** A hard ball is hit back faster than it was thrown. */
-export const helmets: Rule<Helmets> = ({ ball, fielding, load }) =>
+export const rule: Rule<Hazard> = ({ ball, fielding, load }) =>
   load && ball.hard && !fielding ? { code: 'helmets', weight: 'grave', figures: { ball: ball.name } } : null;

@@ -1,14 +1,14 @@
 import { ftToM, radToDeg, shortTurnDeg } from '../quantity/index.ts';
-import type { Found, Rule } from './subject.ts';
+import type { Found, Rule } from './subject/subject.ts';
 
-export type InFront = Found<'in-front', { awayM: number; closeM: number; hard: boolean }>;
+export type Hazard = Found<'in-front', { awayM: number; closeM: number; hard: boolean }>;
 
 /** A player this close to the muzzle, inside this angle of the throw, is forward of the machine (common practice, no source). */
 const CLOSE_M = { hard: ftToM(25), soft: 3 };
 const CONE_DEG = 25;
 
 /** Somebody stands close in front of the muzzle. */
-export const inFront: Rule<InFront> = ({ ball, balls }) => {
+export const rule: Rule<Hazard> = ({ ball, balls }) => {
   const closeM = ball.hard ? CLOSE_M.hard : CLOSE_M.soft;
   for (const { launch, meet } of balls) {
     const [dx, dy] = [meet.x - launch.x, meet.y - launch.y];

@@ -1,10 +1,10 @@
 import { CAP_BALLS } from '../ladder/index.ts';
-import type { Found, Rule } from './subject.ts';
+import type { Found, Rule } from './subject/subject.ts';
 
-export type LongRound = Found<'long-round', { balls: number; capBalls: number }>;
+export type Hazard = Found<'long-round', { balls: number; capBalls: number }>;
 
 /** More balls without a stop than anybody corrects anything in. */
-export const longRound: Rule<LongRound> = ({ load }) =>
+export const rule: Rule<Hazard> = ({ load }) =>
   load && load.ballsPerRound > CAP_BALLS
     ? { code: 'long-round', weight: 'note', figures: { balls: load.ballsPerRound, capBalls: CAP_BALLS } }
     : null;

@@ -1,6 +1,6 @@
-import type { Found, Rule } from './subject.ts';
+import type { Found, Rule } from './subject/subject.ts';
 
-export type LowNet = Found<'low-net'>;
+export type Hazard = Found<'low-net'>;
 
 /** Lower over the net than a feed for this level should be. */
-export const lowNet: Rule<LowNet> = ({ place }) => (place?.lowOverNet ? { code: 'low-net', weight: 'note', figures: {} } : null);
+export const rule: Rule<Hazard> = ({ place }) => (place?.lowOverNet ? { code: 'low-net', weight: 'note', figures: {} } : null);

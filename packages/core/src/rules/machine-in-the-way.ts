@@ -1,7 +1,7 @@
-import type { Found, Rule } from './subject.ts';
+import type { Found, Rule } from './subject/subject.ts';
 
-export type MachineInTheWay = Found<'machine-in-the-way'>;
+export type Hazard = Found<'machine-in-the-way'>;
 
 /** The way to the target leads past the machine. */
-export const machineInTheWay: Rule<MachineInTheWay> = ({ balls }) =>
+export const rule: Rule<Hazard> = ({ balls }) =>
   balls.some(({ pastMachine }) => pastMachine) ? { code: 'machine-in-the-way', weight: 'note', figures: {} } : null;

@@ -1,5 +1,5 @@
 import { comfortOf } from '../drill/index.ts';
-import type { Found, Rule } from './subject.ts';
+import type { Found, Rule } from './subject/subject.ts';
 
 interface Figures {
   timeS: number;
@@ -7,10 +7,10 @@ interface Figures {
   hitting: boolean;
   band: string | null;
 }
-export type TooQuick = Found<'unsafe' | 'too-quick' | 'challenge', Figures>;
+export type Hazard = Found<'unsafe' | 'too-quick' | 'challenge', Figures>;
 
 /** Too little time: unsafe with a hard ball, unpleasant with a soft one; for a hitter a little too little is a challenge. */
-export const tooQuick: Rule<TooQuick> = ({ ball, time }) => {
+export const rule: Rule<Hazard> = ({ ball, time }) => {
   if (!time) return null;
   const { quickest, hitting, band } = time;
   const figures = { timeS: quickest.timeS, needS: quickest.needS, hitting, band };

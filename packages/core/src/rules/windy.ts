@@ -1,10 +1,10 @@
 import { SPORT_RECORDS } from '../catalog/index.ts';
-import type { Found, Rule } from './subject.ts';
+import type { Found, Rule } from './subject/subject.ts';
 
-export type Windy = Found<'windy', { windMps: number; mostMps: number }>;
+export type Hazard = Found<'windy', { windMps: number; mostMps: number }>;
 
 /** More wind, gusts counted, than the sport's ball bears. */
-export const windy: Rule<Windy> = ({ sport, place }) => {
+export const rule: Rule<Hazard> = ({ sport, place }) => {
   if (!place) return null;
   const { windXMps, windYMps, gustMps = 0 } = place.weather;
   const [windMps, mostMps] = [Math.hypot(windXMps, windYMps) + gustMps, SPORT_RECORDS[sport].windyMps];

@@ -1,6 +1,6 @@
 import { ELEVATION, INTERVAL, machineKind, repeatability, SPEED, SPIN } from '../machine-kind.ts';
 
-export const holedBallCourtMachine = machineKind(
+export const kind = machineKind(
   'Holed-ball court machine',
   {
     sports: ['pickleball'],

@@ -1,6 +1,6 @@
 import { dial, machineKind, repeatability } from '../machine-kind.ts';
 
-export const leverArmThrower = machineKind(
+export const kind = machineKind(
   'Lever-arm thrower',
   {
     sports: ['baseball'],

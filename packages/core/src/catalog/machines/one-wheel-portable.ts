@@ -1,6 +1,6 @@
 import { ELEVATION, INTERVAL, machineKind, repeatability, SPEED } from '../machine-kind.ts';
 
-export const oneWheelPortable = machineKind(
+export const kind = machineKind(
   'One-wheel portable',
   {
     sports: ['tennis', 'pickleball'],

@@ -1,6 +1,6 @@
 import { dial, machineKind, repeatability } from '../machine-kind.ts';
 
-export const pocketTosser = machineKind(
+export const kind = machineKind(
   'Pocket tosser',
   {
     sports: ['tennis'],

@@ -1,6 +1,6 @@
 import { machineKind, repeatability } from '../machine-kind.ts';
 
-export const programmableCourtMachine = machineKind('Programmable court machine', {
+export const kind = machineKind('Programmable court machine', {
   sports: ['tennis'],
   speedMph: [15, 85],
   elevationDeg: [-5, 60],

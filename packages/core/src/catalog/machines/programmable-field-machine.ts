@@ -1,6 +1,6 @@
 import { machineKind, repeatability } from '../machine-kind.ts';
 
-export const programmableFieldMachine = machineKind('Programmable field machine', {
+export const kind = machineKind('Programmable field machine', {
   sports: ['baseball'],
   speedMph: [20, 95],
   elevationDeg: [-10, 85],

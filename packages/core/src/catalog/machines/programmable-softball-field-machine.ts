@@ -1,6 +1,6 @@
 import { machineKind, repeatability } from '../machine-kind.ts';
 
-export const programmableSoftballFieldMachine = machineKind('Programmable softball field machine', {
+export const kind = machineKind('Programmable softball field machine', {
   sports: ['softball'],
   speedMph: [20, 75],
   elevationDeg: [-10, 85],

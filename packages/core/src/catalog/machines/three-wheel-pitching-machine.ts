@@ -1,6 +1,6 @@
 import { machineKind, repeatability, SCREW, wheel } from '../machine-kind.ts';
 
-export const threeWheelPitchingMachine = machineKind(
+export const kind = machineKind(
   'Three-wheel pitching machine',
   {
     sports: ['baseball'],

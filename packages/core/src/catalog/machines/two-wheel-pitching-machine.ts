@@ -1,6 +1,6 @@
 import { machineKind, repeatability, SCREW, wheel } from '../machine-kind.ts';
 
-export const twoWheelPitchingMachine = machineKind(
+export const kind = machineKind(
   'Two-wheel pitching machine',
   {
     sports: ['baseball'],

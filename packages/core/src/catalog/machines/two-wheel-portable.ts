@@ -1,6 +1,6 @@
 import { ELEVATION, INTERVAL, machineKind, repeatability, SPEED, SPIN } from '../machine-kind.ts';
 
-export const twoWheelPortable = machineKind(
+export const kind = machineKind(
   'Two-wheel portable',
   {
     sports: ['tennis'],

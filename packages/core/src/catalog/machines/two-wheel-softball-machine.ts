@@ -1,6 +1,6 @@
 import { machineKind, repeatability, SCREW, wheel } from '../machine-kind.ts';
 
-export const twoWheelSoftballMachine = machineKind(
+export const kind = machineKind(
   'Two-wheel softball machine',
   {
     sports: ['softball'],

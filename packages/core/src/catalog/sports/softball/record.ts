@@ -12,10 +12,11 @@ import { positions } from './positions.ts';
 const rubberM = ftToM(43);
 const FIELD = { what: 'field', source: 'Pitcher’s plate 43 ft, bases 60 ft, from high school on; common practice, from memory' } as const;
 
-export const softball: SportRecord = {
+export const record: SportRecord = {
   ...shared,
   id: 'softball',
   name: 'Softball',
+  place: 4,
   balls,
   surfaces: surfaces('softball'),
   court: plateCourt('softball', rubberM, 36, FIELD),

@@ -11,10 +11,11 @@ import { positions } from './positions.ts';
 /** Rubber to the rear tip of the plate (Official Baseball Rules 2.01; quoted from memory). */
 const rubberM = ftToM(60.5);
 
-export const baseball: SportRecord = {
+export const record: SportRecord = {
   ...shared,
   id: 'baseball',
   name: 'Baseball',
+  place: 3,
   balls,
   surfaces: surfaces('baseball'),
   court: plateCourt('baseball', rubberM, 46, {

@@ -5,9 +5,10 @@ import { court, SERVICE_LINE_M } from './court.ts';
 import { gameBalls } from './game-balls.ts';
 import { surfaces } from './surfaces.ts';
 
-export const tennis: SportRecord = {
+export const record: SportRecord = {
   id: 'tennis',
   name: 'Tennis',
+  place: 1,
   balls,
   surfaces,
   court,

@@ -5,9 +5,10 @@ import { court, NON_VOLLEY_LINE_M } from './court.ts';
 import { gameBalls } from './game-balls.ts';
 import { surfaces } from './surfaces.ts';
 
-export const pickleball: SportRecord = {
+export const record: SportRecord = {
   id: 'pickleball',
   name: 'Pickleball',
+  place: 2,
   balls,
   surfaces,
   court,

@@ -1,6 +1,6 @@
-import { type Arrangement, conditionsOf, planOf, type Setup } from '../bench/index.ts';
-import { diamondOf } from '../catalog/index.ts';
-import { comfortOf, isToFielders } from '../drill/index.ts';
+import { type Arrangement, conditionsOf, planOf, type Setup } from '../../bench/index.ts';
+import { diamondOf } from '../../catalog/index.ts';
+import { comfortOf, isToFielders } from '../../drill/index.ts';
 import type { Subject } from './subject.ts';
 
 /** A fence behind the player stands about this far behind the play area, m; our assumption. */

@@ -1,7 +1,7 @@
-import type { Ball, Level, Sport, Stroke } from '../catalog/index.ts';
-import type { Feed, Spot, Weather } from '../drill/index.ts';
-import type { Flight, Launch } from '../flight/index.ts';
-import type { NotJudged } from '../ladder/index.ts';
+import type { Ball, Level, Sport, Stroke } from '../../catalog/index.ts';
+import type { Feed, Spot, Weather } from '../../drill/index.ts';
+import type { Flight, Launch } from '../../flight/index.ts';
+import type { NotJudged } from '../../ladder/index.ts';
 
 /** A ball as the rules see it. */
 export interface SubjectBall {

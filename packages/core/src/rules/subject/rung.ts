@@ -1,7 +1,7 @@
-import { conditionsOf } from '../bench/index.ts';
-import { diamondOf, type Sport } from '../catalog/index.ts';
-import { balanceOf, isIn, isToFielders, isWayBlocked, programOf, type RungDocument, targetOf } from '../drill/index.ts';
-import type { JudgedRung, Judgement } from '../ladder/index.ts';
+import { conditionsOf } from '../../bench/index.ts';
+import { diamondOf, type Sport } from '../../catalog/index.ts';
+import { balanceOf, isIn, isToFielders, isWayBlocked, programOf, type RungDocument, targetOf } from '../../drill/index.ts';
+import type { JudgedRung, Judgement } from '../../ladder/index.ts';
 import type { Subject, SubjectBall, SubjectTime } from './subject.ts';
 
 /** Met above this, m, it is an overhead. */

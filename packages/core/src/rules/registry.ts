@@ -1,0 +1,60 @@
+// Written by ./arc from the files beside it: add a file, and it is listed.
+import { type Hazard as BackPedal, rule as backPedal } from './back-pedal.ts';
+import { type Hazard as Ceiling, rule as ceiling } from './ceiling.ts';
+import { type Hazard as Fence, rule as fence } from './fence.ts';
+import { type Hazard as Fielders, rule as fielders } from './fielders.ts';
+import { type Hazard as Helmets, rule as helmets } from './helmets.ts';
+import { type Hazard as InFront, rule as inFront } from './in-front.ts';
+import { type Hazard as Jam, rule as jam } from './jam.ts';
+import { type Hazard as Juniors, rule as juniors } from './juniors.ts';
+import { type Hazard as LongRound, rule as longRound } from './long-round.ts';
+import { type Hazard as LongRun, rule as longRun } from './long-run.ts';
+import { type Hazard as LowNet, rule as lowNet } from './low-net.ts';
+import { type Hazard as MachineInTheWay, rule as machineInTheWay } from './machine-in-the-way.ts';
+import { type Hazard as NonVolley, rule as nonVolley } from './non-volley.ts';
+import { type Hazard as NotJudged, rule as notJudged } from './not-judged.ts';
+import { type Hazard as Survival, rule as survival } from './survival.ts';
+import { type Hazard as TooFar, rule as tooFar } from './too-far.ts';
+import { type Hazard as TooQuick, rule as tooQuick } from './too-quick.ts';
+import { type Hazard as Windy, rule as windy } from './windy.ts';
+
+export type Hazard =
+  | BackPedal
+  | Ceiling
+  | Fence
+  | Fielders
+  | Helmets
+  | InFront
+  | Jam
+  | Juniors
+  | LongRound
+  | LongRun
+  | LowNet
+  | MachineInTheWay
+  | NonVolley
+  | NotJudged
+  | Survival
+  | TooFar
+  | TooQuick
+  | Windy;
+
+export const RULES = [
+  backPedal,
+  ceiling,
+  fence,
+  fielders,
+  helmets,
+  inFront,
+  jam,
+  juniors,
+  longRound,
+  longRun,
+  lowNet,
+  machineInTheWay,
+  nonVolley,
+  notJudged,
+  survival,
+  tooFar,
+  tooQuick,
+  windy,
+];
