@@ -1,6 +1,7 @@
-import { machineProfileSchema } from '@good-arc/core';
+import { dialsSchema, machineProfileSchema, machineTodaySchema, ownGameBallSchema } from '@good-arc/core';
+import { z } from 'zod';
 import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow } from '../api/rows.ts';
-import type { KitKind } from '../api/schemas.ts';
+import { type KitKind, squadBody } from '../api/schemas.ts';
 import { ballStock, court, gameBall, machine, player, squad } from '../db/schema.ts';
 import { Refusal } from './problem.ts';
 import type { Store } from './store.ts';
@@ -30,7 +31,10 @@ const toPlayer = ({ id, name, level, hand, heightM, goals, avoid, notes }: typeo
   avoid,
   notes,
 });
-const toSquad = ({ id, name, playerIds, notes }: typeof squad.$inferSelect): SquadRow => ({ id, name, playerIds, notes });
+const toSquad = (store: Store, { id, name, playerIds, notes }: typeof squad.$inferSelect): SquadRow[] => {
+  const ids = store.document(squadBody.shape.playerIds, playerIds, { what: 'squad', id, name });
+  return ids ? [{ id, name, playerIds: ids, notes }] : [];
+};
 const toCourt = ({ id, name, sport, surfaceId, indoor, ceilingM, marksM, notes }: typeof court.$inferSelect): CourtRow => ({
   id,
   name,
@@ -51,20 +55,19 @@ const toBall = ({ id, name, ballId, count, condition, openedOn, dragShare, notes
   dragShare,
   notes,
 });
-const toMachine = ({ id, name, profile, dials, today, linkAddress, notes }: typeof machine.$inferSelect): MachineRow => ({
-  id,
-  name,
-  // a record of before a field was added takes its default
-  profile: machineProfileSchema.parse(profile),
-  dials,
-  today,
-  linkAddress,
-  notes,
-});
+/** A record of before a field was added takes its default. */
+const machineSchema = z.object({ profile: machineProfileSchema, dials: dialsSchema, today: machineTodaySchema.nullable() });
+const toMachine = (store: Store, { id, name, profile, dials, today, linkAddress, notes }: typeof machine.$inferSelect): MachineRow[] => {
+  const read = store.document(machineSchema, { profile, dials, today }, { what: 'machine', id, name });
+  return read ? [{ id, name, ...read, linkAddress, notes }] : [];
+};
 
-const toGameBall = ({ id, name, document, notes }: typeof gameBall.$inferSelect): GameBallRow => ({ id, name, document, notes });
+const toGameBall = (store: Store, { id, name, document, notes }: typeof gameBall.$inferSelect): GameBallRow[] => {
+  const read = store.document(ownGameBallSchema, document, { what: 'game ball', id, name });
+  return read ? [{ id, name, document: read, notes }] : [];
+};
 
-/** Everything of the club that can be chosen, by name. */
+/** Everything of the club that can be chosen, by name; what cannot be read is set aside. */
 export async function readKit(store: Store): Promise<Kit> {
   const [players, squads, courts, balls, machines, gameBalls] = await Promise.all([
     store.list(player, undefined, player.name),
@@ -76,10 +79,10 @@ export async function readKit(store: Store): Promise<Kit> {
   ]);
   return {
     players: players.map(toPlayer),
-    squads: squads.map(toSquad),
+    squads: squads.flatMap((each) => toSquad(store, each)),
     courts: courts.map(toCourt),
     balls: balls.map(toBall),
-    machines: machines.map(toMachine),
-    gameBalls: gameBalls.map(toGameBall),
+    machines: machines.flatMap((each) => toMachine(store, each)),
+    gameBalls: gameBalls.flatMap((each) => toGameBall(store, each)),
   };
 }

@@ -1,18 +1,26 @@
 import { type LadderDocument, type RungDocument, rungSchema } from '@good-arc/core';
 import { and, eq, inArray, sql } from 'drizzle-orm';
+import { z } from 'zod';
 import type { LadderRow, RungRow } from '../api/rows.ts';
 import { court, ladder, machine, rung } from '../db/schema.ts';
-import { CHANGED_SINCE, Refusal } from './problem.ts';
+import { CHANGED_SINCE, notFound, Refusal } from './problem.ts';
 import type { Store } from './store.ts';
 
-const toRung = ({ id, ladderId, position, document }: typeof rung.$inferSelect): RungRow => ({
-  id,
-  ladderId,
-  position,
-  document: rungSchema.parse(document),
-});
+/** @returns none when its document cannot be read */
+function toRung(store: Store, { id, ladderId, position, document }: typeof rung.$inferSelect): RungRow[] {
+  const name = String((document as { name?: unknown } | null)?.name ?? '');
+  const read = store.document(rungSchema, document, { what: 'rung', id, name });
+  return read ? [{ id, ladderId, position, document: read }] : [];
+}
 
-/** All ladders with their rungs, easiest first; or some of them. */
+/** The rungs a ladder came with; null when they cannot be read: what was changed since is not said then. */
+function toOrigin(origin: typeof ladder.$inferSelect.origin): LadderRow['origin'] {
+  // parsed as the rungs are, so that the two can be compared
+  const rungs = origin && z.array(rungSchema).safeParse(origin.rungs);
+  return rungs?.success ? { drillId: origin!.drillId, rungs: rungs.data } : null;
+}
+
+/** All ladders with their rungs, easiest first; or some of them. A rung that cannot be read is set aside. */
 export async function readLadders(store: Store, ids?: readonly string[]): Promise<LadderRow[]> {
   if (ids?.length === 0) return [];
   const [ladders, rungs] = await Promise.all([
@@ -26,13 +34,17 @@ export async function readLadders(store: Store, ids?: readonly string[]): Promis
     sport,
     level,
     approach,
-    // parsed as the rungs are, so that the two can be compared
-    origin: origin && { drillId: origin.drillId, rungs: origin.rungs.map((document) => rungSchema.parse(document)) },
-    rungs: rungs.filter(({ ladderId }) => ladderId === id).map(toRung),
+    origin: toOrigin(origin),
+    rungs: rungs.filter(({ ladderId }) => ladderId === id).flatMap((each) => toRung(store, each)),
   }));
 }
 
-export const readRung = async (store: Store, id: string): Promise<RungRow> => toRung(await store.one(rung, id, 'rung'));
+/** @throws Refusal 404 for one that is not there, or cannot be read */
+export async function readRung(store: Store, id: string): Promise<RungRow> {
+  const [row] = toRung(store, await store.one(rung, id, 'rung'));
+  if (!row) throw notFound('rung');
+  return row;
+}
 
 /** Writes a rung under the client's id, with its ladder when that is new; a new rung goes on top unless a position is given. Twice is the same as once. */
 export function putRung(
@@ -126,7 +138,10 @@ function isKept(
   const { name, sport, level, approach } = now;
   const text = (of: LadderDocument, parts: readonly RungPart[]): string =>
     JSON.stringify([of.name, of.sport, of.level, of.approach, parts.map((each) => [each.id, each.document])]);
-  const kept = known.map((each) => ({ id: each.id, document: rungSchema.parse(each.document) }));
+  const kept = known.flatMap((each) => {
+    const read = rungSchema.safeParse(each.document);
+    return read.success ? [{ id: each.id, document: read.data }] : [];
+  });
   return text({ name, sport, level, approach }, kept) === text(head, rungs);
 }
 
@@ -160,7 +175,11 @@ export function putWhole(
     await tx.change(ladder, eq(ladder.id, id), head);
     for (const each of changed)
       await tx.put(rung, { id: each.id, ladderId: id, position: rungs.indexOf(each), document: each.document }, 'rung');
-    for (const { id: rungId } of known) if (!rungs.some((each) => each.id === rungId)) await tx.remove(rung, rungId, 'rung');
+    // one that cannot be read was never on the page: nobody removed it
+    const gone = known.filter(
+      ({ id: rungId, document }) => !rungs.some((each) => each.id === rungId) && rungSchema.safeParse(document).success,
+    );
+    for (const { id: rungId } of gone) await tx.remove(rung, rungId, 'rung');
     return next;
   });
 }

@@ -7,7 +7,11 @@ import type { Store } from './store.ts';
 /** Planned outings, the next ones first. */
 export async function readPlans(store: Store): Promise<PlanRow[]> {
   const rows = await store.list(plan, undefined, plan.startsAt);
-  return rows.map(({ id, document }) => ({ id, document: planSchema.parse(document) }));
+  return rows.flatMap(({ id, document }) => {
+    const name = String((document as { name?: unknown } | null)?.name ?? '');
+    const read = store.document(planSchema, document, { what: 'planned outing', id, name });
+    return read ? [{ id, document: read }] : [];
+  });
 }
 
 /** Rounds of one day that a plan counts at most. */

@@ -55,7 +55,12 @@ export async function finishRound(store: Store, id: string, finishedAt: string, 
   await store.change(round, eq(round.id, id), { finishedAt: new Date(finishedAt), ...(weather && { weather }) });
 }
 
+/** What a round was run with. @throws ZodError when it cannot be read */
 const cardOf = ({ card }: { card: unknown }): RungDocument => rungSchema.parse(card);
+
+/** The same for reading many; null, and set aside, when it cannot be read. */
+const readCard = (store: Store, { id, card, startedAt }: { id: string; card: unknown; startedAt: Date }): RungDocument | null =>
+  store.document(rungSchema, card, { what: 'round', id, name: startedAt.toISOString().slice(0, 16).replace('T', ' ') });
 
 /** What became of a ball, with what it counts as by the card of its round. A round that was deleted meanwhile keeps its balls, too. */
 export const putResult = (store: Store, roundId: string, id: string, body: ResultBody): Promise<void> =>
@@ -133,24 +138,30 @@ export async function readRounds(store: Store, { rungIds, playerId, ids, from, b
   );
   const nameIn = (rows: readonly { id: string; name: string }[], id: string | undefined): string =>
     rows.find((each) => each.id === id)?.name ?? '–';
-  return rounds.map((each) => ({
-    id: each.id,
-    outingId: each.outingId,
-    rungId: each.rungId,
-    playerId: each.playerId,
-    machineId: each.machineId,
-    courtId: each.courtId,
-    playerName: nameIn(players, each.playerId),
-    machineName: nameIn(machines, each.machineId),
-    courtName: nameIn(courts, each.courtId),
-    ladderName: nameIn(ladders, rungs.find(({ id }) => id === each.rungId)?.ladderId),
-    card: cardOf(each),
-    weather: weatherSchema.parse(each.weather),
-    confirmedBy: each.confirmedBy,
-    startedAt: each.startedAt.toISOString(),
-    finishedAt: each.finishedAt?.toISOString() ?? null,
-    results: byRound.get(each.id) ?? [],
-  }));
+  return rounds.flatMap((each) => {
+    const card = readCard(store, each);
+    if (!card) return [];
+    return [
+      {
+        id: each.id,
+        outingId: each.outingId,
+        rungId: each.rungId,
+        playerId: each.playerId,
+        machineId: each.machineId,
+        courtId: each.courtId,
+        playerName: nameIn(players, each.playerId),
+        machineName: nameIn(machines, each.machineId),
+        courtName: nameIn(courts, each.courtId),
+        ladderName: nameIn(ladders, rungs.find(({ id }) => id === each.rungId)?.ladderId),
+        card,
+        weather: weatherSchema.safeParse(each.weather).data ?? card.weather,
+        confirmedBy: each.confirmedBy,
+        startedAt: each.startedAt.toISOString(),
+        finishedAt: each.finishedAt?.toISOString() ?? null,
+        results: byRound.get(each.id) ?? [],
+      },
+    ];
+  });
 }
 
 /** The newest rounds of a player on a rung, as a verdict looks at them. */
@@ -166,7 +177,10 @@ export async function roundsOn(
     store,
     rounds.map(({ id }) => id),
   );
-  return rounds.map((each) => ({ card: cardOf(each), results: results.get(each.id) ?? [] }));
+  return rounds.flatMap((each) => {
+    const card = readCard(store, each);
+    return card ? [{ card, results: results.get(each.id) ?? [] }] : [];
+  });
 }
 
 /** Of all rounds since then: how many, and what was hit of what counted. */

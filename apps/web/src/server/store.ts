@@ -1,11 +1,23 @@
 import { and, asc, eq, inArray, isNotNull, isNull, type SQL } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
+import type { z } from 'zod';
 import { type Db, errnoOf, untilThrough } from './db.ts';
+import { log } from './log.ts';
 import { notFound } from './problem.ts';
 import type { Scope } from './scope.ts';
 
 /** A table whose rows belong to a club and are removed softly. */
 export type ClubTable = MySqlTable & { id: AnyMySqlColumn; clubId: AnyMySqlColumn; deletedAt: AnyMySqlColumn; createdAt: AnyMySqlColumn };
+
+/** A row whose document could not be read: it is left out of what a page shows, and the page says so. */
+export interface SetAside {
+  what: string;
+  id: string;
+  /** By which people know it; empty when it has none. */
+  name: string;
+  /** The field that does not fit, and why. */
+  problem: string;
+}
 
 type Row<T extends MySqlTable> = T['$inferSelect'];
 type Values<T extends MySqlTable> = Omit<T['$inferInsert'], 'clubId' | 'createdAt' | 'updatedAt' | 'deletedAt'> & { id: string };
@@ -19,6 +31,8 @@ export class Store {
   private readonly scope: Scope;
   /** Within a transaction. */
   private readonly within: boolean;
+  /** Rows that were left out of what was read. */
+  readonly setAside: SetAside[] = [];
 
   constructor(db: Db, scope: Scope, within = false) {
     this.db = db;
@@ -50,6 +64,22 @@ export class Store {
   /** A reading of one's own over several tables; each must be bound by `mine`, which also leaves out what was removed. */
   read<R>(query: (db: Db, mine: (table: ClubTable) => SQL | undefined) => Promise<R>): Promise<R> {
     return query(this.db, (table) => and(this.mine(table), isNull(table.deletedAt)));
+  }
+
+  /**
+   * A JSON column, parsed: one bad document is set aside with its row and never takes the others with it.
+   * @returns null when it does not fit
+   */
+  document<S extends z.ZodType>(schema: S, value: unknown, row: { what: string; id: string; name: string }): z.output<S> | null {
+    const parsed = schema.safeParse(value);
+    if (parsed.success) return parsed.data;
+    const [issue] = parsed.error.issues;
+    const problem = `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
+    if (!this.setAside.some(({ id }) => id === row.id)) {
+      this.setAside.push({ ...row, problem });
+      log.warn({ ...row, problem }, 'a row that cannot be read was set aside');
+    }
+    return null;
   }
 
   /** @throws Refusal 404 */

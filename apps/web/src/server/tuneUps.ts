@@ -76,11 +76,18 @@ export async function readTuneUps(store: Store, machineId: string, db: Db = data
         rows.map(({ personId }) => personId),
       ),
     );
-  return rows.map(({ id, personId, document, tunedAt }) => ({
-    id,
-    machineId,
-    personName: people.find((each) => each.id === personId)?.name ?? '–',
-    document: tuneUpSchema.parse(document),
-    tunedAt: tunedAt.toISOString(),
-  }));
+  return rows.flatMap(({ id, personId, document: kept, tunedAt }) => {
+    const document = store.document(tuneUpSchema, kept, { what: 'tune-up', id, name: tunedAt.toISOString().slice(0, 10) });
+    return document
+      ? [
+          {
+            id,
+            machineId,
+            personName: people.find((each) => each.id === personId)?.name ?? '–',
+            document,
+            tunedAt: tunedAt.toISOString(),
+          },
+        ]
+      : [];
+  });
 }
