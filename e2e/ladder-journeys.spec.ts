@@ -94,7 +94,6 @@ test('a starting junior’s forehand with green balls, from near the net to the 
   await type(page.getByLabel('One focal point'), 'Turn before it bounces');
   await type(page.getByLabel('Name of the ladder'), name);
   await expectNoSideways(page);
-  await expectAccessible(page);
   await press(page.getByRole('button', { name: 'Keep this ladder' }));
 
   await awake(page, LADDER);
@@ -135,7 +134,6 @@ test('a pickleball group of three on two lines, one absent, with rotation and a 
   await press(page.getByRole('link', { name: 'Two lines, three players' }));
   await expect(page.getByText('No volley with a foot on the line or carried over it: step back first.')).toBeVisible();
   await expectNoSideways(page);
-  await expectAccessible(page);
   await press(page.getByRole('button', { name: 'Add to our ladders' }));
   await expect(page.getByText(/^From the library:/)).toContainText('as it came');
   await awake(page, LADDER);
@@ -168,7 +166,6 @@ test('a pickleball group of three on two lines, one absent, with rotation and a 
   expect(Math.max(...turns) - Math.min(...turns)).toBeLessThanOrEqual(1);
   await type(page.getByLabel('Name', { exact: true }), `Orchard ${tag()}`);
   await expectNoSideways(page);
-  await expectAccessible(page);
   await press(page.getByRole('button', { name: 'Keep the plan' }));
   await expect(page.getByRole('button', { name: 'Kept' })).toBeVisible();
   const [file] = await Promise.all([

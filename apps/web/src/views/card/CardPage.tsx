@@ -37,7 +37,7 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
   const address = `${location.origin}/card?ladder=${ladder.id}`;
   const [drawing, setDrawing] = useState(false);
   const { size, copies, marginMm } = PAPERS[paper];
-  const sheet = useRef<HTMLDivElement>(null);
+  const sheet = useRef<HTMLElement>(null);
   const fit = usePaperFit(sheet, paper, PAPERS[paper]);
   const card = () =>
     makeCard(
@@ -107,12 +107,20 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
         </button>
       </div>
       <div className={copies === 1 ? 'lg:grid lg:grid-cols-[minmax(0,46rem)_minmax(0,1fr)] lg:gap-8' : ''}>
-        <div ref={sheet} className={`card-sheet paper-${paper}`} style={{ '--fit': fit } as CSSProperties}>
+        {/* it scrolls to the side on a phone, and keys must reach that */}
+        <section
+          ref={sheet}
+          aria-label="The card"
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls
+          tabIndex={0}
+          className={`card-sheet paper-${paper}`}
+          style={{ '--fit': fit } as CSSProperties}
+        >
           {Array.from({ length: copies }, (_, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: copies of one card
             <SetupCard key={i} {...{ ladder, machine, machines, court, stock, checks, address, day }} />
           ))}
-        </div>
+        </section>
         <section className="no-print mt-6 min-w-0 lg:mt-0" aria-labelledby="message">
           <h2 id="message" className="text-xl">
             As a message

@@ -9,7 +9,7 @@ const SMALLEST = 0.55;
  * By how much the type of a card must shrink to be on one page: it is laid out out of sight at the paper’s own width, and measured.
  * @param sheet holds the card as it is drawn on the screen @returns factor of the paper’s own type size, at most 1
  */
-export function usePaperFit(sheet: RefObject<HTMLDivElement | null>, paper: string, { widthMm, heightMm, typePt }: PaperSheet): number {
+export function usePaperFit(sheet: RefObject<HTMLElement | null>, paper: string, { widthMm, heightMm, typePt }: PaperSheet): number {
   const [fit, setFit] = useState(1);
   useEffect(() => {
     let stale = false;

@@ -258,13 +258,16 @@ export function BallForm({ row, save }: FormProps<BallRow>) {
   );
 }
 
+/** What a new machine begins as: the lightest that gives topspin of its own to the first sport’s ball. */
+const USUAL = MACHINE_KINDS.find(({ sports, spin }) => sports.includes(SPORTS[0]) && spin.kind === 'topspin')!;
+
 export function MachineForm({ row, save }: FormProps<MachineRow>) {
   const { form, submit, problemOf, buttons } = useKitForm<z.infer<typeof machineBody>>(
     machineBody,
     {
       name: row?.name ?? '',
-      profile: row?.profile ?? MACHINE_KINDS[2]!,
-      dials: row?.dials ?? firstDials(MACHINE_KINDS[2]!),
+      profile: row?.profile ?? USUAL,
+      dials: row?.dials ?? firstDials(USUAL),
       today: row?.today ?? null,
       linkAddress: row?.linkAddress ?? '',
       notes: row?.notes ?? '',
@@ -282,7 +285,8 @@ export function MachineForm({ row, save }: FormProps<MachineRow>) {
         label="Kind (sets all figures below; then change what differs)"
         value={profile.kind}
         onChange={(kind) => {
-          set(MACHINE_KINDS.find((each) => each.kind === kind) ?? profile);
+          // the record of the kind whole: nothing of the one before stays
+          form.setValue('profile', MACHINE_KINDS.find((each) => each.kind === kind) ?? profile, { shouldDirty: true });
           // a machine that is there keeps the dials it has
           if (!row) form.setValue('dials', firstDials({ kind }));
         }}

@@ -245,6 +245,7 @@ function BuildView({ viewer, kit, search }: Props) {
           {built && built.rungs.length > 0 && (
             <div className="mt-3">
               <ArcsOverlay rungs={built.rungs} sport={sport} />
+              <h2 className="sr-only">Its rungs, the hardest first</h2>
               <Preview rungs={built.rungs} sport={sport} kit={kit} />
             </div>
           )}

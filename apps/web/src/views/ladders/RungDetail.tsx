@@ -173,7 +173,7 @@ export function RungDetail({
       )}
       <div className="mt-4 grid gap-x-8 gap-y-5 lg:grid-cols-2">
         <div className="min-w-0">
-          <h4 className="text-lg font-semibold">Balls</h4>
+          <h3 className="text-lg font-semibold">Balls</h3>
           <Feeds rungId={rung.id} document={document} sport={sport} kit={kit} change={onChange} readOnly={readOnly} />
           <div className="mt-3">
             <Sequence document={document} change={onChange} readOnly={readOnly} />
@@ -185,7 +185,7 @@ export function RungDetail({
           )}
         </div>
         <div className="min-w-0">
-          <h4 className="text-lg font-semibold">Before it is climbed</h4>
+          <h3 className="text-lg font-semibold">Before it is climbed</h3>
           {judged ? (
             <>
               <TimeBudget document={document} judged={judged} />
@@ -209,7 +209,7 @@ export function RungDetail({
           )}
           {!isTaken(document, sport) && (
             <div className="mt-5">
-              <h4 className="text-lg font-semibold">Target</h4>
+              <h3 className="text-lg font-semibold">Target</h3>
               <TargetPlan document={document} sport={sport} change={onChange} readOnly={readOnly} />
             </div>
           )}

@@ -82,11 +82,11 @@ export function RungLine(props: Props) {
           <ArcThumb document={document} sport={sport} />
         </div>
         <div className="min-w-0">
-          <h3 className="text-lg leading-tight break-words">
+          <h2 className="text-lg leading-tight break-words">
             <a className="hover:underline" href={`/bench?rung=${rung.id}`}>
               {document.name}
             </a>
-          </h3>
+          </h2>
           <p className="text-sm text-quiet">
             {machine?.name ?? 'a machine that was archived'} · {units.speed(launch.speedMps)} · {printAngle(launch.elevationDeg)}
             {dials && (

@@ -22,7 +22,7 @@ export function ByTheClock({
   const done = useMemo(() => resultsOf(schedule.turns, ladder.rungs, rounds), [schedule, ladder, rounds]);
   const used = STATIONS.filter((station) => schedule.turns.some((turn) => turn.stations[station].length > 0));
   return (
-    <div className="mt-2 overflow-x-auto">
+    <div className="relative mt-2 overflow-x-auto">
       <table className="w-full" data-testid="clock">
         <thead>
           <tr className="border-b border-base-content text-left">
