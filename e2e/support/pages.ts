@@ -15,10 +15,11 @@ export async function expectAccessible(page: Page, within = 'html', _only?: 'col
           playState !== 'running' || !(timeline instanceof DocumentTimeline) || effect?.getTiming().iterations === Infinity,
       ),
   );
-  const { violations } = await new AxeBuilder({ page })
-    .include(within)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'])
-    .analyze();
+  const axe = new AxeBuilder({ page }).include(within);
+  const { violations } = await (only
+    ? axe.withRules([only])
+    : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'])
+  ).analyze();
   await page.emulateMedia({ reducedMotion: null });
   expect(
     violations.map(
