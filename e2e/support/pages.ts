@@ -4,7 +4,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page, test } from '@playwright/test';
 
 /** axe-core finds nothing, by WCAG 2.1 A and AA and by good practice (the order of headings). @param within only in this part of the page, which is quicker @param only this rule */
-export async function expectAccessible(page: Page, within = 'html', _only?: 'color-contrast'): Promise<void> {
+export async function expectAccessible(page: Page, within = 'html', only?: 'color-contrast'): Promise<void> {
   // what fades in or out has no colour of its own yet; what goes with scrolling or goes round never ends
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.waitForFunction(() =>

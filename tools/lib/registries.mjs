@@ -53,6 +53,8 @@ export function registries() {
       '',
       `export const RECORDS = { ${sports.map(camel).join(', ')} };`,
     ].join('\n'),
+    // apart, so that a record may say whose it is
+    'catalog/sports/names.ts': `/** Id of a sport: the name of its folder. */\nexport type Sport = ${sports.map((sport) => `'${sport}'`).join(' | ')};`,
     'catalog/drills-registry.ts': [
       ...drills.map((sport) => `import { drills as ${camel(sport)} } from './sports/${sport}/${drillsOf(sport)}';`),
       '',

@@ -1,7 +1,7 @@
 import type { Order, Ritual, RungDocument, Spot } from '../drill/index.ts';
 import type { Need } from '../progress/index.ts';
 import type { TargetPlaceId } from './record.ts';
-import type { Sport } from './sports/index.ts';
+import type { Sport } from './sports/names.ts';
 import type { Level, Stroke } from './types.ts';
 
 /** What a drill is for; the list people choose from. */

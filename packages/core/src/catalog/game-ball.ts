@@ -1,5 +1,5 @@
 import type { ShapedGameBall } from './record.ts';
-import type { Sport } from './sports/index.ts';
+import type { Sport } from './sports/names.ts';
 import { LEVELS } from './types.ts';
 
 type Cell = readonly [topspinRpm: number, landsPastM: number, clearsByM: number, checkMph: number];

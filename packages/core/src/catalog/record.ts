@@ -1,5 +1,5 @@
 import type { AeroLaw } from '../flight/laws.ts';
-import type { Sport } from './sports/index.ts';
+import type { Sport } from './sports/names.ts';
 import type { Level, Place, Sourced, Stroke } from './types.ts';
 
 export interface Ball {

@@ -1,5 +1,5 @@
 import type { Surface } from './record.ts';
-import type { Sport } from './sports/index.ts';
+import type { Sport } from './sports/names.ts';
 import type { Sourced } from './types.ts';
 
 const representative: Sourced = {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SPORTS } from '../catalog/index.ts';
+import { SPORTS } from '../catalog/sports/index.ts';
 
 const range = (what: string, lo: number, hi: number) =>
   z

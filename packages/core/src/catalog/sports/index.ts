@@ -1,7 +1,8 @@
 import type { SportRecord } from '../record.ts';
+import type { Sport } from './names.ts';
 import { RECORDS } from './registry.ts';
 
-export type Sport = keyof typeof RECORDS;
+export type { Sport } from './names.ts';
 
 /** Every sport by its id, in the order of lists. */
 export const SPORT_RECORDS = Object.fromEntries(Object.entries(RECORDS).sort(([, a], [, b]) => a.place - b.place)) as Readonly<

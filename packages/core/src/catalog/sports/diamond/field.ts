@@ -2,7 +2,7 @@ import { ftToM, inToM } from '../../../quantity/index.ts';
 import { line } from '../../court.ts';
 import type { CourtPlan, FieldPosition } from '../../record.ts';
 import type { Sourced } from '../../types.ts';
-import type { Sport } from '../index.ts';
+import type { Sport } from '../names.ts';
 
 /** Half the width of home plate, and the y of its front edge (Official Baseball Rules 2.02; quoted from memory). */
 export const PLATE = { halfWidthM: inToM(8.5), frontY_m: inToM(17) } as const;

@@ -1,7 +1,7 @@
 import { gameBallId } from '../../game-ball.ts';
 import type { AgeBand, PitchGameBall } from '../../record.ts';
 import type { Level } from '../../types.ts';
-import type { Sport } from '../index.ts';
+import type { Sport } from '../names.ts';
 
 /**
  * A band's own game: fastball, and where the pitcher lets go of it on each of the fields it plays on, the usual first (common practice, no source).

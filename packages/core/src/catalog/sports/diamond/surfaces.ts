@@ -1,6 +1,6 @@
 import { surface } from '../../surface.ts';
 import type { Sourced } from '../../types.ts';
-import type { Sport } from '../index.ts';
+import type { Sport } from '../names.ts';
 
 /** What a diamond is laid with: bounce, and how a grounder slows down. */
 export const surfaces = (sport: Sport) => [

@@ -1,7 +1,7 @@
 import { ftToM } from '../../../../quantity/index.ts';
 import type { DrillBall, DrillRung } from '../../../drill.ts';
 import type { FieldPosition } from '../../../record.ts';
-import type { Sport } from '../../index.ts';
+import type { Sport } from '../../names.ts';
 
 /** What a sport of the diamond puts into its drills. */
 export interface DiamondDrills {
