@@ -6,7 +6,9 @@ import { ensureModules, ensureNode } from './lib/setup.mjs';
 const USAGE = `Usage: ./arc <command>
 
   demo [--fresh] [--port N]   an invented centre with simulated machines, in the browser; sets up everything by itself
-  test [--only PART]          every check: lint, types, imports, dead code, unit, database, browser
+  test [--only PART] [--quick]
+                              every check: lint, types, imports, dead code, unit, database, browser;
+                              --quick: format, types and the quick tests, in under a minute
   dev                         the demo with live reload
   serve --club NAME --owner NAME [--port N] [--origin URL]
                               for a club, against the database in DATABASE_URL, without demo data

@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
 import { buildAll } from './build.mjs';
@@ -74,8 +74,8 @@ export function readPlaywright({ suites, stats, errors }) {
   return { passed: stats.expected + stats.flaky, failures };
 }
 
-/** @param {string[]} [projects] @param {NodeJS.ProcessEnv} [env] @returns {Count} */
-function vitest(projects = [], env = process.env) {
+/** @param {string[]} [projects] @param {NodeJS.ProcessEnv} [env] @param {string[]} [options] @returns {Count} */
+function vitest(projects = [], env = process.env, options = []) {
   const report = join(REPORTS, `vitest-${projects.join('-')}.json`);
   say(`\n— unit tests: ${projects.join(', ')}`);
   show(
@@ -85,6 +85,7 @@ function vitest(projects = [], env = process.env) {
       'vitest',
       'run',
       ...projects.flatMap((name) => ['--project', name]),
+      ...options,
       '--reporter=default',
       '--reporter=json',
       `--outputFile.json=${report}`,
@@ -153,6 +154,28 @@ const lint = () => {
   return sum(checks);
 };
 
+/** Tests that take their time: whole libraries, fits and round trips, and programs that are started. */
+const SLOW = ['library', 'ladder', 'tune', 'held', 'bench', 'throwing', 'link', 'calc-cli', 'lib'].map(
+  (name) => `--exclude=**/test/${name}.test.ts`,
+);
+
+/** While one works: format, the types of the core and of what stands on it, and the tests that need no database and no minute. @returns {Count} */
+function quick() {
+  const folder = join(WEB, 'test');
+  const withDatabase = readdirSync(folder).filter(
+    (file) => file.includes('.test.') && readFileSync(join(folder, file), 'utf8').includes('support/rig.ts'),
+  );
+  return sum([
+    check('lint and format (Biome)', ['biome', 'check', '--error-on-warnings', '.']),
+    check('types', ['tsc', '-p', 'tsconfig.json']),
+    vitest(['core', 'machine-link', 'tools'], process.env, ['--isolate=false', ...SLOW]),
+    vitest(['web'], { ...process.env, LOG_LEVEL: 'silent' }, [
+      '--isolate=false',
+      ...withDatabase.map((file) => `--exclude=**/test/${file}`),
+    ]),
+  ]);
+}
+
 /** @type {Record<string, () => Count | Promise<Count>>} */
 const PARTS = { lint, core: () => vitest(['core', 'machine-link', 'tools']), web: database, browser };
 
@@ -161,14 +184,16 @@ export async function test(args) {
   const began = Date.now();
   const only = args.includes('--only') ? args[args.indexOf('--only') + 1] : undefined;
   if (only !== undefined && !(only in PARTS)) throw new Stop(`There is no part “${only}”; there are: ${Object.keys(PARTS).join(', ')}.`);
-  await ensurePrograms({ database: true, browser: true, proxy: true });
+  const isQuick = args.includes('--quick');
+  if (!isQuick) await ensurePrograms({ database: true, browser: true, proxy: true });
   await ensureModules();
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });
   process.env.ASTRO_TELEMETRY_DISABLED = '1';
   /** @type {Count[]} */
   const counts = [];
-  for (const [name, run] of Object.entries(PARTS)) {
+  if (isQuick) counts.push(quick());
+  for (const [name, run] of isQuick ? [] : Object.entries(PARTS)) {
     if (only !== undefined && only !== name) continue;
     counts.push(await run());
   }
