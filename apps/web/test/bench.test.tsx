@@ -1,16 +1,12 @@
 import {
   type Arrangement,
-  arrange,
-  conditionsOf,
   diamondOf,
-  fieldBall,
   fieldingSetup,
   firstSetup,
   ftToM,
   GAME_BOOK,
   hazardsOfSetup,
   LEVEL_NEEDS,
-  linearSpread,
   mphToMps,
   type Setup,
   SPORT_RECORDS,
@@ -36,7 +32,7 @@ import { FamilyPanel } from '../src/views/bench/panels/FamilyPanel.tsx';
 import { PacePanel } from '../src/views/bench/panels/PacePanel.tsx';
 import { TrimPanel } from '../src/views/bench/panels/TrimPanel.tsx';
 import { Settings } from '../src/views/bench/Settings.tsx';
-import { type BenchState, spreadQuestion, type Worked } from '../src/views/bench/useBench.ts';
+import { type BenchState, workedOut } from '../src/views/bench/useBench.ts';
 import { profileOf } from './support/rig.ts';
 import { textOf } from './support/text.ts';
 
@@ -59,16 +55,6 @@ const KIND: Record<Sport, string> = {
 };
 const surfaceOf = (sport: Sport): string => (sport === 'tennis' ? 'tennis-acrylic-medium' : SPORT_RECORDS[sport].surfaces.at(-1)!.id);
 
-function worked(setup: Setup, machine: MachineRow): Worked {
-  const arrangement = arrange(setup, machine.profile);
-  const question = spreadQuestion(setup, arrangement, machine);
-  const field =
-    diamondOf(setup.sport) && setup.target.kind === 'landing' && arrangement.thrown
-      ? fieldBall(conditionsOf(setup), setup.surfaceId, arrangement.thrown.launch, setup.level)
-      : null;
-  return { setup, machine, arrangement, spread: question && linearSpread(question), field };
-}
-
 const first = (sport: Sport, machine: MachineRow, over: Partial<Setup> = {}): Setup => ({
   ...firstSetup({ id: 'c1', sport, surfaceId: surfaceOf(sport) }, machine, 'Building', 900),
   ...over,
@@ -79,7 +65,7 @@ function benchOf(sport: Sport, over: Partial<Setup> = {}, second?: Partial<Setup
   const machine = machineOf(kind);
   const a = first(sport, machine, over);
   const b = second ? { ...a, ...second } : null;
-  const now = worked(a, machine);
+  const now = workedOut(a, machine);
   const nothing = (): void => {};
   return {
     pair: { a, b, at: 'a' },
@@ -87,7 +73,7 @@ function benchOf(sport: Sport, over: Partial<Setup> = {}, second?: Partial<Setup
     court: { id: 'c1', name: 'Court 1', sport, surfaceId: surfaceOf(sport), indoor: false, ceilingM: null, marksM: [], notes: '' },
     machine,
     now,
-    other: b && worked(b, machine),
+    other: b && workedOut(b, machine),
     edited: null,
     setEdited: nothing,
     ownRows: [],
@@ -297,7 +283,7 @@ describe('baseball', () => {
     (name, ball) => {
       const machine = machineOf(KIND.baseball);
       const setup = fieldingSetup(first('baseball', machine), machine.profile, ball);
-      const bench = { ...benchOf('baseball'), setup, now: worked(setup, machine) };
+      const bench = { ...benchOf('baseball'), setup, now: workedOut(setup, machine) };
       const text = words(<FieldingFigures bench={bench} />);
       expect(text.toLowerCase()).toContain(name.toLowerCase());
       expect(text).toMatch(/Hang time \d.*Rests after .*(is under it|plays it off the ground)/);

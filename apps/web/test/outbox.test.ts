@@ -132,14 +132,4 @@ describe('the outbox', () => {
     await wait();
     expect(box.waiting).toEqual([]);
   });
-  test('what an earlier version kept in one list is taken over', async () => {
-    const { page, arrived, shared, idle } = device();
-    shared.setItem('good-arc-outbox', JSON.stringify([{ method: 'PUT', path: 'rounds/old', body: {} }]));
-    const box = page();
-    expect(box.waiting).toHaveLength(1);
-    await box.flush(true);
-    await idle();
-    expect(arrived).toEqual(['rounds/old']);
-    expect(shared.getItem('good-arc-outbox')).toBeNull();
-  });
 });

@@ -236,7 +236,7 @@ describe('fielding balls', () => {
   const hit = (mph: number, elevationDeg: number, surfaceId = 'baseball-grass') =>
     fieldBall(
       { ...conditions(), ground: surfaceById(surfaceId) },
-      surfaceId,
+      { sport: 'baseball', surfaceId },
       { x: 0, y: 0, z: 1, speedMps: mphToMps(mph), elevationDeg, bearingDeg: 10, topspinRpm: -1500, sidespinRpm: 0, gyroRpm: 0 },
       'Competing',
     );

@@ -30,8 +30,6 @@ export interface Post {
 }
 
 const KEY = 'good-arc-letter:';
-/** One list of everything, as kept before each letter had a place of its own. */
-const OLD_KEY = 'good-arc-outbox';
 const AWAY_MS = 2000;
 const SIGNED_OUT_MS = 15_000;
 const REFUSED_MS = 60_000;
@@ -53,7 +51,6 @@ export class Outbox {
 
   constructor(post: Post) {
     this.post = post;
-    this.moveOld();
     this.look();
   }
 
@@ -148,12 +145,6 @@ export class Outbox {
     } catch {
       return null;
     }
-  }
-
-  private moveOld(): void {
-    const old = this.readAt(OLD_KEY) as unknown as Letter[] | null;
-    for (const letter of Array.isArray(old) ? old : []) this.write({ ...letter, what: 'Kept earlier', id: uuidv7(), refused: '' });
-    this.post.storage.removeItem(OLD_KEY);
   }
 }
 

@@ -159,7 +159,7 @@ function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, game
   const { level, intervalS } = setup;
   if (isToFielders(setup.sport, setup.target)) {
     // who gets there is said by the flight itself; too quick is what is there before it is read
-    const { soonestS: timeS } = fielderTime(conditionsOf(setup), setup.surfaceId, launch, level, setup.player);
+    const { soonestS: timeS } = fielderTime(conditionsOf(setup), setup, launch, level, setup.player);
     const ballEase = timeS / FIELDER_READ_S;
     const word = comfortOf(ballEase);
     if (word !== 'too quick') return null;

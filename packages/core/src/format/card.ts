@@ -195,7 +195,7 @@ export function matchCard(card: Card, kit: ClubKit, chosen: { machineId?: string
     const throwers = each.rung.feeds.map((_, ball) => own.get(throwerOf(each, ball)) ?? machine);
     const kinds = each.rung.feeds.map((_, ball) => {
       const key = throwerOf(each, ball);
-      return (key === '' || !each.balls ? card.machine : card.others?.[Number(key) - 1])?.kind ?? '';
+      return (key === '' ? card.machine : card.others?.[Number(key) - 1])?.kind ?? '';
     });
     return onMachine(each.rung, i + 1, card.sport, machine, throwers, kinds, court, say);
   });
@@ -204,9 +204,8 @@ export function matchCard(card: Card, kit: ClubKit, chosen: { machineId?: string
 
 type ClubMachine = ClubKit['machines'][number];
 
-/** What a ball’s second machine goes by in a card: its place among the others, the id of its club in cards that are older; empty: the first. */
-const throwerOf = ({ rung, balls }: Card['rungs'][number], ball: number): string =>
-  balls ? (balls[ball]!.machine || '').toString() : (rung.feeds[ball]!.machineId ?? '');
+/** What a ball’s second machine goes by in a card: its place among the others; empty: the first. */
+const throwerOf = ({ balls }: Card['rungs'][number], ball: number): string => (balls?.[ball]!.machine || '').toString();
 
 /** The machine here for every second one of a card: itself when it is this club’s card, else one of its kind, else any other, else the first throws its balls, too. */
 function secondMachines(
@@ -219,10 +218,9 @@ function secondMachines(
   card.rungs.forEach((each, i) => {
     for (const key of each.rung.feeds.map((_, ball) => throwerOf(each, ball))) {
       if (key === '' || own.has(key)) continue;
-      const sent = each.balls ? card.others?.[Number(key) - 1] : undefined;
+      const sent = card.others?.[Number(key) - 1];
       const free = machines.filter(({ id }) => id !== machine.id && ![...own.values()].some((taken) => taken.id === id));
-      const here =
-        machines.find(({ id }) => id === key) ?? free.find(({ name, profile }) => name === sent?.name && profile.kind === sent.kind);
+      const here = free.find(({ name, profile }) => name === sent?.name && profile.kind === sent.kind);
       const other = here ?? free.find(({ profile }) => profile.kind === sent?.kind) ?? free[0] ?? machine;
       own.set(key, other);
       const what = sent ? `“${sent.name}”, a ${sent.kind},` : 'A second machine';

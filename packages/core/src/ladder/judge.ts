@@ -137,7 +137,7 @@ function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, p
   if (isToFielders(sport, feed.target)) {
     // a fielder must get to it: reading and running instead of a stroke
     const home = feed.meet ?? rung.player.start;
-    const { at, timeS, needS, soonestS } = fielderTime(conditions, rung.surfaceId, feed.launch, rung.level, home);
+    const { at, timeS, needS, soonestS } = fielderTime(conditions, { sport, surfaceId: rung.surfaceId }, feed.launch, rung.level, home);
     return { arrival: null, flightS: timeS, contact: at, needS, hitter: null, dangerEase: soonestS / FIELDER_READ_S };
   }
   const { arrival } = throwBall(conditions, feed.launch, (feed.meet ?? rung.player.start).y, 0);

@@ -1,4 +1,4 @@
-import { diamondOf, type FieldPosition, LEVEL_NEEDS, type Level, surfaceById } from '../catalog/index.ts';
+import { diamondOf, type FieldPosition, LEVEL_NEEDS, type Level, type Sport, surfaceById } from '../catalog/index.ts';
 import { type Bounce, type Conditions, type Flight, fly, GRAVITY, type Launch } from '../flight/index.ts';
 import { degToRad } from '../quantity/index.ts';
 
@@ -43,8 +43,14 @@ export interface FieldedBall {
   fielder: Play;
 }
 
+/** Whose field it is, a sport's of a diamond, and what it is laid with. */
+export interface Field {
+  sport: Sport;
+  surfaceId: string;
+}
+
 /** Flies a batted or thrown ball through its hops and rolls it out. */
-export function fieldBall(conditions: Conditions, surfaceId: string, launch: Launch, level: Level): FieldedBall {
+export function fieldBall(conditions: Conditions, { sport, surfaceId }: Field, launch: Launch, level: Level): FieldedBall {
   const flight = fly(conditions, launch, { maxBounces: 40, sampleS: 0.05 });
   const [first] = flight.bounces;
   const hopHeight = (b: Bounce): number =>
@@ -59,7 +65,7 @@ export function fieldBall(conditions: Conditions, surfaceId: string, launch: Lau
     end.speedOutMps === undefined
       ? end.speedInMps * Math.cos(degToRad(end.angleInDeg))
       : end.speedOutMps * Math.cos(degToRad(end.angleOutDeg ?? 0));
-  const { rollMps2: slowing, sport } = surfaceById(surfaceId);
+  const slowing = surfaceById(surfaceId).rollMps2;
   const rollS = speedMps / slowing;
   const rollM = (speedMps * rollS) / 2;
   const rest = { t: end.t + rollS, x: end.x + ux * rollM, y: end.y + uy * rollM };
@@ -79,7 +85,7 @@ export function fieldBall(conditions: Conditions, surfaceId: string, launch: Lau
     rollFrom: { t: end.t, x: end.x, y: end.y, speedMps },
     rest,
     path,
-    fielder: playOf(diamondOf(sport)?.positions ?? [], path, { t: first!.t, x: first!.x, y: first!.y }, level),
+    fielder: playOf(diamondOf(sport)!.positions, path, { t: first!.t, x: first!.x, y: first!.y }, level),
   };
 }
 
@@ -126,12 +132,12 @@ export interface FielderTime {
 /** What a fielder at `home` has and needs for a ball. */
 export function fielderTime(
   conditions: Conditions,
-  surfaceId: string,
+  field: Field,
   launch: Launch,
   level: Level,
   home: { x: number; y: number },
 ): FielderTime {
-  const { kind, hangTimeS, landing, fielder } = fieldBall(conditions, surfaceId, launch, level);
+  const { kind, hangTimeS, landing, fielder } = fieldBall(conditions, field, launch, level);
   const away = Math.hypot(home.x - launch.x, home.y - launch.y);
   const straightS = away / (launch.speedMps * Math.cos(degToRad(launch.elevationDeg)));
   const low = kind === 'grounder' || kind === 'line drive';

@@ -56,6 +56,7 @@ export function Panels({ bench, hazards, canPlan }: { bench: BenchState; hazards
 
   return (
     <div className="order-4 mt-4">
+      <h2 className="sr-only">Questions to this feed</h2>
       <div
         role="tablist"
         aria-label="Questions to this feed"

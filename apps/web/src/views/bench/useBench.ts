@@ -6,6 +6,7 @@ import {
   fieldBall,
   firstSetup,
   GAME_BOOK,
+  type GameBall,
   gameBallById,
   isToFielders,
   type LinearSpread,
@@ -68,6 +69,17 @@ export interface Worked {
   field: FieldedBall | null;
 }
 
+/** A set-up on its machine beside its game ball, with its spread and, for fielders, its roll. */
+export function workedOut(setup: Setup, machine: MachineRow, game: GameBall | null = gameBallById(setup.gameBallId) ?? null): Worked {
+  const arrangement = arrange(setup, machine.profile, game);
+  const question = spreadQuestion(setup, arrangement, machine);
+  const field =
+    isToFielders(setup.sport, setup.target) && arrangement.thrown
+      ? fieldBall(conditionsOf(setup), setup, arrangement.thrown.launch, setup.level)
+      : null;
+  return { setup, machine, arrangement, spread: question && linearSpread(question), field };
+}
+
 /** Everything the bench knows and can do: the set-ups, their flights, undo, and the address that reopens them. */
 export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdited: EditedRung | null) {
   const history = useHistory(initial);
@@ -80,15 +92,8 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
   const machine = machineOf(setup.machineId);
 
   const work = (one: Setup): Worked => {
-    const its = machineOf(one.machineId);
     const own = ownRows.find(({ id }) => id === one.gameBallId);
-    const arrangement = arrange(one, its.profile, own ? ownBall(own) : (gameBallById(one.gameBallId) ?? null));
-    const question = spreadQuestion(one, arrangement, its);
-    const field =
-      isToFielders(one.sport, one.target) && arrangement.thrown
-        ? fieldBall(conditionsOf(one), one.surfaceId, arrangement.thrown.launch, one.level)
-        : null;
-    return { setup: one, machine: its, arrangement, spread: question && linearSpread(question), field };
+    return workedOut(one, machineOf(one.machineId), own ? ownBall(own) : (gameBallById(one.gameBallId) ?? null));
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: machines of the kit do not change on this page
   const a = useMemo(() => work(pair.a), [pair.a, ownRows]);

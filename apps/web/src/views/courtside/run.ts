@@ -34,8 +34,6 @@ export type Run = z.infer<typeof runSchema>;
 
 /** A round for each rung: one that was begun on another rung is left as it is. */
 const KEY = 'good-arc-run:';
-/** The only round, as kept before. */
-const OLD_KEY = 'good-arc-run';
 const OUTING_KEY = 'good-arc-outing';
 
 function readAt(key: string): Run | null {
@@ -50,7 +48,8 @@ function readAt(key: string): Run | null {
 /** All rounds this device is in the middle of, the newest first. */
 export function openRuns(): Run[] {
   const keys = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '');
-  return [OLD_KEY, ...keys.filter((key) => key.startsWith(KEY))]
+  return keys
+    .filter((key) => key.startsWith(KEY))
     .flatMap((key) => readAt(key) ?? [])
     .sort((a, b) => b.startedAt.localeCompare(a.startedAt));
 }
@@ -59,7 +58,6 @@ export function openRuns(): Run[] {
 export const savedRun = (rungId: string): Run | null => openRuns().find((run) => run.rungId === rungId) ?? null;
 
 export function saveRun(rungId: string, run: Run | null): void {
-  if (readAt(OLD_KEY)?.rungId === rungId) localStorage.removeItem(OLD_KEY);
   if (run) localStorage.setItem(KEY + rungId, JSON.stringify(run));
   else localStorage.removeItem(KEY + rungId);
 }

@@ -242,11 +242,12 @@ function BuildView({ viewer, kit, search }: Props) {
               </ul>
             </div>
           )}
-          {built && built.rungs.length > 0 && (
+          {/* of what was asked: a moment after another court is chosen that is the one before */}
+          {asked && built && built.rungs.length > 0 && (
             <div className="mt-3">
-              <ArcsOverlay rungs={built.rungs} sport={sport} />
+              <ArcsOverlay rungs={built.rungs} sport={asked.sport} />
               <h2 className="sr-only">Its rungs, the hardest first</h2>
-              <Preview rungs={built.rungs} sport={sport} kit={kit} />
+              <Preview rungs={built.rungs} sport={asked.sport} kit={kit} />
             </div>
           )}
           {built?.reached && (

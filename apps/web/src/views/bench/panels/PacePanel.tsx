@@ -182,7 +182,9 @@ export function PacePanel({ bench }: { bench: BenchState }) {
             </caption>
             <thead>
               <tr>
-                <th className="border border-base-300 p-1"> </th>
+                <th className="border border-base-300 p-1">
+                  <span className="sr-only">Distance</span>
+                </th>
                 {speeds.map((each) => (
                   <th key={each} scope="col" className="border border-base-300 p-1">
                     {units.speed(each)}
