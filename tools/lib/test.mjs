@@ -22,6 +22,27 @@ function show(command, { cwd = ROOT, env = process.env } = {}) {
   return spawnSync(program, args, { cwd, env, stdio: ['ignore', 'inherit', 'inherit'] }).status === 0;
 }
 
+/**
+ * A check that is one yes or no, beside others: what it says is shown when it is done.
+ * @param {string} name @param {string[]} command @param {{ cwd?: string }} [options] @returns {Promise<Count>}
+ */
+function checkBeside(name, command, { cwd = ROOT } = {}) {
+  const child = spawn('npx', ['--no-install', ...command], { cwd, stdio: ['ignore', 'pipe', 'pipe'] });
+  /** @type {Buffer[]} */
+  const said = [];
+  child.stdout.on('data', (data) => said.push(data));
+  child.stderr.on('data', (data) => said.push(data));
+  return new Promise((resolve) =>
+    child.on('close', (code) => {
+      const ok = code === 0;
+      say(`\n— ${name}`);
+      if (!ok) process.stdout.write(Buffer.concat(said));
+      say(ok ? `  ${name}: good` : `  ${name}: FAILED`);
+      resolve({ passed: Number(ok), failures: ok ? [] : [name] });
+    }),
+  );
+}
+
 /** A check that is one yes or no. @param {string} name @param {string[]} command @param {{ cwd?: string }} [options] @returns {Count} */
 function check(name, command, options) {
   say(`\n— ${name}`);
@@ -130,16 +151,16 @@ async function browser() {
   return sum(await Promise.all([browserAt('desk', 4390), later]));
 }
 
-/** @returns {Count} */
-const lint = () => {
+/** Two at a time: the types of the web app take as long as all the others. @returns {Promise<Count>} */
+async function lint() {
   const stale = writeRegistries();
-  const checks = [
-    { passed: Number(stale.length === 0), failures: stale.map((path) => `${path} was not up to date; it is written now`) },
-    check('lint and format (Biome)', ['biome', 'check', '--error-on-warnings', '.']),
-    check('types', ['tsc', '-p', 'tsconfig.json']),
-    check('types of the core, without DOM or Node', ['tsc', '-p', 'packages/core/tsconfig.json']),
-    check('types of the web app', ['astro', 'check', '--minimumSeverity', 'warning'], { cwd: WEB }),
-    check('direction of imports', [
+  const registries = { passed: Number(stale.length === 0), failures: stale.map((path) => `${path} was not up to date; it is written now`) };
+  const web = checkBeside('types of the web app', ['astro', 'check', '--minimumSeverity', 'warning'], { cwd: WEB });
+  const others = [
+    await checkBeside('lint and format (Biome)', ['biome', 'check', '--error-on-warnings', '.']),
+    await checkBeside('types', ['tsc', '-p', 'tsconfig.json']),
+    await checkBeside('types of the core, without DOM or Node', ['tsc', '-p', 'packages/core/tsconfig.json']),
+    await checkBeside('direction of imports', [
       'depcruise',
       '--config',
       '.dependency-cruiser.cjs',
@@ -149,10 +170,10 @@ const lint = () => {
       'apps/web/src',
       'tools',
     ]),
-    check('dead code', ['knip']),
+    await checkBeside('dead code', ['knip']),
   ];
-  return sum(checks);
-};
+  return sum([registries, ...others, await web]);
+}
 
 /** Tests that take their time: whole libraries, fits and round trips, and programs that are started. */
 const SLOW = ['library', 'ladder', 'tune', 'held', 'bench', 'throwing', 'link', 'calc-cli', 'lib'].map(

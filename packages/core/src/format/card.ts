@@ -205,7 +205,7 @@ export function matchCard(card: Card, kit: ClubKit, chosen: { machineId?: string
 type ClubMachine = ClubKit['machines'][number];
 
 /** What a ball’s second machine goes by in a card: its place among the others; empty: the first. */
-const throwerOf = ({ balls }: Card['rungs'][number], ball: number): string => (balls?.[ball]!.machine || '').toString();
+const throwerOf = ({ balls }: Card['rungs'][number], ball: number): string => String(balls?.[ball]?.machine || '');
 
 /** The machine here for every second one of a card: itself when it is this club’s card, else one of its kind, else any other, else the first throws its balls, too. */
 function secondMachines(
