@@ -9,7 +9,6 @@ export {
   type JudgedRung,
   type Judgement,
   judgeRung,
-  type MachineWorry,
   type NotJudged,
   needsName,
   notJudged,
@@ -17,3 +16,4 @@ export {
 } from './judge.ts';
 export type { JudgedBall, Share } from './judged.ts';
 export { type AimedBall, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';
+export type { MachineWorry } from './worries.ts';

@@ -1,4 +1,4 @@
-import { type Arrival, conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
+import { type Arrival, conditionsOf, throwBall } from '../bench/index.ts';
 import { ballById, diamondOf, type GameBall, LEVEL_NEEDS, LEVELS, type Level, type Sport } from '../catalog/index.ts';
 import {
   away,
@@ -33,6 +33,8 @@ import {
 } from '../pitch/index.ts';
 import { type Demand, demandOf } from './demand.ts';
 import type { JudgedBall, Share } from './judged.ts';
+import { shareOf } from './share.ts';
+import { type MachineWorry, worriesOf } from './worries.ts';
 
 /** Balls thrown without a stop for a word and a look (common practice, no source). */
 export const CAP_BALLS = 28;
@@ -48,15 +50,6 @@ export interface JudgeContext {
   /** Who share the balls. */
   players?: number;
 }
-
-/** What the machine cannot do by itself, or not in time. */
-export type MachineWorry =
-  | { code: 'late'; figures: { shortS: number } }
-  | { code: 'too-often'; figures: { leastS: number } }
-  | { code: 'too-seldom'; figures: { mostS: number } }
-  | { code: 'one-setting' | 'turned-by-hand' | 'no-sweep'; figures: Record<never, never> }
-  | { code: 'narrow-sweep'; figures: { reachDeg: number } }
-  | { code: 'hopper'; figures: { holds: number; balls: number; fills: number } };
 
 /** Why a ball, or a whole rung, has no verdict: it never reaches the player, no ball is switched on, or there is no machine to throw it. */
 export type NotJudged = { code: 'does-not-arrive'; feed: number } | { code: 'nothing-on' } | { code: 'no-machine' };
@@ -354,61 +347,3 @@ function ritualBefore(rung: RungDocument, { flightS, contact }: Seen): number {
 
 const sameFielder = (a: Feed, b: Feed): boolean =>
   !a.positions?.length || !b.positions?.length || a.positions.some((each) => b.positions!.includes(each));
-
-function worriesOf(rung: RungDocument, machine: JudgeContext['machine'], lateS: number, ballsInAll: number): MachineWorry[] {
-  const worries: MachineWorry[] = [];
-  if (lateS > 0.05) worries.push({ code: 'late', figures: { shortS: lateS } });
-  const [least, most] = machine.intervalS;
-  const gaps = [rung.intervalS, ...rung.feeds.flatMap(({ thenS }) => (thenS === undefined ? [] : [thenS]))];
-  if (gaps.some((each) => each < least - ROUNDING)) worries.push({ code: 'too-often', figures: { leastS: least } });
-  if (gaps.some((each) => each > most + ROUNDING)) worries.push({ code: 'too-seldom', figures: { mostS: most } });
-  const first = rung.feeds.find(({ on }) => on)?.launch;
-  const own = rung.feeds.filter(({ on, machineId }) => on && machineId === undefined);
-  const differs = own.some(
-    ({ launch }) => first && (Math.abs(launch.speedMps - first.speedMps) > 0.3 || Math.abs(launch.elevationDeg - first.elevationDeg) > 0.5),
-  );
-  const turns = own.some(({ launch }) => first && Math.abs(launch.bearingDeg - first.bearingDeg) > 1);
-  if (machine.aimedBy !== 'program' && differs) worries.push({ code: 'one-setting', figures: {} });
-  else if (machine.aimedBy === 'hand' && turns) worries.push({ code: 'turned-by-hand', figures: {} });
-  if (rung.sweep && machine.aimedBy === 'hand') worries.push({ code: 'no-sweep', figures: {} });
-  else if (rung.sweep && machine.bearingReachDeg < rung.sweep.halfDeg)
-    worries.push({ code: 'narrow-sweep', figures: { reachDeg: machine.bearingReachDeg } });
-  if (machine.hopper > 1 && ballsInAll > machine.hopper)
-    worries.push({ code: 'hopper', figures: { holds: machine.hopper, balls: ballsInAll, fills: Math.ceil(ballsInAll / machine.hopper) } });
-  return worries;
-}
-
-/** Spin of a game ball below this, rpm, is not worth a share. */
-const HARDLY_SPINS_RPM = 150;
-
-/** The mean of what the feeds bring, over their game balls. */
-function shareOf(
-  rung: RungDocument,
-  sport: Sport,
-  arrivals: readonly (Arrival | null)[],
-  gameBall: JudgeContext['gameBall'],
-): Share | null {
-  const shares = rung.feeds.flatMap((feed, i): Share[] => {
-    const [arrival, ball] = [arrivals[i], feed.gameBallId ? gameBall(feed.gameBallId) : undefined];
-    if (!arrival || !ball || ball.sport !== sport) return [];
-    const game = throwGameBall(conditionsOf(rung), ball, feed.target.x, (feed.meet ?? rung.player.start).y)?.arrival;
-    if (!game) return [];
-    return [
-      {
-        timeS: arrival.timeS / game.timeS,
-        speedMps: arrival.speedMps / game.speedMps,
-        heightM: arrival.heightM / game.heightM,
-        topspinRpm: Math.abs(ball.topspinRpm) < HARDLY_SPINS_RPM ? null : feed.launch.topspinRpm / ball.topspinRpm,
-      },
-    ];
-  });
-  if (shares.length === 0) return null;
-  const mean = (values: readonly number[]): number => values.reduce((sum, each) => sum + each, 0) / values.length;
-  const spins = shares.flatMap(({ topspinRpm }) => (topspinRpm === null ? [] : [topspinRpm]));
-  return {
-    timeS: mean(shares.map(({ timeS }) => timeS)),
-    speedMps: mean(shares.map(({ speedMps }) => speedMps)),
-    heightM: mean(shares.map(({ heightM }) => heightM)),
-    topspinRpm: spins.length === 0 ? null : mean(spins),
-  };
-}
