@@ -361,7 +361,16 @@ describe('machines and people', () => {
     expect(await arm({ ...document, intervalS: 5.5 })).toMatchObject({ status: 409, body: { type: '/problems/changed-since' } });
     // no machine is there: it is the line that says no
     expect(await arm(document)).toMatchObject({ status: 200, body: { ok: false, code: 'link-lost' } });
+    // the beginning of its round has not arrived yet
     expect(await arm({ ...document, intervalS: 5.5 }, 3)).toMatchObject({ status: 200, body: { ok: false, code: 'link-lost' } });
+    // once it has, only its own card is thrown, in whatever weather, though the rung is another by now
+    const roundId = uuidv7();
+    const card = { ...document, intervalS: 5.5 };
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: { ...roundBody(), rungId, card } });
+    const goOn = (shown: typeof document) =>
+      call(command.POST, { scope, params: { id: other }, body: { do: 'arm', rungId, from: 3, roundId, document: shown } });
+    expect(await goOn({ ...card, weather: { ...card.weather, windXMps: 2 } })).toMatchObject({ status: 200, body: { code: 'link-lost' } });
+    expect(await goOn(document)).toMatchObject({ status: 409, body: { type: '/problems/changed-since' } });
     links.closeAll();
   });
   test('a machine without a line says so; a rung of another machine is not armed on it', async () => {

@@ -150,6 +150,8 @@ export const commandBody = z.discriminatedUnion('do', [
     do: z.literal('arm'),
     rungId: z.uuid(),
     from: z.int().min(0).max(1000).default(0),
+    /** The round it is thrown for, begun already or about to be: one that was begun goes on with its own card. */
+    roundId: z.uuid().optional(),
     /** The rung as the page shows it: what is thrown is what is shown. */
     document: rungSchema.optional(),
     /** Who hits: somebody below the rung's level is judged by their own. */

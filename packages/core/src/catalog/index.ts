@@ -36,7 +36,7 @@ export type {
 } from './record.ts';
 export { TARGET_PLACE_IDS } from './record.ts';
 export { diamondOf, netBetween, netPlayOf } from './sport.ts';
-export { MIDDLE_OF_ZONE_M, PLATE, strikeZone } from './sports/diamond/field.ts';
+export { MIDDLE_OF_ZONE_M, PLATE, strikeZone, USUAL_HEIGHT_M } from './sports/diamond/field.ts';
 export { ROLL_SOURCE } from './sports/diamond/surfaces.ts';
 export { SPORT_RECORDS, SPORTS, type Sport } from './sports/index.ts';
 export { courtPaceRating, SURFACES, surfaceById } from './surfaces.ts';

@@ -12,6 +12,7 @@ import {
   questionFor,
   strikeZone,
   twoPitches,
+  USUAL_HEIGHT_M,
 } from '@good-arc/core';
 import { lazy, Suspense, useState } from 'react';
 import { Handle } from '../../ui/Handle.tsx';
@@ -19,7 +20,7 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { ellipse } from './ellipse.ts';
-import { BATTER_M, type BenchState, strikeQuestion, type Worked } from './useBench.ts';
+import { type BenchState, strikeQuestion, type Worked } from './useBench.ts';
 
 const HitterView = lazy(() => import('./hitter/HitterView.tsx'));
 
@@ -33,7 +34,7 @@ export function PlateWindow({ bench }: { bench: BenchState }) {
   const { setup, now, other, pair, change } = bench;
   const { target } = setup;
   if (target.kind !== 'plane') return null;
-  const batterM = setup.batterHeightM ?? BATTER_M;
+  const batterM = setup.batterHeightM ?? USUAL_HEIGHT_M;
   const zone = strikeZone(batterM);
   const beside = other && other.setup.target.kind === 'plane' ? other : null;
   const [width, height] = [2 * VIEW.x * PX_PER_M, (VIEW.top + 0.08) * PX_PER_M];

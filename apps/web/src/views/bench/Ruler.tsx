@@ -1,4 +1,4 @@
-import { type Arrangement, diamondOf, planOf, reachM, type Setup, SPORT_RECORDS, strikeZone } from '@good-arc/core';
+import { type Arrangement, diamondOf, planOf, reachM, type Setup, SPORT_RECORDS, strikeZone, USUAL_HEIGHT_M } from '@good-arc/core';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { type RulerScale, rulerScale } from '../../ui/scale.ts';
 import { useUnits } from '../../ui/Units.tsx';
@@ -6,7 +6,7 @@ import { useWidth } from '../../ui/useWidth.ts';
 import { ellipse } from './ellipse.ts';
 import { Handles } from './Handles.tsx';
 import { TimeRuler } from './TimeRuler.tsx';
-import { BATTER_M, type Worked } from './useBench.ts';
+import type { Worked } from './useBench.ts';
 
 interface Props {
   now: Worked;
@@ -189,7 +189,7 @@ function Profile({
   const { net, sport } = SPORT_RECORDS[setup.sport].court;
   const { family, thrown, game } = arrangement;
   const side = ([, , y, z]: Point): [number, number] => [along(y), up(z)];
-  const zone = strikeZone(setup.batterHeightM ?? BATTER_M);
+  const zone = strikeZone(setup.batterHeightM ?? USUAL_HEIGHT_M);
   return (
     <g clipPath="url(#profile)">
       {setup.ceilingM !== undefined && (

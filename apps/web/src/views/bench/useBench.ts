@@ -16,6 +16,7 @@ import {
   type Setup,
   type SpreadQuestion,
   strikeZone,
+  USUAL_HEIGHT_M,
 } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -27,7 +28,6 @@ import { setupToText } from './address.ts';
 import type { EditedRung } from './SaveRung.tsx';
 
 /** A hitter’s height until it is typed, m. */
-export const BATTER_M = 1.75;
 
 /** Two set-ups that can be set side by side; `at` is the one in hand. */
 export interface Pair {
@@ -51,7 +51,7 @@ export const spreadQuestion = (setup: Setup, arrangement: Arrangement, machine: 
 export function strikeQuestion({ setup, arrangement, machine }: Pick<Worked, 'setup' | 'arrangement' | 'machine'>): SpreadQuestion | null {
   const question = spreadQuestion(setup, arrangement, machine);
   if (question?.target.kind !== 'plane') return null;
-  const zone = strikeZone(setup.batterHeightM ?? BATTER_M);
+  const zone = strikeZone(setup.batterHeightM ?? USUAL_HEIGHT_M);
   const { radiusM } = question.conditions.ball;
   return {
     ...question,

@@ -173,11 +173,11 @@ function CourtsideView({
   }
 
   /** The round begins when the machine is armed for it (or by hand). */
-  function begin(): void {
+  function begin(roundId = uuidv7()): void {
     if (current.current || playerId === '') return;
     const startedAt = new Date().toISOString();
     const made: Run = {
-      roundId: uuidv7(),
+      roundId,
       outingId: outingOfToday(startedAt.slice(0, 10), uuidv7),
       rungId: rung.id,
       playerId,
@@ -188,7 +188,7 @@ function CourtsideView({
       offset: 0,
       balls: [],
     };
-    const { roundId, balls: _balls, offset: _offset, ...body } = made;
+    const { roundId: _id, balls: _balls, offset: _offset, ...body } = made;
     outbox().add({ method: 'PUT', path: `rounds/${roundId}`, body, what: `Round begun: ${document.name}, ${player?.name ?? ''}` });
     setFinished(null);
     update(made);
@@ -196,8 +196,11 @@ function CourtsideView({
 
   async function arm(): Promise<void> {
     const before = thrownOf(current.current);
-    if (!(await give({ do: 'arm', rungId: rung.id, from: before, document, playerId, ...(confirmedBy && { confirmedBy }) }))) return;
-    begin();
+    // the round is named before it begins: it begins when the machine has taken it
+    const roundId = current.current?.roundId ?? uuidv7();
+    if (!(await give({ do: 'arm', rungId: rung.id, from: before, roundId, document, playerId, ...(confirmedBy && { confirmedBy }) })))
+      return;
+    begin(roundId);
     const now = current.current;
     if (now) update({ ...now, offset: before });
   }

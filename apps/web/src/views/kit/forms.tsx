@@ -1,4 +1,15 @@
-import { BALLS, diamondOf, firstDials, LEVELS, MACHINE_KINDS, type MachineProfile, SPORT_RECORDS, SPORTS, SURFACES } from '@good-arc/core';
+import {
+  BALLS,
+  diamondOf,
+  firstDials,
+  LEVELS,
+  MACHINE_KINDS,
+  type MachineProfile,
+  SPORT_RECORDS,
+  SPORTS,
+  SURFACES,
+  USUAL_HEIGHT_M,
+} from '@good-arc/core';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { Controller, type DefaultValues, type FieldValues, type Path, type Resolver, useForm } from 'react-hook-form';
@@ -60,7 +71,7 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
       name: row?.name ?? '',
       level: row?.level ?? 'Building',
       hand: row?.hand ?? 'right',
-      heightM: row?.heightM ?? 1.7,
+      heightM: row?.heightM ?? USUAL_HEIGHT_M,
       goals: row?.goals ?? '',
       avoid: row?.avoid ?? '',
       notes: row?.notes ?? '',

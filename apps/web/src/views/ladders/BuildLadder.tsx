@@ -10,6 +10,7 @@ import {
   gameBallLabel,
   netPlayOf,
   SPORTS,
+  USUAL_HEIGHT_M,
 } from '@good-arc/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Kit, Viewer } from '../../api/rows.ts';
@@ -80,7 +81,7 @@ function BuildView({ viewer, kit, search }: Props) {
         gameBall,
         hand: where?.hand ?? 'right',
         wing,
-        heightM: player?.heightM ?? 1.7,
+        heightM: player?.heightM ?? USUAL_HEIGHT_M,
         focalPoint,
         minutes,
         hopperBalls,

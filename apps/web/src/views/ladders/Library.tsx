@@ -1,4 +1,4 @@
-import { APPROACHES, type Approach, type Drill, fitDrill, LEVELS, LIBRARY, PURPOSES, SPORTS } from '@good-arc/core';
+import { APPROACHES, type Approach, type Drill, fitDrill, LEVELS, LIBRARY, PURPOSES, SPORTS, USUAL_HEIGHT_M } from '@good-arc/core';
 import { Star } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
@@ -218,7 +218,7 @@ function DrillPage({
         ? fitDrill(drill, {
             ...venue,
             hand: where?.hand ?? 'right',
-            heightM: player?.heightM ?? 1.7,
+            heightM: player?.heightM ?? USUAL_HEIGHT_M,
             approach,
             ...(second && { second: { id: second.id, profile: second.profile } }),
           })

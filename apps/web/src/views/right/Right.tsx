@@ -16,6 +16,7 @@ import {
   settingsOf,
   shiftToday,
   speedShareOn,
+  USUAL_HEIGHT_M,
 } from '@good-arc/core';
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -44,7 +45,6 @@ interface Props {
 }
 
 /** Height a batter is taken to have for the window, m: the zone is only drawn. */
-const BATTER_M = 1.75;
 
 interface Mark {
   id: string;
@@ -197,7 +197,7 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial, ga
           {isWindow ? (
             <WindowPlan
               zone={{ x: target.x, z: target.z, widthM: zone.widthM, depthM: zone.depthM }}
-              batterHeightM={document.batterHeightM ?? BATTER_M}
+              batterHeightM={document.batterHeightM ?? USUAL_HEIGHT_M}
               marks={planMarks}
               landed={line.landed}
               onMark={mark}

@@ -1,4 +1,16 @@
-import { airDensity, ballById, ftToM, mphToMps, PLATE, paceFlight, paceRatio, printTime, wallChart } from '@good-arc/core';
+import {
+  airDensity,
+  ballById,
+  diamondOf,
+  ftToM,
+  MIDDLE_OF_ZONE_M,
+  mphToMps,
+  PLATE,
+  paceFlight,
+  paceRatio,
+  printTime,
+  wallChart,
+} from '@good-arc/core';
 import { useMemo, useState } from 'react';
 import { download as saveFile } from '../../../ui/download.ts';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
@@ -14,7 +26,6 @@ const UNKNOWNS = [
 ] as const;
 type Unknown = (typeof UNKNOWNS)[number][0];
 
-const GAME_HEIGHT_M = 1.75;
 const DISTANCES_FT = [30, 34, 38, 42, 46, 50, 54];
 const SPEEDS_MPH = [35, 40, 45, 50, 55, 60, 65, 70];
 
@@ -31,18 +42,21 @@ export function PacePanel({ bench }: { bench: BenchState }) {
     gamePlace: game?.launch.y ?? ftToM(52),
   });
   const planeY = setup.target.kind === 'plane' ? setup.target.planeY : PLATE.frontY_m;
-  const z = setup.target.kind === 'plane' ? setup.target.z : 0.7;
+  const z = setup.target.kind === 'plane' ? setup.target.z : MIDDLE_OF_ZONE_M;
+  // the panel is a pitch’s
+  const { release } = diamondOf(setup.sport)!;
+  const gameHeightM = release.z;
   const base = useMemo(
     () => ({ ball: ballById(setup.ballId), airDensityKgM3: airDensity(setup.weather), contact: { y: planeY, z } }),
     [setup.ballId, setup.weather, planeY, z],
   );
   const of = (key: Unknown): number | null => (key === unknown ? null : values[key]);
   const machineSpin = now.arrangement.spin.topspinRpm;
-  const gameSpin = game?.launch.topspinRpm ?? -1900;
+  const gameSpin = game?.launch.topspinRpm ?? -release.fastballRpm;
   const flight = paceFlight({
     ...base,
     machine: { speedMps: of('machineSpeed'), releaseM: of('machinePlace'), heightM: setup.from.z, topspinRpm: machineSpin },
-    game: { speedMps: of('gameSpeed'), releaseM: of('gamePlace'), heightM: GAME_HEIGHT_M, topspinRpm: gameSpin },
+    game: { speedMps: of('gameSpeed'), releaseM: of('gamePlace'), heightM: gameHeightM, topspinRpm: gameSpin },
   });
   const ratio = paceRatio({
     machine: { speedMps: of('machineSpeed'), distanceM: of('machinePlace') },
@@ -69,12 +83,12 @@ export function PacePanel({ bench }: { bench: BenchState }) {
     () =>
       wallChart(
         base,
-        { releaseM: values.gamePlace, heightM: GAME_HEIGHT_M, topspinRpm: gameSpin },
+        { releaseM: values.gamePlace, heightM: gameHeightM, topspinRpm: gameSpin },
         { heightM: setup.from.z, topspinRpm: machineSpin },
         DISTANCES_FT.map(ftToM),
         SPEEDS_MPH.map(mphToMps),
       ),
-    [base, values.gamePlace, gameSpin, setup.from.z, machineSpin],
+    [base, values.gamePlace, gameSpin, setup.from.z, machineSpin, gameHeightM],
   );
   const cell = (mps: number | null | undefined): string => (mps == null ? '–' : units.speed(mps).replace(/ .*/, ''));
 

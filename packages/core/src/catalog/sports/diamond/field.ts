@@ -7,7 +7,10 @@ import type { Sport } from '../names.ts';
 /** Half the width of home plate, and the y of its front edge (Official Baseball Rules 2.02; quoted from memory). */
 export const PLATE = { halfWidthM: inToM(8.5), frontY_m: inToM(17) } as const;
 
-/** Middle of the strike zone of an adult batter of 1.75 m, m: a first aim. */
+/** Of a player whose height nobody has typed, m: a grown one’s (common practice, no source). */
+export const USUAL_HEIGHT_M = 1.75;
+
+/** Middle of the strike zone of a batter of the usual height, m: a first aim. */
 export const MIDDLE_OF_ZONE_M = 0.7;
 
 /**

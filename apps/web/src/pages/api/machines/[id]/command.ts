@@ -1,8 +1,8 @@
-import { ballById, judgeRung, type Level, needsName, programOf, type RungDocument } from '@good-arc/core';
+import { ballById, judgeRung, type Level, needsName, programOf, type RungDocument, rungSchema } from '@good-arc/core';
 import type { CommandBody } from '@good-arc/machine-link';
 import type { z } from 'zod';
 import { commandBody } from '../../../../api/schemas.ts';
-import { gameBall, ladder, machine, player } from '../../../../db/schema.ts';
+import { gameBall, ladder, machine, player, round } from '../../../../db/schema.ts';
 import { endpoint } from '../../../../server/endpoint.ts';
 import { readRung } from '../../../../server/ladders.ts';
 import { links, pageOf } from '../../../../server/links.ts';
@@ -54,11 +54,17 @@ async function testBalls(store: Store, { launch, dials, count, ballId, rungId, c
   return { do: 'arm', program: { launches: [launch], intervalS: TEST_INTERVAL_S, count, ...(dials && { dials }) } };
 }
 
+/** What is thrown of a card: all of it but the weather, which each round has of its own. */
+const thrownAs = ({ weather: _own, ...card }: RungDocument): string => JSON.stringify(card);
+
 /** The program of a rung for this machine: what the page shows, as long as that is what is kept or a round of it goes on. */
 async function programmed(store: Store, machineId: string, command: Asked<'arm'>): Promise<{ ladderId: string; command: CommandBody }> {
   const { document: kept, ladderId } = await readRung(store, command.rungId);
   const document = command.document ?? kept;
-  if (command.from === 0 && JSON.stringify(document) !== JSON.stringify(kept))
+  const [begun] = command.roundId === undefined ? [] : await store.any(round, [command.roundId]);
+  // a round that was begun goes on with its own card, whatever became of the rung; one whose beginning has not arrived yet, with what the page shows
+  const wanted = begun ? rungSchema.parse(begun.card) : command.from === 0 ? kept : document;
+  if (thrownAs(document) !== thrownAs(wanted))
     throw new Refusal(
       409,
       'This rung was changed since this page was opened: what it shows is not what is kept any more.',
