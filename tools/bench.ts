@@ -15,6 +15,7 @@ import {
   firstSetup,
   fly,
   GAME_BOOK,
+  GRAVITY,
   judgeRung,
   type Launch,
   MACHINE_KINDS,
@@ -109,7 +110,7 @@ function odexLanding({ conditions, launch }: (typeof jobs)[number], tolerance: n
     const cross = Math.hypot(cx, cy, cz);
     const { cd, cl } = coefficients(ball, v, cross / v, total);
     const lift = cross > 0 ? (k * v * cl * v) / cross : 0;
-    return [u[3]!, u[4]!, u[5]!, -k * v * cd * rx + lift * cx, -k * v * cd * ry + lift * cy, -k * v * cd * rz + lift * cz - 9.80665];
+    return [u[3]!, u[4]!, u[5]!, -k * v * cd * rx + lift * cx, -k * v * cd * ry + lift * cy, -k * v * cd * rz + lift * cz - GRAVITY];
   };
   const solver = new Solver(6);
   solver.absoluteTolerance = tolerance;

@@ -3,11 +3,11 @@
  * tolerance, with event times found by bisection on its dense output. Shares nothing with the stepper but the ball's mass, size and law.
  */
 import { Solver } from 'odex';
-import { type Ball, type Conditions, coefficients, type Launch } from '../../src/index.ts';
+import { type Ball, type Conditions, coefficients, GRAVITY, type Launch } from '../../src/index.ts';
 
 type State = number[];
 
-const G = 9.80665;
+const G = GRAVITY;
 const LONGEST_S = 40;
 const PARTS = 8;
 
