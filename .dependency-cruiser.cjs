@@ -1,8 +1,14 @@
-/** Imports point one way: apps/web → machine-link → core. Views do not reach into one another. */
+/** Imports point one way: apps/web → simulator → line → core. Views do not reach into one another. */
 module.exports = {
   forbidden: [
-    { name: 'core-knows-nobody', severity: 'error', from: { path: '^packages/core' }, to: { path: '^(packages/machine-link|apps|tools)' } },
-    { name: 'link-knows-core-only', severity: 'error', from: { path: '^packages/machine-link' }, to: { path: '^(apps|tools)' } },
+    {
+      name: 'core-knows-nobody',
+      severity: 'error',
+      from: { path: '^packages/core' },
+      to: { path: '^(packages/(line|simulator)|apps|tools)' },
+    },
+    { name: 'line-knows-core-only', severity: 'error', from: { path: '^packages/line' }, to: { path: '^(packages/simulator|apps|tools)' } },
+    { name: 'simulator-knows-the-line', severity: 'error', from: { path: '^packages/simulator' }, to: { path: '^(apps|tools)' } },
     {
       name: 'views-are-islands',
       severity: 'error',

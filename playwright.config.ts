@@ -7,7 +7,7 @@ const PROXY_ORIGIN = `https://localhost:${PORT + 1000}`;
 
 /**
  * One worker against one demo of its own, with its own data; the simulated machines feed four times as fast. They wait four seconds for a heartbeat
- * that a starved processor sends late; the one second of the protocol is tested in machine-link, on a clock of its own.
+ * that a starved processor sends late; the one second of the protocol is tested in packages/line, on a clock of its own.
  */
 export default defineConfig({
   testDir: 'e2e',

@@ -29,7 +29,7 @@ test('a machine that falls silent is seen, and the tally is kept', async ({ page
   await page.getByRole('button', { name: /^In/ }).click();
   await page.getByText('Refill, or try a fault').click();
   await page.getByRole('button', { name: 'silence' }).click();
-  // the second and a half is proved on the client's own clock in machine-link
+  // the second and a half is proved on the client's own clock in packages/line
   await expect(page.getByText('Bramble does not answer.')).toBeVisible();
   await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 1');
   await expect(machineState(page)).toHaveAttribute('data-state', 'held', { timeout: 30_000 }); // it comes back, on hold

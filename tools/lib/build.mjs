@@ -47,9 +47,9 @@ export async function writeSchemas() {
 /** The simulated machines and radar, the database tasks and the web server; each only when its sources changed. */
 /** @param {{ web?: boolean }} [options] without `web` for live reload, where Vite serves the sources */
 export async function buildAll({ web = true } = {}) {
-  const shared = ['packages/core/src', 'packages/machine-link/src', 'package-lock.json', 'tsconfig.base.json'];
+  const shared = ['packages/core/src', 'packages/line/src', 'packages/simulator/src', 'package-lock.json', 'tsconfig.base.json'];
   await whenStale('simulate', shared, SIMULATE, () =>
-    step('building the simulated machines', () => bundle('packages/machine-link/src/simulate.ts', SIMULATE)),
+    step('building the simulated machines', () => bundle('packages/simulator/src/simulate.ts', SIMULATE)),
   );
   const tasksFrom = [...shared, 'apps/web/src/db', 'apps/web/src/server', 'apps/web/src/tasks.ts'];
   if (web)

@@ -6,4 +6,4 @@ export const DATA = process.env.GOODARC_DATA ?? join(ROOT, '.data');
 export const CACHE = join(ROOT, '.cache');
 export const WEB = join(ROOT, 'apps/web');
 export const TASKS = join(WEB, 'dist/tasks.mjs');
-export const SIMULATE = join(ROOT, 'packages/machine-link/dist/simulate.mjs');
+export const SIMULATE = join(ROOT, 'packages/simulator/dist/simulate.mjs');

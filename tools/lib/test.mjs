@@ -189,7 +189,7 @@ function quick() {
   return sum([
     check('lint and format (Biome)', ['biome', 'check', '--error-on-warnings', '.']),
     check('types', ['tsc', '-p', 'tsconfig.json']),
-    vitest(['core', 'machine-link', 'tools'], process.env, ['--isolate=false', ...SLOW]),
+    vitest(['core', 'line', 'simulator', 'tools'], process.env, ['--isolate=false', ...SLOW]),
     vitest(['web'], { ...process.env, LOG_LEVEL: 'silent' }, [
       '--isolate=false',
       ...withDatabase.map((file) => `--exclude=**/test/${file}`),
@@ -198,7 +198,7 @@ function quick() {
 }
 
 /** @type {Record<string, () => Count | Promise<Count>>} */
-const PARTS = { lint, core: () => vitest(['core', 'machine-link', 'tools']), web: database, browser };
+const PARTS = { lint, core: () => vitest(['core', 'line', 'simulator', 'tools']), web: database, browser };
 
 /** @param {string[]} args */
 export async function test(args) {

@@ -5,7 +5,7 @@ import { SPORTS } from '@good-arc/core';
 import { describe, expect, test } from 'vitest';
 
 const ROOT = fileURLToPath(new URL('../../', import.meta.url));
-const SOURCES = ['packages/core/src', 'packages/machine-link/src', 'apps/web/src', 'tools'];
+const SOURCES = ['packages/core/src', 'packages/line/src', 'packages/simulator/src', 'apps/web/src', 'tools'];
 
 /** Every file of the code, with its text; tests, and what is built or generated, are left out. */
 function sources(): { file: string; text: string }[] {

@@ -3,7 +3,7 @@
  * `open <club> <owner>` (makes a club if there is none, prints a one-time link's token).
  */
 import { fileURLToPath } from 'node:url';
-import { seedOfName } from '@good-arc/machine-link';
+import { seedOfName } from '@good-arc/simulator';
 import { asc, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { club, machine, membership, person } from './db/schema.ts';

@@ -1,7 +1,7 @@
 import type { AddressInfo, Server } from 'node:net';
-import { serveMachine } from '@good-arc/machine-link';
+import { serveMachine } from '@good-arc/simulator';
 import { afterEach, describe, expect, test } from 'vitest';
-import { handClock } from '../../../packages/machine-link/test/support.ts';
+import { handClock } from '../../../packages/line/test/support.ts';
 import { type CourtsideEvent, links, MachineLink } from '../src/server/links.ts';
 import { profileOf } from './support/rig.ts';
 import { until } from './support/until.ts';

@@ -1,6 +1,6 @@
 import type { AddressInfo, Server } from 'node:net';
 import { fitDrill, LIBRARY, type RungDocument, scheduleOf } from '@good-arc/core';
-import { serveMachine } from '@good-arc/machine-link';
+import { serveMachine } from '@good-arc/simulator';
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest';

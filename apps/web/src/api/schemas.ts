@@ -18,6 +18,7 @@ import {
   tuneUpSchema,
   weatherSchema,
 } from '@good-arc/core';
+import { FAULTS } from '@good-arc/simulator/extension';
 import { z } from 'zod';
 
 /** What browser and server say to each other. Both sides parse with these. */
@@ -172,7 +173,7 @@ export const commandBody = z.discriminatedUnion('do', [
     count: z.int().min(1).max(20),
   }),
   z.strictObject({ do: z.enum(['feed', 'hold', 'resume', 'stow', 'clear', 'refill']) }),
-  z.strictObject({ do: z.literal('simulate'), fault: z.enum(['jam', 'misfeed', 'drop-link', 'silence', 'flat-battery']) }),
+  z.strictObject({ do: z.literal('simulate'), fault: z.enum(FAULTS) }),
 ]);
 export type CourtsideCommand = z.input<typeof commandBody>;
 

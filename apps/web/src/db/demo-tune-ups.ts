@@ -12,7 +12,7 @@ import {
   type TestBall,
   type TuneUp,
 } from '@good-arc/core';
-import { dialLaw, seedOfName } from '@good-arc/machine-link';
+import { dialLaw, seedOfName } from '@good-arc/simulator';
 
 /** How the demo machine stood on the day its dials were tuned. */
 const DAY: Omit<TuneUp, 'dialId' | 'dialName' | 'courtId' | 'ballStockId' | 'balls' | 'from'> = {

@@ -11,7 +11,7 @@ import {
   readLines,
   realClock,
   type Status,
-} from '@good-arc/machine-link';
+} from '@good-arc/line';
 import { log } from './log.ts';
 
 /** A run counts as attended for this long after the browser's last sign of life, ms. */

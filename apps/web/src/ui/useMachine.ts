@@ -1,4 +1,4 @@
-import type { MachineEvent, RadarReading, Status } from '@good-arc/machine-link';
+import type { MachineEvent, RadarReading, Status } from '@good-arc/line';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CourtsideCommand } from '../api/schemas.ts';
 import { api } from './api.ts';

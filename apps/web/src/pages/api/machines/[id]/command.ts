@@ -1,5 +1,6 @@
 import { ballById, judgeRung, type Level, needsName, programOf, type RungDocument, rungSchema } from '@good-arc/core';
-import type { CommandBody } from '@good-arc/machine-link';
+import type { CommandBody } from '@good-arc/line';
+import { simulateFault, withDials } from '@good-arc/simulator/extension';
 import type { z } from 'zod';
 import { commandBody } from '../../../../api/schemas.ts';
 import { gameBall, ladder, machine, player, round } from '../../../../db/schema.ts';
@@ -17,17 +18,21 @@ const TEST_INTERVAL_S = 8;
 export const POST = endpoint(commandBody, async ({ body, id, store, scope, context }) => {
   const page = pageOf(context.url);
   const open = links.open(id, scope.clubId);
-  if (open && body.do !== 'arm' && body.do !== 'test') return open.send(body, page);
+  if (open && body.do !== 'arm' && body.do !== 'test') return open.send(asTold(body), page);
   const { linkAddress } = await store.one(machine, id, 'machine');
   if (linkAddress === '') throw noLine();
   const link = links.of(id, scope.clubId, linkAddress);
   if (body.do === 'test') return link.send(await testBalls(store, body), page);
-  if (body.do !== 'arm') return link.send(body, page);
+  if (body.do !== 'arm') return link.send(asTold(body), page);
   const { ladderId, command } = await programmed(store, id, body);
   return link.send(command, page, ladderId);
 });
 
 type Asked<Do> = Extract<z.output<typeof commandBody>, { do: Do }>;
+
+/** A command that needs no look at what is kept, in the words of the line. */
+const asTold = (body: Exclude<z.output<typeof commandBody>, { do: 'arm' | 'test' }>): CommandBody =>
+  body.do === 'simulate' ? simulateFault(body.fault) : body;
 
 /** Whether a rung, thrown to this player, needs somebody to answer for it by name. */
 async function asksForName(store: Store, ladderId: string, document: RungDocument, playerLevel?: Level): Promise<boolean> {
@@ -51,7 +56,7 @@ async function testBalls(store: Store, { launch, dials, count, ballId, rungId, c
     const tried: RungDocument = { ...document, ballId, feeds: [{ ...document.feeds[0]!, launch, on: true }] };
     if (await asksForName(store, ladderId, tried)) throw nameWanted('A hard ball and too little time: a coach confirms it by name first.');
   }
-  return { do: 'arm', program: { launches: [launch], intervalS: TEST_INTERVAL_S, count, ...(dials && { dials }) } };
+  return { do: 'arm', program: { launches: [launch], intervalS: TEST_INTERVAL_S, count, ...(dials && withDials(dials)) } };
 }
 
 /** What is thrown of a card: all of it but the weather, which each round has of its own. */

@@ -1,10 +1,13 @@
-import { dialPlaceSchema, launchSchema } from '@good-arc/core';
+import { launchSchema } from '@good-arc/core';
 import { z } from 'zod';
 
 /**
  * The machine line protocol: newline-delimited JSON over TCP (a serial port carries the same lines).
  * A driver sends commands with an id and gets one reply for each; every listener gets events.
  */
+
+/** Said in the greeting; a driver of another version does not drive. */
+export const PROTOCOL_VERSION = 1;
 
 export const MACHINE_STATES = ['stowed', 'idle', 'arming', 'ready', 'feeding', 'held', 'fault'] as const;
 export type MachineState = (typeof MACHINE_STATES)[number];
@@ -19,12 +22,10 @@ export const LONGEST_LINE = 64 * 1024;
 
 const id = z.string().min(1).max(64);
 
-export const FAULTS = ['jam', 'misfeed', 'drop-link', 'silence', 'flat-battery'] as const;
+/** Name of an extension that a machine has besides this protocol: told in its greeting. */
+const extension = z.string().min(1).max(40);
 
-/**
- * Balls to throw: `count` of them, going through `launches` over and over. `dials`: where a person's hand set them, for the simulation, which
- * throws by its own law of them that nobody is told; a real machine on dials throws as they stand and needs no word of it.
- */
+/** Balls to throw: `count` of them, going through `launches` over and over. */
 export const programSchema = z.strictObject({
   launches: z.array(launchSchema).min(1).max(200),
   intervalS: z.number().min(0.5).max(120),
@@ -33,7 +34,8 @@ export const programSchema = z.strictObject({
   thenS: z.array(z.number().min(0.5).max(120)).max(200).optional(),
   /** Seconds more before the first release: another machine throws first. */
   firstS: z.number().min(0).max(3600).optional(),
-  dials: z.array(dialPlaceSchema).max(12).optional(),
+  /** What extensions need to know of it, by their names; only those that the greeting named are sent any. */
+  extra: z.record(extension, z.unknown()).optional(),
 });
 export type Program = z.infer<typeof programSchema>;
 
@@ -47,8 +49,8 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ id, do: z.literal('stow') }),
   z.strictObject({ id, do: z.literal('clear') }),
   z.strictObject({ id, do: z.literal('refill') }),
-  /** Understood by the simulation only. */
-  z.strictObject({ id, do: z.literal('simulate'), fault: z.enum(FAULTS) }),
+  /** A command of an extension that the greeting named. */
+  z.strictObject({ id, do: z.literal('extra'), of: extension, with: z.unknown() }),
 ]);
 export type Command = z.infer<typeof commandSchema>;
 /** Commands a person gives; the rest is housekeeping of the link. */
@@ -75,6 +77,9 @@ export const replySchema = z.strictObject({
   state: z.enum(MACHINE_STATES),
   code: z.enum(refusalCodes).optional(),
   text: z.string().optional(),
+  /** Of a greeting: the version of this protocol that the machine speaks, and what it has besides. */
+  version: z.int().optional(),
+  extensions: z.array(extension).optional(),
 });
 export type Reply = z.infer<typeof replySchema>;
 

@@ -1,11 +1,19 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import type { MachineProfile } from '@good-arc/core';
 import { seededRandom } from '@good-arc/core';
-import { realClock } from './clock.ts';
+import {
+  type Command,
+  commandSchema,
+  PROTOCOL_VERSION,
+  type Reply,
+  readLines,
+  realClock,
+  STATUS_EVERY_MS,
+  writeLine,
+} from '@good-arc/line';
 import { dialLaw } from './dial-law.ts';
-import { readLines, writeLine } from './lines.ts';
+import { faultOf, SIMULATION } from './extension.ts';
 import { SimulatedMachine } from './machine.ts';
-import { type Command, commandSchema, type Reply, STATUS_EVERY_MS } from './protocol.ts';
 
 /** How long a machine that is told to fall silent says nothing: long enough to be noticed on a busy page. */
 const SILENCE_MS = 6000;
@@ -47,16 +55,17 @@ export function serveMachine({ port, profile, seed, timeFactor = 1, patienceMs =
         return reply(false, { code: 'driver-taken', text: 'Another driver has this machine.' });
       if (command.role === 'driver') driver = socket;
       listeners.add(socket);
-      return reply(true);
+      return reply(true, { version: PROTOCOL_VERSION, extensions: [SIMULATION] });
     }
     if (socket !== driver && command.do !== 'hold' && command.do !== 'stow') {
       return reply(false, { code: 'not-driver', text: 'Only the driver may do that; anyone may hold or stow.' });
     }
-    if (command.do === 'simulate' && command.fault === 'drop-link') {
+    const fault = faultOf(command);
+    if (fault === 'drop-link') {
       socket.destroy();
       return null;
     }
-    if (command.do === 'simulate' && command.fault === 'silence') {
+    if (fault === 'silence') {
       silentUntilMs = realClock.nowMs() + SILENCE_MS;
       return null;
     }

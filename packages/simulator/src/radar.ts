@@ -1,7 +1,6 @@
 import { connect, createServer, type Server, type Socket } from 'node:net';
 import { seededRandom } from '@good-arc/core';
-import { readLines, writeLine } from './lines.ts';
-import { machineEventSchema, type RadarReading } from './protocol.ts';
+import { machineEventSchema, type RadarReading, readLines, writeLine } from '@good-arc/line';
 
 /** 1 σ of a reading, m/s (about ½ mph), and the share of balls it misses: our own figures for a hand-held gun. */
 const NOISE_MPS = 0.22;

@@ -1,7 +1,8 @@
 import { type AddressInfo, connect, type Server } from 'node:net';
+import { type LinkEvent, MachineClient, type Program, readLines } from '@good-arc/line';
 import { afterEach, describe, expect, test } from 'vitest';
-import { type LinkEvent, MachineClient, type Program, readLines, serveMachine, serveRadar } from '../src/index.ts';
-import { until } from './support.ts';
+import { until } from '../../line/test/support.ts';
+import { serveMachine, serveRadar, simulateFault } from '../src/index.ts';
 
 const profile = { hopper: 70, repeatability: { speedPct: 2, elevationDeg: 0.5, bearingDeg: 0.5, spinPct: 8 } };
 const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
@@ -58,7 +59,7 @@ describe('over a real socket', () => {
   });
   test('a dropped link is seen, the machine holds, and the client comes back by itself', async () => {
     const r = await feeding();
-    void r.client.send({ do: 'simulate', fault: 'drop-link' });
+    void r.client.send(simulateFault('drop-link'));
     await until(() => !r.client.isUp);
     expect(await r.client.send({ do: 'hold' })).toMatchObject({ ok: false, code: 'link-lost' });
     await until(() => r.client.isUp);
@@ -67,7 +68,7 @@ describe('over a real socket', () => {
   });
   test('a machine that falls silent counts as gone', async () => {
     const r = await feeding(4000);
-    void r.client.send({ do: 'simulate', fault: 'silence' });
+    void r.client.send(simulateFault('silence'));
     await until(() => !r.client.isUp);
   });
   test('a second driver is turned away; anyone may hold', async () => {

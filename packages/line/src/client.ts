@@ -2,7 +2,16 @@ import { connect, type Socket } from 'node:net';
 import type { z } from 'zod';
 import { afterListening, type Clock, realClock } from './clock.ts';
 import { readLines, writeLine } from './lines.ts';
-import { type Command, HEARTBEAT_EVERY_MS, type MachineEvent, machineEventSchema, type Reply, replySchema } from './protocol.ts';
+import {
+  type Command,
+  HEARTBEAT_EVERY_MS,
+  type MachineEvent,
+  machineEventSchema,
+  PROTOCOL_VERSION,
+  type Program,
+  type Reply,
+  replySchema,
+} from './protocol.ts';
 
 /** The machine is taken as gone when nothing was heard for this long, ms: under the second and a half a person may wait to see it. */
 const SILENT_MS = 1100;
@@ -32,6 +41,8 @@ export class MachineClient {
   private readonly clock: Clock;
   private socket: Socket | null = null;
   private up = false;
+  /** What the machine has besides the protocol, by its greeting. */
+  private extensions: readonly string[] = [];
   private closed = false;
   private counter = 0;
   private readonly waiting = new Map<string, (reply: Reply) => void>();
@@ -52,7 +63,9 @@ export class MachineClient {
   /** @returns the machine's reply; one with `ok: false` and code `link-lost` or `timeout` when none comes */
   send(body: CommandBody): Promise<Reply> {
     if (!this.up || !this.socket) return Promise.resolve(this.failed('link-lost', 'The machine does not answer.'));
-    return this.exchange(this.socket, body);
+    if (body.do === 'extra' && !this.extensions.includes(body.of))
+      return Promise.resolve(this.failed('cannot', `This machine has no “${body.of}”.`));
+    return this.exchange(this.socket, body.do === 'arm' ? { ...body, program: this.understood(body.program) } : body);
   }
 
   close(): void {
@@ -60,6 +73,12 @@ export class MachineClient {
     this.cancelTick?.();
     this.cancelSilence?.();
     this.socket?.destroy();
+  }
+
+  /** Without what is meant for extensions that this machine does not have. */
+  private understood({ extra, ...program }: Program): Program {
+    const known = Object.entries(extra ?? {}).filter(([name]) => this.extensions.includes(name));
+    return known.length === 0 ? program : { ...program, extra: Object.fromEntries(known) };
   }
 
   private exchange(socket: Socket, body: CommandBody): Promise<Reply> {
@@ -84,7 +103,7 @@ export class MachineClient {
     return Math.max(ms, this.options.patienceMs ?? 0);
   }
 
-  private failed(code: 'timeout' | 'link-lost', text: string): Reply {
+  private failed(code: 'timeout' | 'link-lost' | 'cannot', text: string): Reply {
     return { re: '', ok: false, state: 'held', code, text };
   }
 
@@ -96,7 +115,9 @@ export class MachineClient {
     socket.on('error', () => socket.destroy());
     socket.on('connect', () =>
       this.ask(socket, { do: 'hello', role: 'driver' }, (reply) => {
-        if (reply.ok) this.setUp(true);
+        this.extensions = reply.extensions ?? [];
+        // a machine that speaks another version is not driven
+        if (reply.ok && reply.version === PROTOCOL_VERSION) this.setUp(true);
         else socket.destroy();
       }),
     );

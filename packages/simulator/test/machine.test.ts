@@ -1,18 +1,17 @@
 import { seededRandom } from '@good-arc/core';
-import { describe, expect, test } from 'vitest';
 import {
   type Action,
   type Command,
-  dialLaw,
   MACHINE_STATES,
   type MachineEvent,
   type MachineState,
   type Program,
   programSchema,
-  SimulatedMachine,
   TRANSITIONS,
-} from '../src/index.ts';
-import { handClock } from './support.ts';
+} from '@good-arc/line';
+import { describe, expect, test } from 'vitest';
+import { handClock } from '../../line/test/support.ts';
+import { dialLaw, SimulatedMachine, simulateFault } from '../src/index.ts';
 
 const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
 const program: Program = { launches: [launch], intervalS: 4, count: 5 };
@@ -54,7 +53,7 @@ function inState(state: MachineState) {
     r.live(3);
   }
   if (state === 'held') r.give({ do: 'hold' });
-  if (state === 'fault' || state === 'idle') r.give({ do: 'simulate', fault: 'flat-battery' });
+  if (state === 'fault' || state === 'idle') r.give(simulateFault('flat-battery'));
   if (state === 'idle') r.give({ do: 'clear' });
   expect(r.machine.state).toBe(state);
   return r;
@@ -172,7 +171,7 @@ describe('what goes wrong', () => {
   });
   test('a jam is a fault: nothing but hold, stow and clear helps', () => {
     const r = inState('feeding');
-    r.give({ do: 'simulate', fault: 'jam' });
+    r.give(simulateFault('jam'));
     r.live(6);
     expect(r.machine.status()).toMatchObject({ state: 'fault', why: 'jam' });
     expect(r.give({ do: 'resume' })).toMatchObject({ ok: false, code: 'fault' });
@@ -182,7 +181,7 @@ describe('what goes wrong', () => {
   test('a misfeed is told and takes its beat, not a ball of the hopper', () => {
     const r = inState('ready');
     r.give({ do: 'feed' });
-    r.give({ do: 'simulate', fault: 'misfeed' });
+    r.give(simulateFault('misfeed'));
     r.live(30);
     expect(r.events.filter((event) => event.event === 'misfeed')).toEqual([{ event: 'misfeed', seq: 1 }]);
     expect(r.releases()).toHaveLength(4);

@@ -7,6 +7,7 @@ import {
   LONGEST_LINE,
   MachineClient,
   machineEventSchema,
+  PROTOCOL_VERSION,
   programSchema,
   readLines,
   replySchema,
@@ -51,7 +52,8 @@ afterEach(() => {
   for (const each of cleanUp.splice(0)) each();
 });
 
-const ok = (socket: Socket, id: string, state = 'idle'): void => writeLine(socket, { re: id, ok: true, state });
+const ok = (socket: Socket, id: string, state = 'idle', more: object = {}): void =>
+  writeLine(socket, { re: id, ok: true, state, version: PROTOCOL_VERSION, ...more });
 const status = { event: 'status', state: 'idle', why: '', hopper: 70, battery: 0.8, thrown: 0, count: 0, intervalS: null, nextInS: null };
 
 /** A machine that greets back and then says nothing. */
@@ -67,6 +69,28 @@ async function silent(clock: Clock) {
 }
 
 describe('the client', () => {
+  test('does not drive a machine that speaks another version, or none', async () => {
+    for (const version of [PROTOCOL_VERSION + 1, undefined]) {
+      const r = await scripted(({ id, do: what }, socket) => {
+        if (what === 'hello') ok(socket, id, 'idle', { version });
+      });
+      await until(() => r.heard.some(({ do: what }) => what === 'hello'));
+      await until(() => r.sockets[0]!.destroyed || r.sockets[0]!.readableEnded);
+      expect(r.client.isUp).toBe(false);
+      expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: false, code: 'link-lost' });
+    }
+  });
+  test('sends what is meant for an extension only to a machine that named it', async () => {
+    const launch = { x: 0, y: 6, z: 0.6, speedMps: 15, elevationDeg: 20, bearingDeg: 180, topspinRpm: 0, sidespinRpm: 0, gyroRpm: 0 };
+    const program = { launches: [launch], intervalS: 4, count: 1, extra: { lamp: { on: true }, horn: {} } };
+    const r = await scripted(({ id, do: what }, socket) => ok(socket, id, 'idle', what === 'hello' ? { extensions: ['lamp'] } : {}));
+    await until(() => r.client.isUp);
+    expect(await r.client.send({ do: 'extra', of: 'horn', with: {} })).toMatchObject({ ok: false, code: 'cannot' });
+    expect(await r.client.send({ do: 'extra', of: 'lamp', with: { on: true } })).toMatchObject({ ok: true });
+    await r.client.send({ do: 'arm', program });
+    expect(r.heard.find(({ do: what }) => what === 'arm')).toMatchObject({ program: { extra: { lamp: { on: true } } } });
+    expect(JSON.stringify(r.heard)).not.toContain('horn');
+  });
   test('greets as the driver, and sends a heartbeat about four times a second', async () => {
     const clock = handClock();
     const r = await scripted(({ id }, socket) => ok(socket, id), { clock });
@@ -146,7 +170,7 @@ describe('the client', () => {
     await until(() => greeting !== '');
     await new Promise((resolve) => setTimeout(resolve, 50));
     expect(r.events).toEqual([]);
-    const answer = { re: greeting, ok: true, state: 'held' };
+    const answer = { re: greeting, ok: true, state: 'held', version: PROTOCOL_VERSION };
     r.sockets[0]!.write(`${JSON.stringify(answer)}\n${JSON.stringify({ ...status, state: 'held' })}\n`);
     await until(() => r.client.isUp && r.events.length > 1);
     expect(r.events).toEqual([

@@ -1,8 +1,10 @@
 import type { DialPlace } from '@good-arc/core';
 import { seededRandom } from '@good-arc/core';
+import type { Command, MachineEvent, Program } from '@good-arc/line';
 import { describe, expect, test } from 'vitest';
-import { type Command, dialLaw, type MachineEvent, type Program, programSchema, SimulatedMachine, seedOfName } from '../src/index.ts';
-import { handClock } from './support.ts';
+import { handClock } from '../../line/test/support.ts';
+import { dialsOf } from '../src/extension.ts';
+import { dialLaw, SimulatedMachine, seedOfName, withDials } from '../src/index.ts';
 
 const launch = { x: 0, y: 6, z: 0.6, speedMps: 15, elevationDeg: 20, bearingDeg: 180, topspinRpm: 0, sidespinRpm: 0, gyroRpm: 0 };
 const still = { speedPct: 0, elevationDeg: 0, bearingDeg: 0, spinPct: 0 };
@@ -19,9 +21,10 @@ function thrown(dials: DialPlace[] | undefined, seed = 11): typeof launch {
     emit: (event) => events.push(event),
     law: dialLaw(seed),
   });
-  const program: Program = { launches: [launch], intervalS: 4, count: 1, ...(dials && { dials }) };
+  const program: Program = { launches: [launch], intervalS: 4, count: 1, ...(dials && withDials(dials)) };
   const give = (body: Record<string, unknown>) => machine.handle({ id: '1', ...body } as Exclude<Command, { do: 'hello' }>);
-  expect(give({ do: 'arm', program })).toEqual({ ok: true });
+  const answer = give({ do: 'arm', program });
+  if (!answer.ok) throw new Error(answer.text);
   for (let i = 0; i < 200 && !events.some(({ event }) => event === 'release'); i++) {
     give({ do: 'heartbeat' });
     clock.pass(100);
@@ -79,5 +82,6 @@ test.each([
   ['a thing no dial moves', [{ ...speedAt(0.5), moves: 'colour' }]],
   ['more dials than a machine has', Array.from({ length: 13 }, () => speedAt(0.5))],
 ])('%s is refused', (_name, dials) => {
-  expect(programSchema.safeParse({ launches: [launch], intervalS: 4, count: 1, dials }).success).toBe(false);
+  expect(dialsOf({ launches: [launch], intervalS: 4, count: 1, ...withDials(dials as DialPlace[]) })).toBeNull();
+  expect(() => thrown(dials as DialPlace[])).toThrow('These are no dials of this machine.');
 });

@@ -1,17 +1,20 @@
-import { type MachineProfile, reachS } from '@good-arc/core';
-import { afterListening, type Clock } from './clock.ts';
-import type { DialLaw } from './dial-law.ts';
+import { type DialPlace, type MachineProfile, reachS } from '@good-arc/core';
 import {
   type Action,
+  afterListening,
+  type Clock,
   type Command,
   HEARTBEAT_LOST_MS,
+  LIVE_STATES,
   type MachineEvent,
   type MachineState,
   type Program,
   type RefusalCode,
   type Status,
-} from './protocol.ts';
-import { LIVE_STATES, TRANSITIONS } from './states.ts';
+  TRANSITIONS,
+} from '@good-arc/line';
+import type { DialLaw } from './dial-law.ts';
+import { dialsOf, type Fault, faultOf } from './extension.ts';
 
 /** Quiet before the first ball after feed or resume, s, so that nobody is surprised. */
 const LEAD_S = 2;
@@ -83,10 +86,15 @@ export class SimulatedMachine {
         this.hopper = this.options.profile.hopper;
         this.tell();
         return { ok: true };
-      case 'simulate':
-        return this.simulate(command.fault);
-      case 'arm':
-        return this.move('arm', () => this.arm(command.program));
+      case 'extra': {
+        const fault = faultOf(command);
+        return fault ? this.simulate(fault) : { ok: false, code: 'cannot', text: 'This machine has no such command.' };
+      }
+      case 'arm': {
+        const dials = dialsOf(command.program);
+        if (!dials) return { ok: false, code: 'cannot', text: 'These are no dials of this machine.' };
+        return this.move('arm', () => this.arm(this.dialled(command.program, dials)));
+      }
       case 'resume':
         return this.move('resume', () => this.spinUp());
       case 'feed':
@@ -112,16 +120,15 @@ export class SimulatedMachine {
   }
 
   private arm(program: Program): void {
-    this.program = this.dialled(program);
+    this.program = program;
     this.thrown = 0;
     this.feedsAfterArming = false;
     this.spinUp();
   }
 
   /** The launches as the dials really give them, when the program says where those stand. */
-  private dialled(program: Program): Program {
-    const { dials } = program;
-    if (!dials) return program;
+  private dialled(program: Program, dials: readonly DialPlace[]): Program {
+    if (dials.length === 0) return program;
     const { law } = this.options;
     const sum = (moves: readonly string[]): number | null => {
       const values = dials.filter((each) => moves.includes(each.moves)).map((each) => law.value(each));
@@ -261,7 +268,7 @@ export class SimulatedMachine {
     this.tell();
   }
 
-  private simulate(fault: Extract<Command, { do: 'simulate' }>['fault']): Answer {
+  private simulate(fault: Fault): Answer {
     if (fault === 'jam') this.jamNext = true;
     else if (fault === 'misfeed') this.misfeedNext = true;
     else if (fault === 'flat-battery') {

@@ -1,0 +1,3 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({ test: { name: 'line', include: ['test/**/*.test.ts'], testTimeout: 180_000 } });
