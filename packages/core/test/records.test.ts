@@ -8,6 +8,7 @@ import {
   GAME_BOOK,
   gameBallById,
   gameBallLabel,
+  gameBallSource,
   gateSchema,
   inToM,
   LEVEL_NEEDS,
@@ -129,6 +130,11 @@ describe('levels and the game book', () => {
     if (slider.kind !== 'pitch') throw new Error('a slider is a pitch');
     expect(Math.hypot(slider.sidespinRpm, slider.gyroRpm)).toBeCloseTo(2400, 6);
     expect(slider.sidespinRpm).toBeCloseTo(0.35 * 2400, 6);
+  });
+  test('what little is published about says so where its source is asked for', () => {
+    const of = (id: string) => gameBallSource(GAME_BOOK.find((ball) => ball.id === id)!);
+    expect(of('softball-rise-college')).toContain('low confidence');
+    expect(of('baseball-fastball-college')).toBe(of('tennis-rally-drive-building'));
   });
   test('no age band under 13 throws a breaking ball', () => {
     const young = GAME_BOOK.filter((ball) => ball.kind === 'pitch' && ['8 and under', '9–10', '11–12'].includes(ball.band));

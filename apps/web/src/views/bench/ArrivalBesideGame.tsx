@@ -1,4 +1,4 @@
-import { type Arrangement, type Arrival, GAME_BOOK_SOURCE, gameBallLabel, printAngle, printSpin, printTime } from '@good-arc/core';
+import { type Arrangement, type Arrival, gameBallLabel, gameBallSource, printAngle, printSpin, printTime } from '@good-arc/core';
 import { ComfortMark } from '../../ui/ComfortMark.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
@@ -66,7 +66,7 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
           <>
             {' '}
             · dashed is the game ball: {gameBallLabel(game.ball)}, {units.speed(game.launch.speedMps)}{' '}
-            <SourceMark about="the game ball" source={GAME_BOOK_SOURCE} />
+            <SourceMark about="the game ball" source={gameBallSource(game.ball)} />
           </>
         )}
       </div>
