@@ -173,7 +173,7 @@ function CourtsideView({
   }
 
   /** The round begins when the machine is armed for it (or by hand). */
-  function begin(roundId = uuidv7()): void {
+  function begin(roundId: string): void {
     if (current.current || playerId === '') return;
     const startedAt = new Date().toISOString();
     const made: Run = {
@@ -276,7 +276,13 @@ function CourtsideView({
   const byState = mainAction(
     // two machines that were held begin again from the ball that is next, so that their order stays
     second && state === 'held' ? 'idle' : state,
-    { arm, feed: () => give({ do: 'feed' }), resume: () => give({ do: 'resume' }), clear: () => give({ do: 'clear' }), begin },
+    {
+      arm,
+      feed: () => give({ do: 'feed' }),
+      resume: () => give({ do: 'resume' }),
+      clear: () => give({ do: 'clear' }),
+      begin: () => begin(uuidv7()),
+    },
     run !== null,
     { own: crew.ownLeft, all: document.ballsPerRound - (run?.offset ?? 0) },
     view,
