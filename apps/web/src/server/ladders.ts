@@ -8,8 +8,7 @@ import type { Store } from './store.ts';
 
 /** @returns none when its document cannot be read */
 function toRung(store: Store, { id, ladderId, position, document }: typeof rung.$inferSelect): RungRow[] {
-  const name = String((document as { name?: unknown } | null)?.name ?? '');
-  const read = store.document(rungSchema, document, { what: 'rung', id, name });
+  const read = store.document(rungSchema, document, { what: 'rung', id });
   return read ? [{ id, ladderId, position, document: read }] : [];
 }
 

@@ -8,8 +8,7 @@ import type { Store } from './store.ts';
 export async function readPlans(store: Store): Promise<PlanRow[]> {
   const rows = await store.list(plan, undefined, plan.startsAt);
   return rows.flatMap(({ id, document }) => {
-    const name = String((document as { name?: unknown } | null)?.name ?? '');
-    const read = store.document(planSchema, document, { what: 'planned outing', id, name });
+    const read = store.document(planSchema, document, { what: 'planned outing', id });
     return read ? [{ id, document: read }] : [];
   });
 }

@@ -68,12 +68,14 @@ export class Store {
 
   /**
    * A JSON column, parsed: one bad document is set aside with its row and never takes the others with it.
+   * @param named without a name of its own, the row goes by that in the document
    * @returns null when it does not fit
    */
-  document<S extends z.ZodType>(schema: S, value: unknown, row: { what: string; id: string; name: string }): z.output<S> | null {
+  document<S extends z.ZodType>(schema: S, value: unknown, named: { what: string; id: string; name?: string }): z.output<S> | null {
     const parsed = schema.safeParse(value);
     if (parsed.success) return parsed.data;
     const [issue] = parsed.error.issues;
+    const row = { name: String((value as { name?: unknown } | null)?.name ?? ''), ...named };
     const problem = `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
     if (!this.setAside.some(({ id }) => id === row.id)) {
       this.setAside.push({ ...row, problem });

@@ -78,8 +78,7 @@ export const notJudged = (why: NotJudged): NotJudgedRung => ({ kind: 'not-judged
 export interface JudgedRung {
   kind: 'judged';
   balls: JudgedBall[];
-  /** The same, each with its kind. */
-  verdicts: readonly BallVerdict[];
+
   comfort: Comfort;
   /** The ball that gives the rung its word. */
   worst: JudgedBall;
@@ -213,12 +212,12 @@ export function judgeRung(rung: RungDocument, context: JudgeContext): Judgement 
   }
   if (missing.size === 0) return judgeMet(rung, context, program, met, bits);
   const rest = met.size === 0 ? null : judgeMet(rung, context, withoutMissing(program, missing), met, bits);
-  const judged = [...(rest?.verdicts ?? [])];
+  const judged = [...(rest?.balls ?? [])];
   let releaseS = 0;
   const verdicts = program.map(({ index, thenS }): BallVerdict => {
     const at = releaseS;
     releaseS += thenS;
-    if (!missing.has(index)) return { ...judged.shift()!, releaseS: at };
+    if (!missing.has(index)) return { kind: 'judged', ...judged.shift()!, releaseS: at };
     return { kind: 'not-judged', feed: index, releaseS: at, why: { code: 'does-not-arrive', feed: index } };
   });
   const why = [...missing].sort((a, b) => a - b).map((feed): NotJudged => ({ code: 'does-not-arrive', feed }));
@@ -311,7 +310,6 @@ function judgeMet(rung: RungDocument, context: JudgeContext, program: Program, m
   return {
     kind: 'judged',
     balls,
-    verdicts: balls.map((ball) => ({ kind: 'judged', ...ball })),
     comfort: worst.comfort,
     worst,
     shortestIntervalS: shortest('working'),

@@ -1,11 +1,13 @@
 import { targetNames } from '../../court.ts';
 import type { SportRecord } from '../../record.ts';
+import { DEEP, shared } from '../net/index.ts';
 import { balls } from './balls.ts';
 import { court, NON_VOLLEY_LINE_M } from './court.ts';
 import { gameBalls } from './game-balls.ts';
 import { surfaces } from './surfaces.ts';
 
 export const record: SportRecord = {
+  ...shared,
   id: 'pickleball',
   name: 'Pickleball',
   place: 2,
@@ -16,15 +18,7 @@ export const record: SportRecord = {
   first: { gameBall: 'deep-return', built: 'drive' },
   windyMps: 3.5,
   playerSigmaM: { Starting: 1.2, Building: 0.95, Competing: 0.7, Advanced: 0.5 },
-  targetNames: targetNames(
-    ['deep left corner', 'deep middle', 'deep right corner'],
-    ['non-volley zone, left', 'non-volley zone, middle', 'non-volley zone, right'],
-  ),
-  targetSnapM: 0.35,
-  landingZone: { widthM: 2, depthM: 1.6 },
-  stroke: 'groundstroke',
-  tuneUpDeg: 20,
-  checks: [],
+  targetNames: targetNames(DEEP, ['non-volley zone, left', 'non-volley zone, middle', 'non-volley zone, right']),
   play: {
     kind: 'net',
     shortM: NON_VOLLEY_LINE_M,

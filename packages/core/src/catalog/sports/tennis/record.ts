@@ -1,11 +1,13 @@
 import { targetNames } from '../../court.ts';
 import type { SportRecord } from '../../record.ts';
+import { DEEP, shared } from '../net/index.ts';
 import { balls } from './balls.ts';
 import { court, SERVICE_LINE_M } from './court.ts';
 import { gameBalls } from './game-balls.ts';
 import { surfaces } from './surfaces.ts';
 
 export const record: SportRecord = {
+  ...shared,
   id: 'tennis',
   name: 'Tennis',
   place: 1,
@@ -16,15 +18,7 @@ export const record: SportRecord = {
   first: { gameBall: 'rally-drive', built: 'rally-drive' },
   windyMps: 6,
   playerSigmaM: { Starting: 2.0, Building: 1.6, Competing: 1.2, Advanced: 0.9 },
-  targetNames: targetNames(
-    ['deep left corner', 'deep middle', 'deep right corner'],
-    ['left service box', 'short middle', 'right service box'],
-  ),
-  targetSnapM: 0.35,
-  landingZone: { widthM: 2, depthM: 1.6 },
-  stroke: 'groundstroke',
-  tuneUpDeg: 20,
-  checks: [],
+  targetNames: targetNames(DEEP, ['left service box', 'short middle', 'right service box']),
   play: {
     kind: 'net',
     shortM: SERVICE_LINE_M,
