@@ -37,9 +37,10 @@ export default defineConfig({
       ],
     },
   },
+  // each journey where it is at home; what has no mark goes at both widths
   projects: [
-    { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },
+    { name: 'desk', grepInvert: /@phone/, use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'phone', grepInvert: /@desk/, use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },
   ],
   webServer: {
     command: `./arc demo --fresh --yes --port ${PORT}`,

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { awake, expectAccessible, expectNoSideways, figure, open, question, setting, tabOnTo, tabTo } from './support/pages.ts';
+import { addressed, awake, expectAccessible, expectNoSideways, figure, open, question, setting, tabOnTo, tabTo } from './support/pages.ts';
 
 /** One person’s hands: the same journey by mouse (or finger) and by keyboard. */
 interface Hands {
@@ -68,7 +68,7 @@ const byKeyboard = (page: Page): Hands => ({
 
 /** The set-up in the address, once it has caught up. */
 async function setupOf(page: Page, key = 's'): Promise<Record<string, never>> {
-  await page.waitForTimeout(400);
+  await addressed(page);
   return JSON.parse(Buffer.from(new URL(page.url()).searchParams.get(key)!, 'base64url').toString());
 }
 
@@ -85,134 +85,133 @@ const lengthOf = (text: string): number => {
   return Number(ft) * FT + Number(inches) * 0.0254;
 };
 
-const HANDS = { 'by mouse': byMouse, 'by keyboard': byKeyboard };
-
-for (const [way, handsOf] of Object.entries(HANDS)) {
-  test.describe(way, () => {
-    test.beforeEach(async ({ page, isMobile }) => {
-      test.skip(isMobile && way === 'by keyboard', 'a phone has no keyboard');
-      await open(page, '/bench');
-      await expect(page.getByRole('heading', { name: 'Arrival beside game' })).toBeVisible();
-    });
-
-    test('tennis: a feed for a Building player, its chances, a trim, and closer to the game', async ({ page }) => {
-      const hands = handsOf(page);
-      const before = await figure(page, 'Speed');
-      await hands.move('Landing spot');
-      expect(await figure(page, 'Speed')).toBeGreaterThan(before);
-      await hands.type('Over the net', '3 ft 6');
-      await expect(setting(page, 'Over the net')).toHaveValue('3 ft 6 in');
-      await expect(page.getByText('held', { exact: true })).toHaveCount(1);
-
-      const setup = await setupOf(page);
-      const { solutions } = calc('aim', { ...question(setup), hold: setup.hold }) as { solutions: Record<string, number>[] };
-      const solution = solutions[0]!;
-      expect(await figure(page, 'Speed')).toBeCloseTo(solution.speedMps! / 0.44704, 1);
-      expect(await figure(page, 'Elevation')).toBeCloseTo(solution.elevationDeg!, 1);
-      expect(await figure(page, 'In the air')).toBeCloseTo(solution.flightTimeS!, 2);
-
-      await hands.press('Chances', 'tab');
-      const inTarget = page.getByRole('row', { name: /in the target/ });
-      await expect(inTarget).toContainText('±');
-      const { speedMps, elevationDeg, bearingDeg } = solution;
-      const { from, target, spin, ...rest } = question(setup);
-      const { widthM, depthM } = (setup as unknown as { landingZone: { widthM: number; depthM: number } }).landingZone;
-      const spread = calc('spread', {
-        ...rest,
-        launch: { ...from, ...spin, speedMps, elevationDeg, bearingDeg },
-        repeatability: { speedPct: 1.8, elevationDeg: 0.5, bearingDeg: 0.5, spinPct: 8 },
-        target: { kind: 'rect', x: target.x, y: target.y, widthM, depthM },
-      }) as { chance: Record<string, number> };
-      await expect(inTarget).toContainText(`${(100 * spread.chance.inTarget!).toFixed(0)} %`);
-
-      await hands.press('Where did it land?', 'tab');
-      if (way === 'by mouse') {
-        const patch = page.getByRole('img', { name: /tap where the ball landed/ });
-        const box = (await patch.boundingBox())!;
-        await page.mouse.click(box.x + 110, box.y + 160);
-      } else {
-        await tabTo(page, { role: 'textbox', name: /^Long/ });
-        await page.keyboard.type('-2 ft');
-        await page.keyboard.press('Enter');
-      }
-      await expect(page.getByText(/\d° (up|down)/).first()).toBeVisible();
-      await hands.press('Aim as far to the other side');
-      await hands.press('Undo');
-
-      await hands.press('Closest to game', 'tab');
-      await hands.press('Closest from here');
-      await hands.press('Use it');
-      await expect(page.getByText(/Every figure is near|What differs/)).toBeVisible();
-      await expectNoSideways(page);
-      if (way === 'by mouse') await expectAccessible(page);
-    });
-
-    test('pickleball: drop practice from an underspin return', async ({ page, isMobile }) => {
-      test.skip(isMobile, 'the tennis journey stands for a phone');
-      const hands = handsOf(page);
-      await hands.choose('Court', 'Orchard pickleball (pickleball)');
-      await hands.choose('Game ball to compare', 'Deep return, underspin, Building');
-      await expect(page.getByText('known roughly only')).toBeVisible();
-      await hands.type('Topspin', '-400');
-      await hands.type('In the air', '1.05');
-      await expect(setting(page, 'In the air')).toHaveValue('1.05 s');
-      await hands.move('Landing zone');
-      await hands.press('Every arc', 'tab');
-      const setup = await setupOf(page);
-      const { arcs } = calc('family', {
-        ...question(setup),
-        count: 3,
-        limits: { speedMps: [10 * 0.44704, 60 * 0.44704], elevationDeg: [-5, 50] },
-      }) as { arcs: { speedMps: number }[] };
-      expect(arcs).toHaveLength(3);
-      const { solutions } = calc('aim', { ...question(setup), hold: setup.hold }) as { solutions: Record<string, number>[] };
-      expect(await figure(page, 'Speed')).toBeCloseTo(solutions[0]!.speedMps! / 0.44704, 1);
-      expect(lengthOf(await setting(page, 'Over the net').inputValue())).toBeCloseTo(solutions[0]!.netClearanceM!, 1);
-      await expect(page.getByRole('row', { name: /°/ }).first()).toBeVisible();
-      await hands.press('Air and wind', 'tab');
-      await expect(page.getByText(/The air is \d+ % thinner/)).toBeVisible();
-      await hands.press('Closest to game', 'tab');
-      await hands.press('Best place to stand it');
-      await expect(page.getByRole('button', { name: 'Use it' })).toHaveCount(3);
-    });
-
-    test('baseball: a fastball and a change-up from one place', async ({ page }) => {
-      const hands = handsOf(page);
-      await hands.choose('Court', 'Cage 1 (baseball)');
-      await hands.type('Speed', '60');
-      await hands.press('Set a second pitch beside it');
-      await hands.type('Speed', '52');
-      await hands.type('Topspin', '-1200');
-      await expect(page.getByText('B comes after A')).toBeVisible();
-      const gap = Number.parseFloat((await page.getByText(/^\d+ ms$/).textContent())!);
-      const [a, b] = [await setupOf(page), await setupOf(page, 'b')];
-      const timeOf = (setup: Record<string, never>): number =>
-        (calc('aim', { ...question(setup), hold: setup.hold }) as { solutions: { flightTimeS: number }[] }).solutions[0]!.flightTimeS;
-      expect(gap).toBeCloseTo((timeOf(b) - timeOf(a)) * 1000, -0.5);
-      await expect(page.getByText(/frames at 240/)).toBeVisible();
-
-      await hands.press('Hitter’s view');
-      const view = page.getByRole('dialog', { name: 'Hitter’s view' });
-      await expect(view.locator('canvas').first()).toBeVisible();
-      await hands.press('Decide');
-      await expect(view.getByText(/decided/)).toBeVisible();
-      await hands.press('One frame on');
-      await page.keyboard.press('Escape');
-      await expect(view).toBeHidden();
-
-      await hands.press('Compare A and B', 'tab');
-      await expect(page.getByRole('row', { name: /^Speed.*60.0 mph.*52.0 mph/ })).toBeVisible();
-      await hands.press('Pace', 'tab');
-      await expect(page.getByRole('region', { name: 'Wall chart' }).getByRole('row')).toHaveCount(8);
-      await page.reload();
-      await expect(page.getByText('B comes after A')).toBeVisible(); // the address holds both
-      await expectNoSideways(page);
-      if (way === 'by mouse') await expectAccessible(page);
-    });
-  });
+async function atBench(page: Page): Promise<void> {
+  await open(page, '/bench');
+  await expect(page.getByRole('heading', { name: 'Arrival beside game' })).toBeVisible();
 }
 
-test('baseball: balls to the fielders, and a pitch again', async ({ page }) => {
+for (const [way, handsOf, tag] of [
+  ['by mouse', byMouse, '@phone'],
+  ['by keyboard', byKeyboard, '@desk'],
+] as const)
+  test(`tennis, ${way}: a feed for a Building player, its chances, a trim, and closer to the game`, { tag }, async ({ page }) => {
+    await atBench(page);
+    const hands = handsOf(page);
+    const before = await figure(page, 'Speed');
+    await hands.move('Landing spot');
+    expect(await figure(page, 'Speed')).toBeGreaterThan(before);
+    await hands.type('Over the net', '3 ft 6');
+    await expect(setting(page, 'Over the net')).toHaveValue('3 ft 6 in');
+    await expect(page.getByText('held', { exact: true })).toHaveCount(1);
+
+    const setup = await setupOf(page);
+    const { solutions } = calc('aim', { ...question(setup), hold: setup.hold }) as { solutions: Record<string, number>[] };
+    const solution = solutions[0]!;
+    expect(await figure(page, 'Speed')).toBeCloseTo(solution.speedMps! / 0.44704, 1);
+    expect(await figure(page, 'Elevation')).toBeCloseTo(solution.elevationDeg!, 1);
+    expect(await figure(page, 'In the air')).toBeCloseTo(solution.flightTimeS!, 2);
+
+    await hands.press('Chances', 'tab');
+    const inTarget = page.getByRole('row', { name: /in the target/ });
+    await expect(inTarget).toContainText('±');
+    const { speedMps, elevationDeg, bearingDeg } = solution;
+    const { from, target, spin, ...rest } = question(setup);
+    const { widthM, depthM } = (setup as unknown as { landingZone: { widthM: number; depthM: number } }).landingZone;
+    const spread = calc('spread', {
+      ...rest,
+      launch: { ...from, ...spin, speedMps, elevationDeg, bearingDeg },
+      repeatability: { speedPct: 1.8, elevationDeg: 0.5, bearingDeg: 0.5, spinPct: 8 },
+      target: { kind: 'rect', x: target.x, y: target.y, widthM, depthM },
+    }) as { chance: Record<string, number> };
+    await expect(inTarget).toContainText(`${(100 * spread.chance.inTarget!).toFixed(0)} %`);
+
+    await hands.press('Where did it land?', 'tab');
+    if (way === 'by mouse') {
+      const patch = page.getByRole('img', { name: /tap where the ball landed/ });
+      const box = (await patch.boundingBox())!;
+      await page.mouse.click(box.x + 110, box.y + 160);
+    } else {
+      await tabTo(page, { role: 'textbox', name: /^Long/ });
+      await page.keyboard.type('-2 ft');
+      await page.keyboard.press('Enter');
+    }
+    await expect(page.getByText(/\d° (up|down)/).first()).toBeVisible();
+    await hands.press('Aim as far to the other side');
+    await hands.press('Undo');
+
+    await hands.press('Closest to game', 'tab');
+    await hands.press('Closest from here');
+    await hands.press('Use it');
+    await expect(page.getByText(/Every figure is near|What differs/)).toBeVisible();
+    await expectNoSideways(page);
+    await expectAccessible(page);
+  });
+
+test('pickleball, by mouse: drop practice from an underspin return', { tag: '@desk' }, async ({ page }) => {
+  await atBench(page);
+  const hands = byMouse(page);
+  await hands.choose('Court', 'Orchard pickleball (pickleball)');
+  await hands.choose('Game ball to compare', 'Deep return, underspin, Building');
+  await expect(page.getByText('known roughly only')).toBeVisible();
+  await hands.type('Topspin', '-400');
+  await hands.type('In the air', '1.05');
+  await expect(setting(page, 'In the air')).toHaveValue('1.05 s');
+  await hands.move('Landing zone');
+  await hands.press('Every arc', 'tab');
+  const setup = await setupOf(page);
+  const { arcs } = calc('family', {
+    ...question(setup),
+    count: 3,
+    limits: { speedMps: [10 * 0.44704, 60 * 0.44704], elevationDeg: [-5, 50] },
+  }) as { arcs: { speedMps: number }[] };
+  expect(arcs).toHaveLength(3);
+  const { solutions } = calc('aim', { ...question(setup), hold: setup.hold }) as { solutions: Record<string, number>[] };
+  expect(await figure(page, 'Speed')).toBeCloseTo(solutions[0]!.speedMps! / 0.44704, 1);
+  expect(lengthOf(await setting(page, 'Over the net').inputValue())).toBeCloseTo(solutions[0]!.netClearanceM!, 1);
+  await expect(page.getByRole('row', { name: /°/ }).first()).toBeVisible();
+  await hands.press('Air and wind', 'tab');
+  await expect(page.getByText(/The air is \d+ % thinner/)).toBeVisible();
+  await hands.press('Closest to game', 'tab');
+  await hands.press('Best place to stand it');
+  await expect(page.getByRole('button', { name: 'Use it' })).toHaveCount(3);
+});
+
+test('baseball, by keyboard: a fastball and a change-up from one place', { tag: '@desk' }, async ({ page }) => {
+  await atBench(page);
+  const hands = byKeyboard(page);
+  await hands.choose('Court', 'Cage 1 (baseball)');
+  await hands.type('Speed', '60');
+  await hands.press('Set a second pitch beside it');
+  await hands.type('Speed', '52');
+  await hands.type('Topspin', '-1200');
+  await expect(page.getByText('B comes after A')).toBeVisible();
+  const gap = Number.parseFloat((await page.getByText(/^\d+ ms$/).textContent())!);
+  const [a, b] = [await setupOf(page), await setupOf(page, 'b')];
+  const timeOf = (setup: Record<string, never>): number =>
+    (calc('aim', { ...question(setup), hold: setup.hold }) as { solutions: { flightTimeS: number }[] }).solutions[0]!.flightTimeS;
+  expect(gap).toBeCloseTo((timeOf(b) - timeOf(a)) * 1000, -0.5);
+  await expect(page.getByText(/frames at 240/)).toBeVisible();
+
+  await hands.press('Hitter’s view');
+  const view = page.getByRole('dialog', { name: 'Hitter’s view' });
+  await expect(view.locator('canvas').first()).toBeVisible();
+  await hands.press('Decide');
+  await expect(view.getByText(/decided/)).toBeVisible();
+  await hands.press('One frame on');
+  await page.keyboard.press('Escape');
+  await expect(view).toBeHidden();
+
+  await hands.press('Compare A and B', 'tab');
+  await expect(page.getByRole('row', { name: /^Speed.*60.0 mph.*52.0 mph/ })).toBeVisible();
+  await hands.press('Pace', 'tab');
+  await expect(page.getByRole('region', { name: 'Wall chart' }).getByRole('row')).toHaveCount(8);
+  await addressed(page);
+  await page.reload();
+  await expect(page.getByText('B comes after A')).toBeVisible(); // the address holds both
+  await expectNoSideways(page);
+  await expectAccessible(page);
+});
+test('baseball: balls to the fielders, and a pitch again', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/bench');
   await page.getByRole('combobox', { name: 'Court', exact: true }).selectOption({ label: 'Long Meadow field (baseball)' });
   for (const [name, called] of [
@@ -230,8 +229,7 @@ test('baseball: balls to the fielders, and a pitch again', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'At the plate' })).toBeVisible();
 });
 
-test('a feed is saved as a game ball, chosen, and changed in Kit', async ({ page, isMobile }) => {
-  test.skip(isMobile, 'once is enough');
+test('a feed is saved as a game ball, chosen, and changed in Kit', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/bench');
   await page.getByRole('tab', { name: 'Closest to game' }).click();
   await page.getByRole('button', { name: 'Save this feed as a game ball' }).click();
@@ -251,8 +249,7 @@ test('a feed is saved as a game ball, chosen, and changed in Kit', async ({ page
   await expect(page.getByText(/clears it by 7 ft/)).toBeVisible();
 });
 
-test('ten thousand balls are counted again when the feed changes', async ({ page, isMobile }) => {
-  test.skip(isMobile, 'once is enough');
+test('ten thousand balls are counted again when the feed changes', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/bench');
   await page.getByRole('tab', { name: 'Chances' }).click();
   await expect(page.getByRole('row', { name: /in the target/ })).toContainText('±');
@@ -262,28 +259,23 @@ test('ten thousand balls are counted again when the feed changes', async ({ page
   await expect(page.getByRole('row', { name: /in the target/ })).toContainText('±');
 });
 
-for (const theme of ['chalk', 'dusk'] as const) {
-  test(`every question to a feed in ${theme}: axe finds nothing, nothing sticks out`, async ({ page, isMobile }) => {
-    test.skip(isMobile === (theme === 'chalk'), 'one theme at each width');
-    await open(page, '/bench');
-    await page.evaluate((name) => {
-      document.documentElement.dataset.theme = name;
-    }, theme);
-    const tabs = page.getByRole('tab');
-    for (let i = 0; i < (await tabs.count()); i++) {
-      await tabs.nth(i).click();
-      await expectNoSideways(page);
-      await expectAccessible(page, '[role=tabpanel]');
-    }
-    await page.getByRole('combobox', { name: 'Court', exact: true }).selectOption({ label: 'Cage 1 (baseball)' });
-    await page.getByRole('tab', { name: 'Pace' }).click();
+test('every question to a feed: axe finds nothing in either theme, nothing sticks out', async ({ page }) => {
+  await open(page, '/bench');
+  const look = async (): Promise<void> => {
     await expectNoSideways(page);
-    await expectAccessible(page, '[role=tabpanel]');
-  });
-}
+    await expectAccessible(page, '[role=tabpanel][data-state=active]', ['chalk', 'dusk']);
+  };
+  const tabs = page.getByRole('tab');
+  for (let i = 0; i < (await tabs.count()); i++) {
+    await tabs.nth(i).click();
+    await look();
+  }
+  await page.getByRole('combobox', { name: 'Court', exact: true }).selectOption({ label: 'Cage 1 (baseball)' });
+  await page.getByRole('tab', { name: 'Pace' }).click();
+  await look();
+});
 
-test('printed, the bench is paper: no buttons, no questions; the wall chart goes alone', async ({ page, isMobile }) => {
-  test.skip(isMobile, 'paper has one width');
+test('printed, the bench is paper: no buttons, no questions; the wall chart goes alone', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/bench');
   await page.getByRole('combobox', { name: 'Court', exact: true }).selectOption({ label: 'Cage 1 (baseball)' });
   await page.getByRole('tab', { name: 'Pace' }).click();
@@ -300,8 +292,7 @@ test('printed, the bench is paper: no buttons, no questions; the wall chart goes
   await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
 });
 
-test('the wall chart as a file: a line for each distance and method, a column for each speed', async ({ page, isMobile }) => {
-  test.skip(isMobile, 'once is enough');
+test('the wall chart as a file: a line for each distance and method, a column for each speed', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/bench');
   await page.getByRole('combobox', { name: 'Court', exact: true }).selectOption({ label: 'Cage 1 (baseball)' });
   await page.getByRole('tab', { name: 'Pace' }).click();
@@ -314,8 +305,7 @@ test('the wall chart as a file: a line for each distance and method, a column fo
   expect(lines[1]).toContain(`"${cell!.split(' ')[0]}"`);
 });
 
-test('the figures are copied as text', async ({ page, context, isMobile }) => {
-  test.skip(isMobile, 'once is enough');
+test('the figures are copied as text', { tag: '@desk' }, async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await open(page, '/bench');
   await page.getByRole('button', { name: 'Copy the figures' }).click();
@@ -325,7 +315,7 @@ test('the figures are copied as text', async ({ page, context, isMobile }) => {
   expect(text).toMatch(/^Machine: Bramble$/m);
 });
 
-test('the wind is drawn and dragged, and the ball is re-aimed into it', async ({ page }) => {
+test('the wind is drawn and dragged, and the ball is re-aimed into it', { tag: '@phone' }, async ({ page }) => {
   await open(page, '/bench');
   const before = await figure(page, 'Speed');
   const wind = page.getByRole('slider', { name: 'Wind' });

@@ -1,13 +1,13 @@
 import { spawnSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { awake, figure, open, question, setting } from './support/pages.ts';
+import { addressed, awake, figure, open, question, setting } from './support/pages.ts';
 
 test.beforeEach(async ({ page }) => {
   await open(page, '/bench');
   await expect(page.getByRole('heading', { name: 'Arrival beside game' })).toBeVisible();
 });
 
-test('the speed on the screen is the one ./arc calc gives for the same set-up', async ({ page }) => {
+test('the speed on the screen is the one ./arc calc gives for the same set-up', { tag: '@desk' }, async ({ page }) => {
   await page.waitForURL(/s=/);
   const text = new URL(page.url()).searchParams.get('s')!;
   const setup = JSON.parse(Buffer.from(text, 'base64url').toString());
@@ -20,7 +20,7 @@ test('the speed on the screen is the one ./arc calc gives for the same set-up', 
   expect(await figure(page, 'Speed')).toBeCloseTo(solution.speedMps / 0.44704, 1);
 });
 
-test('a bad number is told at its field with what would be right, and the figures stay', async ({ page }) => {
+test('a bad number is told at its field with what would be right, and the figures stay', { tag: '@desk' }, async ({ page }) => {
   const before = await figure(page, 'Speed');
   const elevation = setting(page, 'Elevation');
   await elevation.fill('steep');
@@ -34,14 +34,14 @@ test('a bad number is told at its field with what would be right, and the figure
   await expect(page.getByText('Bramble cannot go above 50.0°.')).toBeVisible();
 });
 
-test('any unit can be typed: 64.4 km/h into a field of mph', async ({ page }) => {
+test('any unit can be typed: 64.4 km/h into a field of mph', { tag: '@desk' }, async ({ page }) => {
   await setting(page, 'Speed').fill('64.4 km/h');
   await setting(page, 'Speed').press('Enter');
   expect(await figure(page, 'Speed')).toBeCloseTo(40, 1);
   await expect(page.getByText('held', { exact: true })).toBeVisible();
 });
 
-test('what cannot be done says which limit, and the nearest possible is one tap away', async ({ page }) => {
+test('what cannot be done says which limit, and the nearest possible is one tap away', { tag: '@desk' }, async ({ page }) => {
   await setting(page, 'Elevation').fill('2');
   await setting(page, 'Elevation').press('Enter');
   const notice = page.getByRole('status').filter({ hasText: 'Nearest possible' });
@@ -51,7 +51,7 @@ test('what cannot be done says which limit, and the nearest possible is one tap 
   expect(await figure(page, 'Elevation')).toBeGreaterThan(2);
 });
 
-test('all three sports, both units, and an address that reopens the bench as it was', async ({ page }) => {
+test('all three sports, both units, and an address that reopens the bench as it was', { tag: '@phone' }, async ({ page }) => {
   for (const [court, machine] of [
     ['Orchard pickleball (pickleball)', 'Thistle'],
     ['Cage 1 (baseball)', 'Flint'],
@@ -63,7 +63,7 @@ test('all three sports, both units, and an address that reopens the bench as it 
   }
   await setting(page, 'Topspin').fill('1234');
   await setting(page, 'Topspin').press('Enter');
-  await page.waitForTimeout(400); // the address follows a quarter of a second behind
+  await addressed(page);
   await page.reload();
   await awake(page);
   await expect(setting(page, 'Topspin')).toHaveValue('1230 rpm');
@@ -74,7 +74,7 @@ test('all three sports, both units, and an address that reopens the bench as it 
   await expect(setting(page, 'Speed')).toHaveValue(/mph/);
 });
 
-test('distances from the lines move the machine', async ({ page }) => {
+test('distances from the lines move the machine', { tag: '@desk' }, async ({ page }) => {
   const field = page.getByLabel('Machine: distance behind the line');
   await field.fill('-6 ft');
   await field.press('Enter');
@@ -84,7 +84,7 @@ test('distances from the lines move the machine', async ({ page }) => {
   await expect(page.getByText(/Machine 4 ft 11 in behind the far service line/)).toBeVisible();
 });
 
-test('a drag recomputes everything shown within a frame’s reach', async ({ page }) => {
+test('a drag recomputes everything shown within a frame’s reach', { tag: '@phone' }, async ({ page }) => {
   const machine = page.getByRole('slider', { name: 'Machine' });
   const box = (await machine.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);

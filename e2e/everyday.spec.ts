@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { awake, COURT, expectAccessible, expectNoSideways, figure, machineState, open, setting, tag } from './support/pages.ts';
+import { awake, COURT, expectAccessible, expectNoSideways, figure, open, setting, tag } from './support/pages.ts';
 
 /** What a coach does on an ordinary day, beside the one long journey. */
 
@@ -14,7 +14,7 @@ async function addInKit(page: Page, at: string, button: string, fill: () => Prom
   await page.getByRole('button', { name: 'Save' }).click();
 }
 
-test('kit: a player, a court and a basket of balls are added, each in its own words and units', async ({ page }) => {
+test('kit: a player, a court and a basket of balls are added, each in its own words and units', { tag: '@phone' }, async ({ page }) => {
   const who = tag();
   await addInKit(page, 'players', 'Add a player', async () => {
     await page.getByLabel('Name', { exact: true }).fill(`Wilmot Greaves ${who}`);
@@ -49,7 +49,7 @@ test('kit: a player, a court and a basket of balls are added, each in its own wo
   await expect(kitRow(page, 'Balls', `Red ones ${who}`)).toContainText('· 18 ·');
 });
 
-test('the logbook: one player at a time, sorted by rate, a round deleted and brought back', async ({ page, isMobile }) => {
+test('the logbook: one player at a time, sorted by rate, a round deleted and brought back', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/logbook');
   const rows = page.getByRole('row').filter({ has: page.getByRole('button', { expanded: false }) });
   await expect(rows.first()).toBeVisible();
@@ -59,15 +59,13 @@ test('the logbook: one player at a time, sorted by rate, a round deleted and bro
   await expect(rows.filter({ hasText: 'Sam Pellarin' })).toHaveCount(0);
   const before = await rows.count();
   expect(before).toBeGreaterThan(3);
-  if (!isMobile) {
-    await page.getByRole('button', { name: 'In', exact: true }).click();
-    const rates = await rows.evaluateAll((all) =>
-      all.map((row) => /(\d+) of (\d+)/.exec(row.textContent ?? '')!).map(([, hits, balls]) => Number(hits) / Number(balls)),
-    );
-    expect(rates).toEqual([...rates].sort((a, b) => b - a));
-    await page.getByRole('button', { name: 'In', exact: true }).click();
-    await expect(page.getByRole('columnheader', { name: 'In' })).toHaveAttribute('aria-sort', 'ascending');
-  }
+  await page.getByRole('button', { name: 'In', exact: true }).click();
+  const rates = await rows.evaluateAll((all) =>
+    all.map((row) => /(\d+) of (\d+)/.exec(row.textContent ?? '')!).map(([, hits, balls]) => Number(hits) / Number(balls)),
+  );
+  expect(rates).toEqual([...rates].sort((a, b) => b - a));
+  await page.getByRole('button', { name: 'In', exact: true }).click();
+  await expect(page.getByRole('columnheader', { name: 'In' })).toHaveAttribute('aria-sort', 'ascending');
   await rows.first().getByRole('button').click();
   await expect(page.getByText('Really thrown')).toBeVisible();
   await expectAccessible(page);
@@ -87,7 +85,7 @@ test('the logbook: one player at a time, sorted by rate, a round deleted and bro
   await expect(page.getByText('Really thrown')).toBeVisible(); // the address reopens the round
 });
 
-test('a machine worked by hand: balls are tapped as they come, with no machine to wait for', async ({ page }) => {
+test('a machine worked by hand: balls are tapped as they come, with no machine to wait for', { tag: '@phone' }, async ({ page }) => {
   const name = `Alder ${tag()}`;
   await addInKit(page, 'machines', 'Add a machine', async () => {
     await page.getByLabel('Name', { exact: true }).fill(name);
@@ -119,35 +117,13 @@ test('a machine worked by hand: balls are tapped as they come, with no machine t
   await expect(page.getByText('Round finished: 1 of 2.')).toBeVisible();
 });
 
-test('courtside: a misfeed takes its beat and counts as nothing', async ({ page, isMobile }) => {
-  test.skip(isMobile, 'once is enough');
-  await open(page, '/courtside');
-  await page
-    .getByRole('link', { name: /High and slow to mid-court/ })
-    .first()
-    .click();
-  await page.getByRole('button', { name: /^Arm/ }).click();
-  await expect(machineState(page)).toHaveAttribute('data-state', 'ready');
-  await page.getByText('Refill, or try a fault').click();
-  await page.getByRole('button', { name: 'misfeed' }).click();
-  await page.getByRole('button', { name: /^Feed/ }).click();
-  await expect(page.getByRole('list', { name: 'Balls' }).locator('visible=true')).toContainText('ball 1: not-fed', { timeout: 15_000 });
-  await expect(page.getByRole('button', { name: /^In/ })).toBeEnabled({ timeout: 15_000 });
-  await page.keyboard.press('j');
-  await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 1');
-  await page.keyboard.press('s');
-  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
-  await page.getByRole('button', { name: 'Finish round' }).last().click();
-});
-
 test.describe('the bench by keys, in each sport', () => {
   for (const [court, wanted] of [
     ['Court 2 (tennis)', 'Landing spot'],
     ['Hall pickleball (pickleball)', 'Landing spot'],
     ['Long Meadow field (baseball)', 'Where it crosses the plate'],
   ] as const) {
-    test(court, async ({ page, isMobile }) => {
-      test.skip(isMobile, 'a phone has no keyboard');
+    test(court, { tag: '@desk' }, async ({ page }) => {
       await open(page, '/bench');
       await page.getByRole('combobox', { name: 'Court', exact: true }).selectOption({ label: court });
       const machine = page.getByRole('slider', { name: 'Machine' });
@@ -174,7 +150,7 @@ test.describe('the bench by keys, in each sport', () => {
   }
 });
 
-test('the source of a figure opens from its mark', async ({ page }) => {
+test('the source of a figure opens from its mark', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/bench');
   await page.getByRole('button', { name: 'Where the game ball comes from' }).click();
   await expect(page.getByText('Common practice, from memory, rounded: a starting point to edit, not a standard.')).toBeVisible();
@@ -184,7 +160,7 @@ test('the source of a figure opens from its mark', async ({ page }) => {
   await expect(page.getByText(/The flight of this ball is known roughly only/)).toBeVisible();
 });
 
-test('what is not there says so, and where to go', async ({ page }) => {
+test('what is not there says so, and where to go', { tag: '@desk' }, async ({ page }) => {
   const answer = await page.goto('/ladders/0190f3a0-0000-7000-8000-000000000000');
   expect(answer!.status()).toBe(404);
   await expect(page.getByRole('heading', { name: 'There is no such ladder' })).toBeVisible();
@@ -194,8 +170,7 @@ test('what is not there says so, and where to go', async ({ page }) => {
   await expect(page.getByText('Time to react')).toBeVisible();
 });
 
-test('the checklist is ticked courtside and kept with the outing; its list is the club’s own', async ({ page, isMobile }) => {
-  test.skip(isMobile, 'once is enough');
+test('the checklist is ticked courtside and kept with the outing; its list is the club’s own', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/courtside');
   await page
     .getByRole('link', { name: /Across the net, deeper/ })

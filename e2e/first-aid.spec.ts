@@ -1,8 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { awake, COURT, LADDER, machineState, open, saved } from './support/pages.ts';
 
-test.skip(({ isMobile }) => !isMobile, 'once is enough: on the phone, which has less to do');
-
 const tally = (page: Page) => page.getByTestId('tally').locator('visible=true');
 
 /** The address of a rung on court, from the list of all. */
@@ -11,7 +9,10 @@ async function rungAt(page: Page, name: RegExp): Promise<string> {
   return (await page.getByRole('link', { name }).first().getAttribute('href'))!;
 }
 
-test('two pages with one ladder: the stale one is told, keeps what is on it, and overwrites nothing', async ({ page, context }) => {
+test('two pages with one ladder: the stale one is told, keeps what is on it, and overwrites nothing', { tag: '@phone' }, async ({
+  page,
+  context,
+}) => {
   await open(page, '/ladders');
   await page.getByRole('link', { name: 'Two lines, three players' }).first().click();
   await awake(page, LADDER);
@@ -35,7 +36,10 @@ test('two pages with one ladder: the stale one is told, keeps what is on it, and
   await saved(page);
 });
 
-test('a round goes on as it began when its rung is changed meanwhile; the machine throws what is shown', async ({ page, context }) => {
+test('a round goes on as it began when its rung is changed meanwhile; the machine throws what is shown', { tag: '@phone' }, async ({
+  page,
+  context,
+}) => {
   const address = await rungAt(page, /Deeper, a little underspin/);
   await open(page, address);
   await page.getByLabel('Who is hitting').selectOption({ label: 'Theo Larchmont' });
@@ -69,10 +73,9 @@ test('a round goes on as it began when its rung is changed meanwhile; the machin
   await page.getByRole('button', { name: /^Stow/ }).click();
 });
 
-test('what the server refuses is kept with its reason, shown on every page, and arrives; no letter of the keyboard alone starts a machine', async ({
-  page,
-  context,
-}) => {
+test('what the server refuses is kept with its reason, shown on every page, and arrives; no letter of the keyboard alone starts a machine', {
+  tag: '@phone',
+}, async ({ page, context }) => {
   let refuse = true;
   await context.route('**/api/rounds/*/results/*', (route) =>
     refuse
@@ -109,7 +112,9 @@ test('what the server refuses is kept with its reason, shown on every page, and 
   await expect(row).toContainText(/of [1-9]/);
 });
 
-test('every way to the court carries its player; a round on another rung leaves the open one as it is', async ({ page }) => {
+test('every way to the court carries its player; a round on another rung leaves the open one as it is', { tag: '@phone' }, async ({
+  page,
+}) => {
   await open(page, '/logbook');
   const row = page.getByRole('row').filter({ hasText: 'Peregrine Ashdown-Whittlesea' }).first();
   await row.getByRole('button').click();

@@ -26,7 +26,7 @@ async function runRound(page: Page, press: (name: string) => Promise<void>, ball
 
 const visibleTally = (page: Page) => page.getByTestId('tally').locator('visible=true');
 
-test('by mouse and touch: from a machine on a court to a logged round', async ({ page, isMobile }) => {
+test('by mouse and touch: from a machine on a court to a logged round', { tag: '@phone' }, async ({ page }) => {
   const name = `Deep ones ${tag()}`;
   await open(page, '/');
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
@@ -39,7 +39,7 @@ test('by mouse and touch: from a machine on a court to a logged round', async ({
   const box = (await spot.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2 + (isMobile ? 14 : 40), box.y + box.height / 2 + 6, { steps: 8 });
+  await page.mouse.move(box.x + box.width / 2 + 14, box.y + box.height / 2 + 6, { steps: 8 });
   await page.mouse.up();
   const after = await figure(page, 'Speed');
   expect(after).toBeGreaterThan(before); // deeper at the same elevation takes more speed
@@ -114,7 +114,7 @@ test('by mouse and touch: from a machine on a court to a logged round', async ({
   await expect(page.getByRole('row').filter({ hasText: name }).first()).toContainText('3 of 5');
 });
 
-test('by keyboard only', async ({ page }) => {
+test('by keyboard only', { tag: '@desk' }, async ({ page }) => {
   const name = `Keys only ${tag()}`;
   await open(page, '/');
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
@@ -144,6 +144,7 @@ test('by keyboard only', async ({ page }) => {
   await page.keyboard.press('Control+Home');
   await tabTo(page, { role: 'button', name: 'Add to ladder' });
   await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Name of the rung')).toBeFocused();
   await page.keyboard.press('Control+A');
   await page.keyboard.type(name);
   await tabTo(page, { role: 'combobox', name: 'Ladder' });

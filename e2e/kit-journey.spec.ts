@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { awake, expectAccessible, expectNoSideways, open, tabOnTo, tag, tap } from './support/pages.ts';
+import { awake, expectAccessible, expectNoSideways, open, settledBox, tag, tap } from './support/pages.ts';
 
 /** A new person: a machine is added, tuned on the simulated one, used on the bench and the card, its curve deleted and read back from its file. */
 
@@ -18,64 +18,31 @@ const byTouch = (page: Page): Hands => ({
   type: (target, text) => target.fill(text),
   choose: async (target, label) => void (await target.selectOption({ label })),
   async mark() {
-    const box = (await page.getByTestId('landed').locator('circle').last().boundingBox())!;
-    await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
-  },
-});
-
-const byKeys = (page: Page): Hands => ({
-  async press(target) {
-    await tabOnTo(page, target);
-    await page.keyboard.press('Enter');
-  },
-  async type(target, text) {
-    await tabOnTo(page, target);
-    await page.keyboard.press('Control+A');
-    await page.keyboard.type(text);
-  },
-  async choose(target, label) {
-    await tabOnTo(page, target);
-    await page.keyboard.type(label);
-  },
-  async mark() {
-    const plan = page.getByTestId('landing-plan');
-    await tabOnTo(page, plan);
-    const [landedX, landedY] = await page.getByTestId('landed').evaluate(({ dataset }) => [Number(dataset.x), Number(dataset.y)]);
-    const read = async (): Promise<number[]> => ((await plan.getAttribute('data-cross')) ?? '').split(' ').map(Number);
-    await page.keyboard.press('ArrowUp'); // brings the cross
-    for (let i = 0; i < 80; i++) {
-      const [x, y] = await read();
-      const [dx, dy] = [landedX! - x!, landedY! - y!];
-      if (Math.abs(dx) < 0.15 && Math.abs(dy) < 0.15) break;
-      // tennis: the far end is on the left, +x is up
-      const along = Math.abs(dy) >= Math.abs(dx);
-      const size = Math.abs(along ? dy : dx);
-      const key = along ? (dy > 0 ? 'ArrowLeft' : 'ArrowRight') : dx > 0 ? 'ArrowUp' : 'ArrowDown';
-      await page.keyboard.press(`${size > 1.3 ? 'Shift+' : ''}${key}`);
-    }
-    await page.keyboard.press('Enter');
+    const { x, y, width, height } = await settledBox(page.getByTestId('landed').locator('circle').last());
+    await page.touchscreen.tap(x + width / 2, y + height / 2);
   },
 });
 
 /** Throws three that count with the dial as it stands, and marks each. */
 async function testBalls(page: Page, hands: Hands): Promise<void> {
-  const before = await page.getByRole('list', { name: 'Test balls' }).getByRole('listitem').count();
+  const list = page.getByRole('list', { name: 'Test balls' }).getByRole('listitem');
+  const marked = list.filter({ hasText: /\d (ft|in) out/ });
+  const before = await list.count();
   await hands.press(page.getByRole('button', { name: /^Throw 4/ }));
   // a ring stays until it is marked: a slow hand loses no ball
   for (let n = 1; n <= 3; n++) {
     await expect(page.getByTestId('landed')).toBeVisible({ timeout: 40_000 });
     await hands.mark();
+    await expect(marked).toHaveCount(before + n); // with its distance
   }
-  const list = page.getByRole('list', { name: 'Test balls' }).getByRole('listitem');
   await expect(list).toHaveCount(before + 3);
-  await expect(list.filter({ hasText: ' out' })).toHaveCount(before + 3); // each with its distance
   await expect(page.getByRole('button', { name: /^Throw 4/ })).toBeVisible({ timeout: 20_000 });
 }
 
-test('a new machine is tuned, used, forgotten and read back from its file', async ({ page, isMobile }) => {
+test('a new machine is tuned, used, forgotten and read back from its file', { tag: '@phone' }, async ({ page }) => {
   test.setTimeout(240_000);
-  const name = `${isMobile ? 'Quill' : 'Nettle'} ${tag()}`;
-  const hands = isMobile ? byTouch(page) : byKeys(page);
+  const name = `Quill ${tag()}`;
+  const hands = byTouch(page);
   const { press, type, choose } = hands;
 
   await open(page, '/kit?at=machines');
@@ -192,8 +159,7 @@ test('a new machine is tuned, used, forgotten and read back from its file', asyn
   await expect(page.getByText(gives)).toBeVisible();
 });
 
-test('until it is right: trims in clicks, a shift for today, and two in a row', async ({ page, isMobile }) => {
-  test.skip(isMobile, 'the plan and the buttons are those of the tune-up');
+test('until it is right: trims in clicks, a shift for today, and two in a row', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/courtside');
   await page
     .getByRole('link', { name: /Across the net, deeper/ })

@@ -4,8 +4,6 @@ import { awake, COURT, expectAccessible, LADDER, open, saved, tag } from './supp
 
 /** What a coach does with a ladder beside climbing it. */
 
-test.skip(({ isMobile }) => isMobile, 'once is enough');
-
 /** A copy of a ladder of the demo under a name of its own. */
 async function copyOf(page: Page, name: string, as: string): Promise<void> {
   await open(page, '/ladders');
@@ -17,7 +15,7 @@ async function copyOf(page: Page, name: string, as: string): Promise<void> {
   await title.press('Enter');
 }
 
-test('gaps are evened out and undone, two rungs compared, a rung mirrored, the level raised', async ({ page }) => {
+test('gaps are evened out and undone, two rungs compared, a rung mirrored, the level raised', { tag: '@desk' }, async ({ page }) => {
   await copyOf(page, 'Backhand: from kind to game', 'Evened');
   const rungs = page.getByRole('list', { name: 'Rungs, hardest first' }).getByRole('heading', { level: 2 });
   const [before, gaps] = [await rungs.count(), await page.getByTestId('gap').count()];
@@ -54,11 +52,13 @@ test('gaps are evened out and undone, two rungs compared, a rung mirrored, the l
   await page.getByLabel('Level', { exact: true }).selectOption('Competing');
   await expect(page.getByTestId('sums')).toContainText('Competing');
   await expect(rung.getByRole('list', { name: 'Balls of this rung' })).not.toHaveText(balls!);
-  await rung.getByRole('button', { name: 'Mirror rung 2' }).click();
+  await rung.getByRole('button', { name: 'Mirror left and right: rung 2' }).click();
   await saved(page);
 });
 
-test('balls as CSV: out, changed in a spreadsheet, in again; every bad row is named and nothing is taken', async ({ page }) => {
+test('balls as CSV: out, changed in a spreadsheet, in again; every bad row is named and nothing is taken', { tag: '@desk' }, async ({
+  page,
+}) => {
   await copyOf(page, 'Sam: rally drive, forehand', 'Listed');
   await page.getByRole('button', { name: /^Open rung 1,/ }).click();
   const rung = page.getByRole('region', { name: 'Rung 1 opened' });
@@ -77,7 +77,7 @@ test('balls as CSV: out, changed in a spreadsheet, in again; every bad row is na
     ]);
     await chooser.setFiles({ name: 'balls.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   };
-  const second = row!.replace(/^[^,]+/, 'A second ball');
+  const second = row!.replace(/^[^,]+,[^,]+/, ',A second ball'); // without an id it gets one
   await read([head, row, second.replace('landing', 'somewhere'), row!.replace('groundstroke', 'backhand')].join('\n'));
   const alert = rung.getByRole('alert');
   await expect(alert).toContainText('Nothing was taken from this list.');
@@ -101,7 +101,9 @@ test('balls as CSV: out, changed in a spreadsheet, in again; every bad row is na
   await expect(rung.getByLabel('A second ball is in')).not.toBeChecked();
 });
 
-test('a target is chosen by its name, dragged, nudged with keys, undone; it is on the card and kept', async ({ page }) => {
+test('a target is chosen by its name, dragged, nudged with keys, undone; it is on the card and kept', { tag: '@desk' }, async ({
+  page,
+}) => {
   await copyOf(page, 'Backhand: from kind to game', 'Aimed');
   await page.getByRole('button', { name: /^Open rung 1,/ }).click();
   const rung = page.getByRole('region', { name: 'Rung 1 opened' });
@@ -133,7 +135,9 @@ test('a target is chosen by its name, dragged, nudged with keys, undone; it is o
   await expect(page.locator('.setup-card').first()).toContainText(/Hit to: box .*: deep left corner/);
 });
 
-test('a setup card is one page on every paper, printed or saved, however many rungs and balls it has', async ({ page }) => {
+test('a setup card is one page on every paper, printed or saved, however many rungs and balls it has', { tag: '@desk' }, async ({
+  page,
+}) => {
   for (const name of ['Backhand: from kind to game', 'Two machines, one voice', 'Sam: rally drive, forehand']) {
     await open(page, '/ladders');
     await page.getByRole('link', { name, exact: true }).first().click();
@@ -149,7 +153,9 @@ test('a setup card is one page on every paper, printed or saved, however many ru
   }
 });
 
-test('a hard ball with too little time is armed only when a coach confirms by name, and the name is kept', async ({ page }) => {
+test('a hard ball with too little time is armed only when a coach confirms by name, and the name is kept', { tag: '@desk' }, async ({
+  page,
+}) => {
   await copyOf(page, 'Cage climb: straight ball', 'Quick');
   await page.getByRole('button', { name: /^Open rung 1,/ }).click();
   const rung = page.getByRole('region', { name: 'Rung 1 opened' });
@@ -191,7 +197,7 @@ test('a hard ball with too little time is armed only when a coach confirms by na
   await expect(page.getByText('Orla Fenwick')).toBeVisible();
 });
 
-test('the library by purpose, players and words; a favourite stays at hand', async ({ page }) => {
+test('the library by purpose, players and words; a favourite stays at hand', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/ladders/library');
   const drills = page.getByRole('list', { name: 'Drills' }).getByRole('listitem');
   await page.getByLabel('Sport').selectOption('baseball');
@@ -213,7 +219,7 @@ test('the library by purpose, players and words; a favourite stays at hand', asy
   await expect(page.getByText('No favourite fits.', { exact: false })).toBeVisible();
 });
 
-test('fielding: with a position absent its balls are left out of the round', async ({ page }) => {
+test('fielding: with a position absent its balls are left out of the round', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/ladders/library?drill=baseball-whoever-is-there');
   await page.getByLabel('Court', { exact: true }).selectOption({ label: 'Long Meadow field (baseball)' });
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Heron' });

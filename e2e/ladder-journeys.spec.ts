@@ -14,7 +14,7 @@ import {
   tag,
 } from './support/pages.ts';
 
-/** Ladders from a level and a game ball to the court: at the desk by mouse, on a phone's width by keyboard alone. */
+/** Ladders from a level and a game ball to the court: on a phone, by keyboard alone, and by mouse. */
 
 interface Hands {
   press: (target: Locator) => Promise<void>;
@@ -52,7 +52,6 @@ const byKeys = (page: Page): Hands => ({
   },
 });
 
-const handsOf = (page: Page, isMobile: boolean): Hands => (isMobile ? byKeys(page) : byPointer);
 const rungs = (page: Page) => page.getByRole('list', { name: 'Rungs, hardest first' });
 const ball = (page: Page, seq: number, outcome: string) =>
   page.getByRole('list', { name: 'Balls' }).locator('visible=true').getByText(`ball ${seq}: ${outcome}`, { exact: true });
@@ -73,11 +72,8 @@ async function runTwo(page: Page, { press }: Hands): Promise<void> {
   await expect(page.getByText('Round finished: 1 of 2.')).toBeVisible();
 }
 
-// eight balls tabbed to one by one take their time
-test.slow(({ isMobile }) => isMobile);
-
-test('a starting junior’s forehand with green balls, from near the net to the rally ball', async ({ page, isMobile }) => {
-  const hands = handsOf(page, isMobile);
+test('a starting junior’s forehand with green balls, from near the net to the rally ball', { tag: '@phone' }, async ({ page }) => {
+  const hands = byPointer;
   const { press, choose, type } = hands;
   const name = `Bo, green balls ${tag()}`;
   await open(page, '/ladders');
@@ -126,8 +122,8 @@ test('a starting junior’s forehand with green balls, from near the net to the 
   await runTwo(page, hands);
 });
 
-test('a pickleball group of three on two lines, one absent, with rotation and a calendar', async ({ page, isMobile }) => {
-  const hands = handsOf(page, isMobile);
+test('a pickleball group of three on two lines, one absent, with rotation and a calendar', { tag: '@desk' }, async ({ page }) => {
+  const hands = byKeys(page);
   const { press, type, tick } = hands;
   await open(page, '/ladders/library');
   await type(page.getByRole('searchbox', { name: 'Find' }), 'two lines');
@@ -189,8 +185,8 @@ test('a pickleball group of three on two lines, one absent, with rotation and a 
   await expect(page.getByRole('link', { name: 'Run again turn 1 of rung 1' })).toBeVisible();
 });
 
-test('a college hitter: velocity ladder, then fastball and slider on two machines with a caller', async ({ page, isMobile }) => {
-  const hands = handsOf(page, isMobile);
+test('a college hitter: velocity ladder, then fastball and slider on two machines with a caller', { tag: '@desk' }, async ({ page }) => {
+  const hands = byPointer;
   const { press, choose, type } = hands;
   const name = `College climb ${tag()}`;
   await open(page, '/ladders/build');

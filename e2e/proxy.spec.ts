@@ -2,11 +2,10 @@ import { expect, test } from '@playwright/test';
 import { machineState, open } from './support/pages.ts';
 import { startProxy } from './support/proxy.ts';
 
-test.skip(({ isMobile }) => !isMobile, 'once is enough: on the phone, which has less to do');
 test.use({ ignoreHTTPSErrors: true });
 test.setTimeout(90_000);
 
-test('behind a web server with HTTPS people write, machines are heard, and other sites are turned away', async ({
+test('behind a web server with HTTPS people write, machines are heard, and other sites are turned away', { tag: '@phone' }, async ({
   page,
   request,
   baseURL,
@@ -41,7 +40,7 @@ test('behind a web server with HTTPS people write, machines are heard, and other
   }
 });
 
-test('pages are sent compressed; what a machine says is not gathered', async ({ request, page }) => {
+test('pages are sent compressed; what a machine says is not gathered', { tag: '@phone' }, async ({ request, page }) => {
   const bench = await request.get('/bench', { headers: { 'accept-encoding': 'br, gzip' } });
   expect(bench.headers()['content-encoding']).toMatch(/^(br|gzip)$/);
   const plain = await request.get('/bench', { headers: { 'accept-encoding': 'identity' } });

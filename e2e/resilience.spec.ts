@@ -21,9 +21,7 @@ async function feedOne(page: Page): Promise<void> {
   await expect(page.getByRole('button', { name: /^In/ })).toBeEnabled({ timeout: 20_000 });
 }
 
-test.skip(({ isMobile }) => !isMobile, 'once is enough: on the phone, which has less to do');
-
-test('a machine that falls silent is seen, and the tally is kept', async ({ page }) => {
+test('a machine that falls silent is seen, and the tally is kept', { tag: '@phone' }, async ({ page }) => {
   await openRung(page, 'Across the net, deeper');
   await feedOne(page);
   await page.getByRole('button', { name: /^In/ }).click();
@@ -35,7 +33,7 @@ test('a machine that falls silent is seen, and the tally is kept', async ({ page
   await expect(machineState(page)).toHaveAttribute('data-state', 'held', { timeout: 30_000 }); // it comes back, on hold
 });
 
-test('a jam is a fault with what to do; after clearing it the round goes on from a new arm', async ({ page }) => {
+test('a jam is a fault with what to do; after clearing it the round goes on from a new arm', { tag: '@phone' }, async ({ page }) => {
   await openRung(page, 'Same ball, from the baseline');
   await feedOne(page);
   await page.getByText('Refill, or try a fault').click();
@@ -57,7 +55,7 @@ test('a jam is a fault with what to do; after clearing it the round goes on from
   await page.getByRole('button', { name: 'Finish round' }).click();
 });
 
-test('closing the page holds the machine; opening it again finds the round where it was', async ({ page, context }) => {
+test('closing the page holds the machine; opening it again finds the round where it was', { tag: '@phone' }, async ({ page, context }) => {
   await openRung(page, 'Groove from the service line');
   await feedOne(page);
   await page.getByRole('button', { name: /^Out/ }).click();
@@ -74,7 +72,9 @@ test('closing the page holds the machine; opening it again finds the round where
   await expect(again.getByText('Round finished: 0 of 1.')).toBeVisible();
 });
 
-test('killing the web server loses nothing that was acknowledged, and what was tapped meanwhile arrives', async ({ page }) => {
+test('killing the web server loses nothing that was acknowledged, and what was tapped meanwhile arrives', { tag: '@phone' }, async ({
+  page,
+}) => {
   await openRung(page, 'Across the net, deeper');
   await feedOne(page);
   await page.getByRole('button', { name: /^In/ }).click();
@@ -90,7 +90,7 @@ test('killing the web server loses nothing that was acknowledged, and what was t
   await expect(page.getByRole('row').filter({ hasText: 'Across the net, deeper' }).first()).toContainText('1 of 2');
 });
 
-test('with the database gone a form keeps what was typed, and saves when it is back', async ({ page }) => {
+test('with the database gone a form keeps what was typed, and saves when it is back', { tag: '@phone' }, async ({ page }) => {
   await open(page, '/kit?at=players');
   await page.getByRole('button', { name: 'Add a player' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Orla Fennimore-Achterberg of the Thursday evening group');
@@ -100,13 +100,12 @@ test('with the database gone a form keeps what was typed, and saves when it is b
   const alert = page.getByRole('alert').filter({ hasText: 'does not answer' });
   const saved = page.getByRole('heading', { name: /^Orla Fennimore/ });
   await expect(alert.or(saved)).toBeVisible({ timeout: 15_000 });
-  for (let tries = 0; tries < 20 && !(await saved.isVisible()); tries++) {
+  await expect(async () => {
+    if (await saved.isVisible()) return;
     await expect(page.getByLabel('Name', { exact: true })).toHaveValue(/^Orla Fennimore/);
-    await page.waitForTimeout(700);
-    await page.getByRole('button', { name: 'Save' }).click();
-    await page.waitForTimeout(300);
-  }
-  await expect(saved).toBeVisible();
+    await page.getByRole('button', { name: 'Save' }).click({ timeout: 1000 });
+    await expect(saved).toBeVisible({ timeout: 1000 });
+  }).toPass({ timeout: 30_000 });
   await page.reload();
   await expect(page.getByText('Building · right-handed · 5 ft 6 in')).toHaveCount(2);
 });

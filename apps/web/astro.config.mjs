@@ -10,6 +10,15 @@ const bundledServer = {
   config: () => ({ ssr: { noExternal: true, external: ['mysql2', 'pino', 'drizzle-orm'] } }),
 };
 
+/** Files of their own for what the bundler would else put beside things that only some pages use, so that every page loads those, too. */
+const APART = {
+  react: /commonjsHelpers|\/node_modules\/(react|react-dom|scheduler)\//,
+  chances: /\/node_modules\/jstat\/|\/core\/src\/progress\/width\.ts$/,
+  forms: /\/node_modules\/(react-hook-form|@hookform)\//,
+  day: /\/ui\/day\.ts$/,
+};
+const apart = (/** @type {string} */ id) => Object.entries(APART).find(([, files]) => files.test(id))?.[0];
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'standalone' }),
@@ -17,5 +26,5 @@ export default defineConfig({
   image: { service: passthroughImageService() },
   devToolbar: { enabled: false },
   security: { checkOrigin: true, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
-  vite: { plugins: [tailwindcss(), bundledServer], build: { target: 'es2022' } },
+  vite: { plugins: [tailwindcss(), bundledServer], build: { target: 'es2022', rollupOptions: { output: { manualChunks: apart } } } },
 });

@@ -31,6 +31,7 @@ const foldersWith = (folder, file) =>
 export function registries() {
   const kinds = files('catalog/machines');
   const rules = files('rules');
+  const formats = files('format/formats');
   const sports = foldersWith('catalog/sports', 'record.ts');
   const drills = foldersWith('catalog/sports', 'drills.ts').filter((sport) => sports.includes(sport));
   /** @param {string} sport */
@@ -44,9 +45,15 @@ export function registries() {
     'rules/registry.ts': [
       ...rules.map((rule) => `import { type Hazard as ${pascal(rule)}, rule as ${camel(rule)} } from './${rule}.ts';`),
       '',
+      '/** What a rule has to say: its code, its weight, and the figures it rests on. */',
       `export type Hazard = ${rules.map(pascal).join(' | ')};`,
       '',
       `export const RULES = [${rules.map(camel).join(', ')}];`,
+    ].join('\n'),
+    'format/formats/registry.ts': [
+      ...formats.map((format) => `import { format as ${camel(format)} } from './${format}.ts';`),
+      '',
+      `export const FORMATS = [${formats.map(camel).join(', ')}];`,
     ].join('\n'),
     'catalog/sports/registry.ts': [
       ...sports.map((sport) => `import { record as ${camel(sport)} } from './${sport}/record.ts';`),

@@ -198,7 +198,12 @@ function quick() {
 }
 
 /** @type {Record<string, () => Count | Promise<Count>>} */
-const PARTS = { lint, core: () => vitest(['core', 'line', 'simulator', 'tools']), web: database, browser };
+const PARTS = {
+  lint,
+  core: () => vitest(['core', 'line', 'simulator', 'tools'], process.env, ['--isolate=false']),
+  web: database,
+  browser,
+};
 
 /** @param {string[]} args */
 export async function test(args) {

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { SPORTS } from '@good-arc/core';
+import ts from 'typescript';
 import { describe, expect, test } from 'vitest';
 
 const ROOT = fileURLToPath(new URL('../../', import.meta.url));
@@ -51,4 +52,40 @@ describe('a sport is one folder', () => {
       .flatMap(({ file, text }) => decides(text).map((line) => `${file}: ${line.trim()}`));
     expect(found).toEqual([]);
   });
+});
+
+describe('what others build on', () => {
+  test('every export of the core says what it is', () => {
+    const core = join(ROOT, 'packages/core');
+    const index = join(core, 'src/index.ts');
+    const program = ts.createProgram([index], {
+      target: ts.ScriptTarget.ES2022,
+      module: ts.ModuleKind.NodeNext,
+      noLib: true,
+      noEmit: true,
+      allowImportingTsExtensions: true,
+    });
+    const checker = program.getTypeChecker();
+    const exported = checker.getExportsOfModule(checker.getSymbolAtLocation(program.getSourceFile(index)!)!);
+    expect(exported.length).toBeGreaterThan(400);
+    const silent = exported.filter((each) => {
+      const meant = each.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(each) : each;
+      return meant.getDocumentationComment(checker).length === 0 && meant.getJsDocTags().length === 0;
+    });
+    expect(silent.map(({ name: each }) => each)).toEqual([]);
+  });
+  test('a button and a notice are drawn in one place', () => {
+    const own = ['apps/web/src/ui/Button.tsx', 'apps/web/src/ui/Notice.tsx'];
+    const drawn = sources().filter(
+      ({ file, text }) => /\.tsx$/.test(file) && !own.includes(file) && /["'` ]btn[ "'`]|border-l-4[^"'`]*bg-base-200 p-/.test(text),
+    );
+    expect(drawn.map(({ file }) => file)).toEqual([]);
+  });
+});
+
+test('no file of the interface is longer than 250 lines: what grows is split by what it does', () => {
+  const long = sources().filter(
+    ({ file, text }) => file.startsWith('apps/web/src/') && /\.tsx$/.test(file) && text.split('\n').length > 251,
+  );
+  expect(long.map(({ file }) => file)).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
-import { ladder, machine, result, round, rung } from '../src/db/schema.ts';
+import { ladder, machine, person, result, round, rung } from '../src/db/schema.ts';
 import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
 import * as kitRestore from '../src/pages/api/kit/[kind]/[id]/restore.ts';
 import * as duplicate from '../src/pages/api/ladders/[id]/duplicate.ts';
@@ -393,6 +393,14 @@ describe('machines and people', () => {
   test('units and theme are the person’s own', async () => {
     expect((await call(me.PATCH, { scope, body: { units: 'metric' } })).status).toBe(204);
     expect((await call(me.PATCH, { scope, body: { units: 'furlongs' } })).status).toBe(400);
+  });
+  test('favourites pressed on several pages at once are all kept', async () => {
+    const press = (id: string, kept: boolean) => call(me.PATCH, { scope, body: { favourite: { id, kept } } });
+    const kept = async () => (await db.select().from(person).where(eq(person.id, scope.personId)))[0]!.favourites;
+    await Promise.all(['a', 'b', 'c', 'd'].map((id) => press(id, true)));
+    expect((await kept()).toSorted()).toEqual(['a', 'b', 'c', 'd']);
+    await Promise.all([press('a', false), press('c', false), press('b', true)]);
+    expect((await kept()).toSorted()).toEqual(['b', 'd']);
   });
   test('times are kept in UTC to the millisecond', async () => {
     const [row] = await db.select({ createdAt: machine.createdAt }).from(machine).where(eq(machine.id, ids.machine));

@@ -9,7 +9,7 @@ import {
   ftToM,
   makeCard,
   mphToMps,
-  readCard,
+  readFile,
   rungFromSetup,
   type TestBall,
   writeCardText,
@@ -353,7 +353,7 @@ describe('a card for a message', () => {
       /^1\. Kind: Speed \S+, Elevation \S+, Feed \S+ \(39 mph, 18°\), turn \S+.*, every 4\.0 s, climb at 5 of 10; target .* wide/,
     );
     const documents = ladder.rungs.map(({ document }) => document);
-    const read = readCard(writeCardText(makeCard(ladder, documents, court, machine), lines));
+    const read = readFile('card', writeCardText(makeCard(ladder, documents, court, machine), lines));
     expect(read.ok && read.value.rungs.map(({ rung }) => rung.name)).toEqual(['Kind', 'Deeper']);
     expect(read.ok && read.value.rungs[0]!.dials.map(({ name }) => name)).toEqual(['Speed', 'Elevation', 'Feed']);
   });

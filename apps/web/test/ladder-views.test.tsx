@@ -182,7 +182,7 @@ describe('a plan', () => {
     const two = {
       ...rungs[0]!,
       order: { kind: 'bag' as const },
-      feeds: [rungs[0]!.feeds[0]!, { ...rungs[0]!.feeds[0]!, name: 'Another' }],
+      feeds: [rungs[0]!.feeds[0]!, { ...rungs[0]!.feeds[0]!, id: 'b2', name: 'Another' }],
     };
     expect(plan(ladderOf([two]))).toContain('Call sheet');
   });

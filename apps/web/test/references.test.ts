@@ -39,7 +39,7 @@ const planOf = (part: object) => ({
 });
 const twoMachines = (machineId: string) => {
   const document = rungDocument(own.court, own.machine);
-  return { ...document, feeds: [document.feeds[0]!, { ...document.feeds[0]!, machineId }] };
+  return { ...document, feeds: [document.feeds[0]!, { ...document.feeds[0]!, id: 'b2', machineId }] };
 };
 
 /** Writes whose body names something of another club, and the field that does. */

@@ -244,6 +244,7 @@ describe('a round on the device', () => {
     playerId: 'p',
     startedAt: '2026-11-25T10:00:00Z',
     offset: 0,
+    card: rungDocument('01890000-0000-7000-8000-0000000000c1', '01890000-0000-7000-8000-0000000000a1'),
     balls: [],
     weather: { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
   };
@@ -319,6 +320,7 @@ describe('today', () => {
     Array.from({ length: balls }, (_, i) => ({
       id: `${i}`,
       seq: i + 1,
+      feedId: null,
       outcome: i < hits ? 'in' : 'out',
       speedMps: null,
       elevationDeg: null,

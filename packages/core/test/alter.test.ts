@@ -11,7 +11,7 @@ import {
   LIBRARY,
   mirrorRung,
   type RungDocument,
-  readBallList,
+  readFile,
   rungAtLevel,
   rungSchema,
   writeBallList,
@@ -93,7 +93,7 @@ describe('the ball list as CSV', () => {
   ];
   test('written and read back, the same balls', () => {
     for (const { feeds } of rungs) {
-      expect(readBallList(writeBallList(feeds))).toEqual({ ok: true, value: feeds });
+      expect(readFile('balls', writeBallList(feeds))).toEqual({ ok: true, value: feeds });
     }
   });
   test('whatever the names and cues are', () =>
@@ -101,7 +101,7 @@ describe('the ball list as CSV', () => {
       fc.property(fc.string({ minLength: 1, maxLength: 40 }), fc.string({ maxLength: 60 }), (name, cue) => {
         fc.pre(name.trim() !== '' && !/^'[=+\-@]/.test(name.trim()) && !/^'[=+\-@]/.test(cue.trim()));
         const feeds = [{ ...game.feeds[0]!, name: name.trim(), cue: cue.trim() }];
-        expect(readBallList(writeBallList(feeds))).toEqual({ ok: true, value: feeds });
+        expect(readFile('balls', writeBallList(feeds))).toEqual({ ok: true, value: feeds });
       }),
       { seed: 4, numRuns: 200 },
     ));
@@ -113,7 +113,7 @@ describe('the ball list as CSV', () => {
       lines[2],
       lines[3]!.replace(/landing,[^,]*/, 'landing,wide'),
     ].join('\n');
-    const read = readBallList(bad);
+    const read = readFile('balls', bad);
     expect(read.ok).toBe(false);
     const said = (read as { problems: { detail: string }[] }).problems.map(({ detail }) => detail).join('\n');
     expect(said).toContain('Line 2, stroke: “forehand” is none of groundstroke, volley, swing');
@@ -126,16 +126,22 @@ describe('the ball list as CSV', () => {
     [writeBallList([]), 'no ball'],
     ['x'.repeat(70_000), 'Too long'],
   ])('what is no ball list is refused: %#', (text, said) => {
-    const read = readBallList(text);
+    const read = readFile('balls', text);
     expect(read.ok ? '' : read.problems[0]!.detail).toContain(said);
+  });
+  test('a ball keeps its id; a row that was copied, or that names none, gets one that is free', () => {
+    const three = ['serve', 'b1', 'b2'].map((id) => ({ ...game.feeds[0]!, id }));
+    const [head, first, ...others] = writeBallList(three).trimEnd().split('\n');
+    const read = readFile('balls', [head, first, first, ...others, first!.replace(/^serve/, '')].join('\n'));
+    expect(read.ok && read.value.map(({ id }) => id)).toEqual(['serve', 'b3', 'b1', 'b2', 'b4']);
   });
   test('a cell that looks like a formula stays text', () => {
     const feeds = [{ ...game.feeds[0]!, name: '=1+1', cue: '@now' }];
     expect(writeBallList(feeds)).not.toMatch(/,=|^=/m);
-    expect(readBallList(writeBallList(feeds))).toEqual({ ok: true, value: feeds });
+    expect(readFile('balls', writeBallList(feeds))).toEqual({ ok: true, value: feeds });
   });
   test('a rung of the list is a document that can be saved', () => {
-    const read = readBallList(writeBallList(game.feeds));
+    const read = readFile('balls', writeBallList(game.feeds));
     expect(rungSchema.safeParse({ ...game, feeds: read.ok ? read.value : [] }).success).toBe(true);
   });
 });

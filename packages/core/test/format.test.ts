@@ -13,8 +13,7 @@ import {
   MACHINE_KINDS,
   makeCard,
   matchCard,
-  readCard,
-  readMachineFile,
+  readFile,
   rungFromSetup,
   type Sport,
   throwBall,
@@ -86,7 +85,7 @@ describe('setup cards', () => {
   test('written as a file and read back, whatever the names: the same card', () => {
     fc.assert(
       fc.property(card, (each) => {
-        expect(readCard(writeCardJson(each))).toEqual({ ok: true, value: each });
+        expect(readFile('card', writeCardJson(each))).toEqual({ ok: true, value: each });
       }),
       { numRuns: 40 },
     );
@@ -99,7 +98,7 @@ describe('setup cards', () => {
           .split('\n')
           .map((line) => quote + line)
           .join(dos ? '\r\n' : '\n');
-        expect(readCard(sent)).toEqual({ ok: true, value: each });
+        expect(readFile('card', sent)).toEqual({ ok: true, value: each });
       }),
       { numRuns: 40 },
     );
@@ -107,13 +106,13 @@ describe('setup cards', () => {
   test('cut off anywhere, nothing is taken, and it says where', () => {
     const whole = { json: writeCardJson(cardOf('tennis')), text: writeCardText(cardOf('tennis')) };
     for (const share of [0.02, 0.1, 0.33, 0.5, 0.77, 0.95, 0.99]) {
-      const json = readCard(whole.json.slice(0, Math.floor(share * whole.json.length)));
+      const json = readFile('card', whole.json.slice(0, Math.floor(share * whole.json.length)));
       expect(json.ok).toBe(false);
-      const said = readCard(whole.text.slice(0, Math.floor(share * whole.text.length)));
+      const said = readFile('card', whole.text.slice(0, Math.floor(share * whole.text.length)));
       expect(said.ok, `text cut at ${share}`).toBe(false);
       if (!said.ok) expect(said.problems[0]!.detail.length + said.problems[0]!.pointer.length).toBeGreaterThan(8);
     }
-    const cut = readCard(whole.json.slice(0, 300));
+    const cut = readFile('card', whole.json.slice(0, 300));
     expect(!cut.ok && cut.problems[0]!.detail).toMatch(/ends in the middle/);
   });
   test.each([
@@ -135,19 +134,19 @@ describe('setup cards', () => {
     ['a whole document as a value', 'rungs = {"a":1}', /Line 1/],
     ['too long', `{"format":"${'x'.repeat(LONGEST_FILE)}"}`, /at most/],
   ])('%s is refused, with its place', (_name, given, place) => {
-    const read = readCard(given);
+    const read = readFile('card', given);
     expect(read.ok).toBe(false);
     if (!read.ok) expect(read.problems.map(({ pointer, detail }) => `${pointer} ${detail}`).join('\n')).toMatch(place);
     expect(({} as Record<string, unknown>).polluted).toBeUndefined();
   });
   test('a message that lost its last rung between two lines is refused', () => {
     const message = writeCardText(cardOf('tennis'));
-    const cut = readCard(message.slice(0, message.indexOf('rungs 2 ')));
+    const cut = readFile('card', message.slice(0, message.indexOf('rungs 2 ')));
     expect(!cut.ok && cut.problems[0]!.detail).toMatch(/^\d+ of \d+ lines came/);
   });
   test('random noise is never a card and never an exception', () => {
-    fc.assert(fc.property(fc.string({ maxLength: 400, unit: 'binary' }), (noise) => !readCard(noise).ok));
-    fc.assert(fc.property(fc.json(), (noise) => !readCard(noise).ok));
+    fc.assert(fc.property(fc.string({ maxLength: 400, unit: 'binary' }), (noise) => !readFile('card', noise).ok));
+    fc.assert(fc.property(fc.json(), (noise) => !readFile('card', noise).ok));
   });
   test('no id of the club leaves with it', () => expect(writeCardJson(cardOf('tennis'))).not.toContain(id));
 });
@@ -188,13 +187,13 @@ describe('a card from elsewhere', () => {
     const sent = cardOf('tennis');
     const [first] = sent.rungs as [(typeof sent.rungs)[number]];
     const [feed] = first.rung.feeds as [(typeof first.rung.feeds)[number]];
-    const two = { ...sent, rungs: [{ ...first, rung: { ...first.rung, feeds: [feed, { ...feed, machineId: foreign }] } }] };
+    const two = { ...sent, rungs: [{ ...first, rung: { ...first.rung, feeds: [feed, { ...feed, id: 'b2', machineId: foreign }] } }] };
     expect(matchCard(two, kit)!.rungs[0]!.feeds.map(({ machineId }) => machineId)).toEqual([undefined, undefined]);
   });
   test('two machines: each ball with its thrower and that one’s dials, no id of the club; matched by name and kind, else by kind', () => {
     const other = '01890000-0000-7000-8000-0000000000ff';
     const one = rung('tennis', 'Both', 20);
-    const both = { ...one, feeds: [one.feeds[0]!, { ...one.feeds[0]!, machineId: other }] };
+    const both = { ...one, feeds: [one.feeds[0]!, { ...one.feeds[0]!, id: 'b2', machineId: other }] };
     const main = { id, name: 'Bramble', profile: kindOf('Two-wheel portable'), dials: [] };
     const wren = kit.machines[0]!;
     const tuned = {
@@ -211,8 +210,8 @@ describe('a card from elsewhere', () => {
     const file = writeCardJson(sent);
     expect(file).not.toContain(id);
     expect(file).not.toContain(other);
-    expect(readCard(file)).toEqual({ ok: true, value: sent });
-    expect(readCard(writeCardText(sent))).toEqual({ ok: true, value: sent });
+    expect(readFile('card', file)).toEqual({ ok: true, value: sent });
+    expect(readFile('card', writeCardText(sent))).toEqual({ ok: true, value: sent });
     const throwersIn = (machines: typeof kit.machines) =>
       matchCard(sent, { ...kit, machines })!.rungs[1]!.feeds.map(({ machineId }) => machineId);
     expect(throwersIn(kit.machines)).toEqual([undefined, 'm1']);
@@ -220,7 +219,7 @@ describe('a card from elsewhere', () => {
     expect(throwersIn([m3, m2, { ...m1, id: 'm4', name: 'Lark' }])).toEqual([undefined, 'm4']);
     expect(throwersIn([m3, m2])).toEqual([undefined, 'm3']);
     expect(throwersIn([m2])).toEqual([undefined, undefined]);
-    const bad = readCard(file.replace('"machine": 1', '"machine": 3'));
+    const bad = readFile('card', file.replace('"machine": 1', '"machine": 3'));
     expect(!bad.ok && bad.problems[0]!.pointer).toBe('/others');
   });
   test('without a machine or a court for the sport there is nothing to match', () => expect(matchCard(cardOf('baseball'), kit)).toBeNull());
@@ -233,7 +232,7 @@ describe('machine files', () => {
     (kind, profile) => {
       const dials = firstDials({ kind }).map((dial): Dial => ({ ...dial, curve }));
       const file = writeMachineFile({ name: 'Bramble', notes: 'squeaks', profile, dials });
-      expect(readMachineFile(file)).toEqual({
+      expect(readFile('machine', file)).toEqual({
         ok: true,
         value: { format: 'good-arc-machine', version: 1, name: 'Bramble', notes: 'squeaks', profile, dials },
       });
@@ -242,9 +241,9 @@ describe('machine files', () => {
   test('a curve that is not whole is refused at its place', () => {
     const profile = kindOf('Two-wheel portable');
     const file = writeMachineFile({ name: 'B', notes: '', profile, dials: firstDials(profile).map((dial) => ({ ...dial, curve })) });
-    const read = readMachineFile(file.replace('"df": 15', '"df": "many"'));
+    const read = readFile('machine', file.replace('"df": 15', '"df": "many"'));
     expect(!read.ok && read.problems[0]!.pointer).toBe('/dials/0/curve/df');
-    expect(readMachineFile(writeCardJson(cardOf('tennis'))).ok).toBe(false);
-    expect(readMachineFile(file.slice(0, 400)).ok).toBe(false);
+    expect(readFile('machine', writeCardJson(cardOf('tennis'))).ok).toBe(false);
+    expect(readFile('machine', file.slice(0, 400)).ok).toBe(false);
   });
 });

@@ -12,8 +12,7 @@ import {
   matchCard,
   mphToMps,
   type RungDocument,
-  readBallList,
-  readCard,
+  readFile,
   rungFromSetup,
   type Setup,
   SPORT_RECORDS,
@@ -85,7 +84,7 @@ function expectSame({ setup, profile }: Case, after: Setup, roundedM = 0): void 
 function byCard(rung: RungDocument, { court, profile, setup: { sport } }: Case): RungDocument {
   const machine = { id: MACHINE, name: 'Heron', profile, dials: [] };
   const head = { name: 'C', sport, level: 'Building' as const, approach: 'earn-it' as const };
-  const card = readCard(writeCardText(makeCard(head, [rung], court, machine)));
+  const card = readFile('card', writeCardText(makeCard(head, [rung], court, machine)));
   if (!card.ok) throw new Error(card.problems[0]!.detail);
   const { rungs, unmatched } = matchCard(card.value, { machines: [machine], courts: [court] })!;
   // to the millimetre a machine of one speed and three heights has no arc to the spot: the nearest it can is put in
@@ -156,7 +155,7 @@ describe('a ball is one document: what was held, the arc and all the rest come b
             thrown.set(profile.kind, (thrown.get(profile.kind) ?? 0) + 1);
             expectSame(one, setupFromRung(rung, one.court));
             expectSame(one, setupFromRung(byCard(rung, one), one.court), 0.001);
-            const list = readBallList(writeBallList(rung.feeds));
+            const list = readFile('balls', writeBallList(rung.feeds));
             expect(list.ok && list.value).toEqual(rung.feeds);
           },
         ),
@@ -177,12 +176,12 @@ describe('a ball is one document: what was held, the arc and all the rest come b
   test('a ball list carries them, and what is right to let go', () => {
     const start = firstOf(COURTSIDE);
     const [feed] = saved({ ...start, setup: { ...start.setup, hold: { netClearanceM: 1.5 }, arc: 'high' } })!.feeds;
-    const read = readBallList(writeBallList([{ ...feed!, letGo: true }, feed!]));
+    const read = readFile('balls', writeBallList([{ ...feed!, letGo: true }, feed!]));
     expect(read.ok && read.value.map(({ hold, arc, letGo }) => [hold, arc, letGo])).toEqual([
       [{ netClearanceM: 1.5 }, 'high', true],
       [{ netClearanceM: 1.5 }, 'high', undefined],
     ]);
-    const bad = readBallList(writeBallList([feed!]).replace('clearance_m,1.5', 'height,1.5'));
+    const bad = readFile('balls', writeBallList([feed!]).replace('clearance_m,1.5', 'height,1.5'));
     expect(bad.ok ? '' : bad.problems[0]!.detail).toMatch(/Line 2, hold: “height”/);
   });
 });

@@ -238,7 +238,7 @@ describe('judging a rung', () => {
       intervalS: 8,
       feeds: [
         { ...feed!, thenS: 0.9 },
-        { ...feed!, name: 'then' },
+        { ...feed!, id: 'b2', name: 'then' },
       ],
     };
     const { balls, comfort } = judge(combination, question);
@@ -297,7 +297,7 @@ describe('judging a rung', () => {
     const pitch = buildQuestion('baseball-fastball-11-12', 'Three-wheel pitching machine', { level: 'Building' });
     const [easy] = ladderOf(pitch);
     const [feed] = easy!.feeds;
-    const short = { ...feed!, name: 'Dropped short', launch: { ...feed!.launch, speedMps: 6, elevationDeg: -20 } };
+    const short = { ...feed!, id: 'b2', name: 'Dropped short', launch: { ...feed!.launch, speedMps: 6, elevationDeg: -20 } };
     const rung = { ...easy!, feeds: [feed!, short], order: { kind: 'alternate' as const } };
     const judgement = judgeRung(rung, judgeWith(pitch));
     expect(judgement).toMatchObject({ kind: 'not-judged', why: [{ code: 'does-not-arrive', feed: 1 }] });

@@ -15,6 +15,7 @@ import {
 
 const launch = { x: 0, y: 6, z: 1, speedMps: 15, elevationDeg: 10, bearingDeg: 180, topspinRpm: 0, sidespinRpm: 0, gyroRpm: 0 };
 const feed = (name: string, part: Partial<Feed> = {}): Feed => ({
+  id: name,
   name,
   launch,
   target: { kind: 'landing', x: 0, y: -8 },

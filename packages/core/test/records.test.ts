@@ -169,6 +169,7 @@ describe('machines', () => {
 
 describe('a rung as a document', () => {
   const feed = {
+    id: 'b1',
     name: 'Deep',
     launch: { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 },
     target: { kind: 'landing', x: 1, y: -8 },
@@ -204,6 +205,8 @@ describe('a rung as a document', () => {
   test.each<[string, object, string]>([
     ['no feeds', { feeds: [] }, 'feeds'],
     ['a ball through the ground', { feeds: [{ ...feed, launch: { ...feed.launch, z: 0 } }] }, 'feeds.0.launch.z'],
+    ['two balls with one id', { feeds: [feed, feed] }, 'feeds'],
+    ['an id of a ball that is none', { feeds: [{ ...feed, id: 'a b' }] }, 'feeds.0.id'],
     ['a target of no kind', { feeds: [{ ...feed, target: { kind: 'basket' } }] }, 'feeds.0.target.kind'],
     ['an unknown ball', { ballId: 'golf' }, 'ballId'],
     ['no interval', { intervalS: 0 }, 'intervalS'],

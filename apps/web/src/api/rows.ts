@@ -1,14 +1,24 @@
 import type {
+  BallId,
+  CourtId,
   Dial,
+  DrillId,
+  FeedId,
   LadderDocument,
+  LadderId,
   Level,
+  MachineId,
   MachineProfile,
   MachineToday,
   Outcome,
+  OutingId,
   OwnGameBall,
   PlanDocument,
+  PlayerId,
   RungDocument,
+  RungId,
   Sport,
+  SurfaceId,
   TuneUp,
   UnitSystem,
   Weather,
@@ -46,7 +56,7 @@ export interface CourtRow {
   id: string;
   name: string;
   sport: Sport;
-  surfaceId: string;
+  surfaceId: SurfaceId;
   indoor: boolean;
   ceilingM: number | null;
   marksM: number[];
@@ -55,7 +65,7 @@ export interface CourtRow {
 export interface BallRow {
   id: string;
   name: string;
-  ballId: string;
+  ballId: BallId;
   count: number;
   condition: 'new' | 'good' | 'worn';
   openedOn: string;
@@ -73,7 +83,7 @@ export interface MachineRow {
 }
 export interface TuneUpRow {
   id: string;
-  machineId: string;
+  machineId: MachineId;
   personName: string;
   document: TuneUp;
   tunedAt: string;
@@ -94,7 +104,7 @@ export interface Kit {
 }
 export interface RungRow {
   id: string;
-  ladderId: string;
+  ladderId: LadderId;
   position: number;
   document: RungDocument;
 }
@@ -104,7 +114,7 @@ export interface LadderRow extends LadderDocument {
   version: number;
   rungs: RungRow[];
   /** The built-in drill it was copied from, with its rungs as they came. */
-  origin: { drillId: string; rungs: RungDocument[] } | null;
+  origin: { drillId: DrillId; rungs: RungDocument[] } | null;
 }
 export interface PlanRow {
   id: string;
@@ -113,6 +123,8 @@ export interface PlanRow {
 export interface ResultRow {
   id: string;
   seq: number;
+  /** Which ball of the card it was. */
+  feedId: FeedId | null;
   outcome: Outcome;
   speedMps: number | null;
   elevationDeg: number | null;
@@ -121,8 +133,8 @@ export interface ResultRow {
 }
 /** A round as a plan counts it. */
 export interface PlanRound {
-  rungId: string;
-  playerId: string;
+  rungId: RungId;
+  playerId: PlayerId;
   startedAt: string;
   hits: number;
   /** Judged. */
@@ -131,11 +143,11 @@ export interface PlanRound {
 
 export interface RoundRow {
   id: string;
-  outingId: string;
-  rungId: string;
-  playerId: string;
-  machineId: string;
-  courtId: string;
+  outingId: OutingId;
+  rungId: RungId;
+  playerId: PlayerId;
+  machineId: MachineId;
+  courtId: CourtId;
   playerName: string;
   machineName: string;
   courtName: string;

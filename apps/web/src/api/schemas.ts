@@ -3,6 +3,7 @@ import {
   checklistSchema,
   dialPlaceSchema,
   dialsSchema,
+  feedIdSchema,
   LEVELS,
   ladderSchema,
   launchSchema,
@@ -12,6 +13,7 @@ import {
   OUTCOMES,
   ownGameBallSchema,
   planSchema,
+  rowId,
   rungSchema,
   SPORTS,
   surfaceIdSchema,
@@ -36,7 +38,7 @@ export const playerBody = z.strictObject({
 });
 export const squadBody = z.strictObject({
   name: nameSchema,
-  playerIds: z.array(z.uuid()).min(1, 'Choose at least one player').max(40, 'At most 40 players'),
+  playerIds: z.array(rowId<'player'>()).min(1, 'Choose at least one player').max(40, 'At most 40 players'),
   notes,
 });
 export const courtBody = z.strictObject({
@@ -88,15 +90,15 @@ export const KIT_KINDS = Object.keys(KIT) as KitKind[];
 
 export const ladderBody = ladderSchema;
 export const rungBody = z.strictObject({
-  ladderId: z.uuid(),
+  ladderId: rowId<'ladder'>(),
   document: rungSchema,
   position: z.int().min(0).max(1000).optional(),
   /** The ladder itself, when it is made with this rung. */
   ladder: ladderSchema.optional(),
 });
 export const duplicateBody = z.strictObject({
-  newId: z.uuid(),
-  rungIds: z.array(z.strictObject({ from: z.uuid(), to: z.uuid() })).max(200),
+  newId: rowId<'ladder'>(),
+  rungIds: z.array(z.strictObject({ from: rowId<'rung'>(), to: rowId<'rung'>() })).max(200),
 });
 
 /** A ladder with all its rungs at once: built, from the library, or as a card is read back. */
@@ -105,7 +107,7 @@ export const importBody = z.strictObject({
   /** The built-in drill it is a copy of. */
   drillId: z.string().max(80).optional(),
   rungs: z
-    .array(z.strictObject({ id: z.uuid(), document: rungSchema }))
+    .array(z.strictObject({ id: rowId<'rung'>(), document: rungSchema }))
     .min(1)
     .max(24),
 });
@@ -115,7 +117,7 @@ export const wholeBody = z.strictObject({
   /** Of the ladder, as the page last had it. */
   version: z.int().min(1),
   ladder: ladderSchema,
-  rungs: z.array(z.strictObject({ id: z.uuid(), document: rungSchema })).max(200),
+  rungs: z.array(z.strictObject({ id: rowId<'rung'>(), document: rungSchema })).max(200),
 });
 
 export const planBody = planSchema;
@@ -124,9 +126,9 @@ export const planBody = planSchema;
 const confirmedBy = z.string().trim().min(1, 'Give the name of who confirms it').max(120, 'At most 120 characters').optional();
 
 export const roundBody = z.strictObject({
-  outingId: z.uuid(),
-  rungId: z.uuid(),
-  playerId: z.uuid(),
+  outingId: rowId<'outing'>(),
+  rungId: rowId<'rung'>(),
+  playerId: rowId<'player'>(),
   weather: weatherSchema,
   startedAt: z.iso.datetime(),
   /** The rung as the page ran it. */
@@ -142,21 +144,26 @@ export const resultBody = z.strictObject({
   elevationDeg: z.number().nullable(),
   bearingDeg: z.number().nullable(),
   radarMps: z.number().nullable(),
+  /** Which ball of the card it was, and how it span; null when nothing told. */
+  feedId: feedIdSchema.nullable().default(null),
+  topspinRpm: z.number().nullable().default(null),
+  sidespinRpm: z.number().nullable().default(null),
+  gyroRpm: z.number().nullable().default(null),
 });
-export type ResultBody = z.infer<typeof resultBody>;
+export type ResultBody = z.output<typeof resultBody>;
 
 export const commandBody = z.discriminatedUnion('do', [
   /** `from`: balls of the round that were thrown before, when it goes on after a fault or a stow. */
   z.strictObject({
     do: z.literal('arm'),
-    rungId: z.uuid(),
+    rungId: rowId<'rung'>(),
     from: z.int().min(0).max(1000).default(0),
     /** The round it is thrown for, begun already or about to be: one that was begun goes on with its own card. */
-    roundId: z.uuid().optional(),
+    roundId: rowId<'round'>().optional(),
     /** The rung as the page shows it: what is thrown is what is shown. */
     document: rungSchema.optional(),
     /** Who hits: somebody below the rung's level is judged by their own. */
-    playerId: z.uuid().optional(),
+    playerId: rowId<'player'>().optional(),
     confirmedBy,
   }),
   /**
@@ -166,7 +173,7 @@ export const commandBody = z.discriminatedUnion('do', [
   z.strictObject({
     do: z.literal('test'),
     ballId: ballIdSchema,
-    rungId: z.uuid().optional(),
+    rungId: rowId<'rung'>().optional(),
     confirmedBy,
     launch: launchSchema,
     dials: z.array(dialPlaceSchema).max(12).optional(),
@@ -181,12 +188,16 @@ export type CourtsideCommand = z.input<typeof commandBody>;
 export const outingChecksBody = z.strictObject({ startedAt: z.iso.datetime(), checks: checklistSchema });
 
 /** Test balls of one dial; the server fits them and keeps the curve with the machine. */
-export const tuneUpBody = z.strictObject({ machineId: z.uuid(), tunedAt: z.iso.datetime(), document: tuneUpSchema });
+export const tuneUpBody = z.strictObject({ machineId: rowId<'machine'>(), tunedAt: z.iso.datetime(), document: tuneUpSchema });
+
+const favouriteSchema = z.string().max(80);
+export const favouritesSchema = z.array(favouriteSchema).max(500);
 
 export const meBody = z
   .strictObject({
     units: z.enum(['imperial', 'metric']),
     theme: z.enum(['chalk', 'dusk']),
-    favourites: z.array(z.string().max(80)).max(500),
+    /** One at a time: two pages then never undo each other. */
+    favourite: z.strictObject({ id: favouriteSchema, kept: z.boolean() }),
   })
   .partial();

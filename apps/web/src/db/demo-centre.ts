@@ -7,6 +7,7 @@ import {
   SPORT_RECORDS,
   SPORTS,
   type Sport,
+  type SurfaceId,
   type TargetPlaceId,
 } from '@good-arc/core';
 
@@ -35,7 +36,7 @@ export interface DemoLadder {
   rungs: readonly DemoRung[];
 }
 
-export const COURTS: readonly [name: string, sport: Sport, surfaceId: string, indoor: boolean, ceilingM?: number][] = [
+export const COURTS: readonly [name: string, sport: Sport, surfaceId: SurfaceId, indoor: boolean, ceilingM?: number][] = [
   ['Court 1', 'tennis', 'tennis-acrylic-medium', false],
   ['Court 2', 'tennis', 'tennis-clay', false],
   ['Orchard pickleball', 'pickleball', 'pickleball-acrylic', false],

@@ -1,20 +1,23 @@
 import {
   buildLadder,
+  type DrillId,
   fitDrill,
   gameBallById,
+  type LadderId,
   LIBRARY,
   type MachineProfile,
   type PlanDocument,
   type RungDocument,
   SPORT_RECORDS,
   type Sport,
+  type SurfaceId,
 } from '@good-arc/core';
 import { ALTITUDE_M } from './demo-centre.ts';
 
 interface At {
   id: string;
   sport: Sport;
-  surfaceId: string;
+  surfaceId: SurfaceId;
   ceilingM: number | null;
 }
 interface On {
@@ -46,7 +49,7 @@ export function builtLadder(at: At, on: On): RungDocument[] {
 }
 
 /** A built-in drill on the club’s machines. */
-export function drillLadder(drillId: string, at: At, on: On, second?: On): RungDocument[] {
+export function drillLadder(drillId: DrillId, at: At, on: On, second?: On): RungDocument[] {
   const drill = LIBRARY.find(({ id }) => id === drillId)!;
   const ballId = SPORT_RECORDS[at.sport].balls[0]!.id;
   const { rungs } = fitDrill(drill, {
@@ -65,7 +68,7 @@ export function drillLadder(drillId: string, at: At, on: On, second?: On): RungD
 }
 
 /** A planned outing of a squad, two days on. */
-export const planFor = (ladderId: string, playerIds: string[], day: string): PlanDocument => ({
+export const planFor = (ladderId: LadderId, playerIds: string[], day: string): PlanDocument => ({
   name: 'Orchard four: two lines',
   ladderId,
   startsAt: `${day}T17:30`,

@@ -1,4 +1,5 @@
 import {
+  type CourtId,
   type Dial,
   expectedRange,
   fly,
@@ -30,7 +31,7 @@ const DAY: Omit<TuneUp, 'dialId' | 'dialName' | 'courtId' | 'ballStockId' | 'bal
 export function demoTuneUp(
   machine: { name: string; profile: MachineProfile },
   dial: Dial,
-  { courtId, ballStockId }: { courtId: string; ballStockId: string },
+  { courtId, ballStockId }: { courtId: CourtId; ballStockId: string },
 ): TuneUp {
   const { profile } = machine;
   const law = dialLaw(seedOfName(machine.name));

@@ -2,11 +2,15 @@ import type {
   APPROACHES,
   Checklist,
   Dial,
+  DrillId,
+  FeedId,
+  IdOf,
   Level,
   MachineProfile,
   MachineToday,
   OwnGameBall,
   PlanDocument,
+  PlayerId,
   RungDocument,
   Sport,
   TuneUp,
@@ -14,25 +18,19 @@ import type {
   Weather,
 } from '@good-arc/core';
 import { sql } from 'drizzle-orm';
-import { boolean, char, customType, datetime, double, index, int, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, char, datetime, double, index, int, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import { document } from './document.ts';
 
 /** What a copy of a built-in drill came from. */
 export interface LadderOrigin {
-  drillId: string;
+  drillId: DrillId;
   rungs: RungDocument[];
 }
 
 /** UUIDv7, made by the client. */
-const uuid = () => char({ length: 36 });
+const uuid = <Kind extends string>() => char({ length: 36 }).$type<IdOf<Kind>>();
 /** A moment in UTC, to the millisecond. */
 const moment = () => datetime({ mode: 'date', fsp: 3 });
-/** JSON that is parsed on the way out whatever the driver did with it (MariaDB stores it as text). */
-const document = <T>() =>
-  customType<{ data: T; driverData: string }>({
-    dataType: () => 'json',
-    toDriver: (value) => JSON.stringify(value),
-    fromDriver: (value) => (typeof value === 'string' ? JSON.parse(value) : value) as T,
-  })();
 
 const times = () => ({
   createdAt: moment().notNull().default(sql`(utc_timestamp(3))`),
@@ -45,7 +43,7 @@ const times = () => ({
 const removable = () => ({ ...times(), deletedAt: moment() });
 
 export const club = mysqlTable('club', {
-  id: uuid().primaryKey(),
+  id: uuid<'club'>().primaryKey(),
   name: varchar({ length: 120 }).notNull(),
   altitudeM: double().notNull(),
   /** The club's own checklist; null for the one that comes with the machine. */
@@ -56,13 +54,15 @@ export const club = mysqlTable('club', {
 export const person = mysqlTable(
   'person',
   {
-    id: uuid().primaryKey(),
+    id: uuid<'person'>().primaryKey(),
     name: varchar({ length: 120 }).notNull(),
     email: varchar({ length: 200 }).notNull(),
     units: varchar({ length: 12 }).$type<UnitSystem>().notNull().default('imperial'),
     theme: varchar({ length: 12 }).$type<'chalk' | 'dusk'>().notNull().default('chalk'),
     /** Ids of ladders and of built-in drills. */
-    favourites: document<string[]>().notNull().default([]),
+    favourites: document<string[]>()
+      .notNull()
+      .$default(() => []),
     ...times(),
   },
   (t) => [uniqueIndex('person_email').on(t.email)],
@@ -74,11 +74,11 @@ export type Role = (typeof ROLES)[number];
 export const membership = mysqlTable(
   'membership',
   {
-    id: uuid().primaryKey(),
-    clubId: uuid()
+    id: uuid<'membership'>().primaryKey(),
+    clubId: uuid<'club'>()
       .notNull()
       .references(() => club.id),
-    personId: uuid()
+    personId: uuid<'person'>()
       .notNull()
       .references(() => person.id),
     role: varchar({ length: 12 }).$type<Role>().notNull(),
@@ -91,11 +91,11 @@ export const membership = mysqlTable(
 export const session = mysqlTable(
   'session',
   {
-    id: uuid().primaryKey(),
-    clubId: uuid()
+    id: uuid<'session'>().primaryKey(),
+    clubId: uuid<'club'>()
       .notNull()
       .references(() => club.id),
-    personId: uuid()
+    personId: uuid<'person'>()
       .notNull()
       .references(() => person.id),
     tokenHash: char({ length: 64 }).notNull(),
@@ -106,9 +106,9 @@ export const session = mysqlTable(
   (t) => [uniqueIndex('session_token').on(t.tokenHash)],
 );
 
-const ofClub = () => ({
-  id: uuid().primaryKey(),
-  clubId: uuid()
+const ofClub = <Kind extends string>() => ({
+  id: uuid<Kind>().primaryKey(),
+  clubId: uuid<'club'>()
     .notNull()
     .references(() => club.id),
 });
@@ -116,7 +116,7 @@ const ofClub = () => ({
 export const player = mysqlTable(
   'player',
   {
-    ...ofClub(),
+    ...ofClub<'player'>(),
     name: varchar({ length: 120 }).notNull(),
     level: varchar({ length: 12 }).$type<Level>().notNull(),
     hand: varchar({ length: 5 }).$type<'left' | 'right'>().notNull(),
@@ -134,9 +134,9 @@ export const player = mysqlTable(
 export const squad = mysqlTable(
   'squad',
   {
-    ...ofClub(),
+    ...ofClub<'squad'>(),
     name: varchar({ length: 120 }).notNull(),
-    playerIds: document<string[]>().notNull(),
+    playerIds: document<PlayerId[]>().notNull(),
     notes: varchar({ length: 500 }).notNull().default(''),
     ...removable(),
   },
@@ -146,7 +146,7 @@ export const squad = mysqlTable(
 export const court = mysqlTable(
   'court',
   {
-    ...ofClub(),
+    ...ofClub<'court'>(),
     name: varchar({ length: 120 }).notNull(),
     sport: varchar({ length: 12 }).$type<Sport>().notNull(),
     surfaceId: varchar({ length: 40 }).notNull(),
@@ -154,7 +154,9 @@ export const court = mysqlTable(
     /** Clear height over an indoor court, m. */
     ceilingM: double(),
     /** Painted distances from the plate tip along the cage, m. */
-    marksM: document<number[]>().notNull().default([]),
+    marksM: document<number[]>()
+      .notNull()
+      .$default(() => []),
     notes: varchar({ length: 500 }).notNull().default(''),
     ...removable(),
   },
@@ -164,7 +166,7 @@ export const court = mysqlTable(
 export const ballStock = mysqlTable(
   'ball_stock',
   {
-    ...ofClub(),
+    ...ofClub<'basket'>(),
     name: varchar({ length: 120 }).notNull(),
     ballId: varchar({ length: 40 }).notNull(),
     count: int().notNull(),
@@ -183,7 +185,7 @@ export const ballStock = mysqlTable(
 export const gameBall = mysqlTable(
   'game_ball',
   {
-    ...ofClub(),
+    ...ofClub<'game-ball'>(),
     name: varchar({ length: 120 }).notNull(),
     document: document<OwnGameBall>().notNull(),
     notes: varchar({ length: 500 }).notNull().default(''),
@@ -195,10 +197,12 @@ export const gameBall = mysqlTable(
 export const machine = mysqlTable(
   'machine',
   {
-    ...ofClub(),
+    ...ofClub<'machine'>(),
     name: varchar({ length: 120 }).notNull(),
     profile: document<MachineProfile>().notNull(),
-    dials: document<Dial[]>().notNull().default([]),
+    dials: document<Dial[]>()
+      .notNull()
+      .$default(() => []),
     /** What was seen of it on one day, beside its curves. */
     today: document<MachineToday | null>(),
     /** `127.0.0.1:port` of its line, or empty for a machine that is worked by hand. */
@@ -213,11 +217,11 @@ export const machine = mysqlTable(
 export const tuneUp = mysqlTable(
   'tune_up',
   {
-    ...ofClub(),
-    machineId: uuid()
+    ...ofClub<'tune-up'>(),
+    machineId: uuid<'machine'>()
       .notNull()
       .references(() => machine.id),
-    personId: uuid()
+    personId: uuid<'person'>()
       .notNull()
       .references(() => person.id),
     document: document<TuneUp>().notNull(),
@@ -230,7 +234,7 @@ export const tuneUp = mysqlTable(
 export const ladder = mysqlTable(
   'ladder',
   {
-    ...ofClub(),
+    ...ofClub<'ladder'>(),
     name: varchar({ length: 120 }).notNull(),
     sport: varchar({ length: 12 }).$type<Sport>().notNull(),
     level: varchar({ length: 12 }).$type<Level>().notNull(),
@@ -247,8 +251,8 @@ export const ladder = mysqlTable(
 export const rung = mysqlTable(
   'rung',
   {
-    ...ofClub(),
-    ladderId: uuid()
+    ...ofClub<'rung'>(),
+    ladderId: uuid<'ladder'>()
       .notNull()
       .references(() => ladder.id),
     /** From the bottom, the easiest, up. */
@@ -263,8 +267,8 @@ export const rung = mysqlTable(
 export const plan = mysqlTable(
   'plan',
   {
-    ...ofClub(),
-    ladderId: uuid()
+    ...ofClub<'plan'>(),
+    ladderId: uuid<'ladder'>()
       .notNull()
       .references(() => ladder.id),
     /** Local day and time, as the person typed it. */
@@ -278,8 +282,8 @@ export const plan = mysqlTable(
 export const outing = mysqlTable(
   'outing',
   {
-    ...ofClub(),
-    personId: uuid()
+    ...ofClub<'outing'>(),
+    personId: uuid<'person'>()
       .notNull()
       .references(() => person.id),
     startedAt: moment().notNull(),
@@ -293,20 +297,20 @@ export const outing = mysqlTable(
 export const round = mysqlTable(
   'round',
   {
-    ...ofClub(),
-    outingId: uuid()
+    ...ofClub<'round'>(),
+    outingId: uuid<'outing'>()
       .notNull()
       .references(() => outing.id),
-    rungId: uuid()
+    rungId: uuid<'rung'>()
       .notNull()
       .references(() => rung.id),
-    playerId: uuid()
+    playerId: uuid<'player'>()
       .notNull()
       .references(() => player.id),
-    machineId: uuid()
+    machineId: uuid<'machine'>()
       .notNull()
       .references(() => machine.id),
-    courtId: uuid()
+    courtId: uuid<'court'>()
       .notNull()
       .references(() => court.id),
     /** The rung as it was when the round began. */
@@ -329,19 +333,24 @@ export const round = mysqlTable(
 export const result = mysqlTable(
   'result',
   {
-    ...ofClub(),
-    roundId: uuid()
+    ...ofClub<'result'>(),
+    roundId: uuid<'round'>()
       .notNull()
       .references(() => round.id),
     /** Ball of the round, from 1. */
     seq: int().notNull(),
+    /** Which ball of the round’s card it was; null for one of before it was kept. */
+    feedId: varchar({ length: 36 }).$type<FeedId>(),
     outcome: varchar({ length: 12 }).notNull(),
     /** What it counts as by the round’s card: a hit (true), a miss, or nothing. */
     hit: boolean(),
-    /** What the machine said it threw, m/s and degrees; null for a ball fed by hand. */
+    /** What the machine said it threw, m/s, degrees and rpm; null for a ball fed by hand. */
     speedMps: double(),
     elevationDeg: double(),
     bearingDeg: double(),
+    topspinRpm: double(),
+    sidespinRpm: double(),
+    gyroRpm: double(),
     radarMps: double(),
     ...removable(),
   },

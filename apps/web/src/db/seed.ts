@@ -2,6 +2,7 @@ import {
   arrange,
   conditionsOf,
   curveFrom,
+  type DrillId,
   feedsOf,
   firstDials,
   firstSetup,
@@ -12,6 +13,7 @@ import {
   type RungDocument,
   rungFromSetup,
   type Sport,
+  type SurfaceId,
   scoreOf,
   seededRandom,
   targetSpot,
@@ -203,19 +205,24 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
         await tx.insert(result).values(
           Array.from({ length: document.ballsPerRound }, (_, i) => {
             const u = random();
-            const launch = document.feeds[i % document.feeds.length]!.launch;
+            const feed = feedOf({ seq: i + 1 })!;
+            const { launch } = feed;
             const outcome = u < rate ? 'in' : u < rate + (1 - rate) * 0.5 ? 'near' : u < rate + (1 - rate) * 0.92 ? 'out' : 'let-go';
-            const score = scoreOf(document, feedOf(i + 1), outcome);
+            const score = scoreOf(document, feed, outcome);
             return {
               id: id(),
               clubId,
               roundId,
               seq: i + 1,
+              feedId: feed.id,
               outcome,
               hit: score === null ? null : score === 'hit',
               speedMps: launch.speedMps * (1 + 0.018 * (random() + random() - 1)),
               elevationDeg: launch.elevationDeg + 0.5 * (random() + random() - 1),
               bearingDeg: launch.bearingDeg + 0.5 * (random() + random() - 1),
+              topspinRpm: launch.topspinRpm,
+              sidespinRpm: launch.sidespinRpm,
+              gyroRpm: launch.gyroRpm,
               radarMps: null,
             };
           }),
@@ -244,7 +251,7 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
       name: string,
       head: Omit<LadderDocument, 'name'>,
       built: readonly RungDocument[],
-      drillId?: string,
+      drillId?: DrillId,
     ): Promise<string> => {
       const ladderId = id();
       const origin = drillId ? { drillId, rungs: [...built] } : null;
@@ -298,7 +305,7 @@ const round1 = (value: number): number => Math.round(value * 10) / 10;
 function rungOf(
   demo: DemoLadder,
   { name, focalPoint, change, balls = 10, rounds = 2, gate }: DemoRung,
-  at: { id: string; sport: Sport; surfaceId: string },
+  at: { id: string; sport: Sport; surfaceId: SurfaceId },
   on: { id: string; profile: MachineProfile },
 ): RungDocument {
   const start = firstSetup(at, on, demo.level, ALTITUDE_M);

@@ -5,10 +5,10 @@ import { type Db, database } from './db.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
 
-/** The club's checklist, else the one that comes with the machine. */
+/** The club's checklist, else the one that comes with the machine; so, too, when what is kept cannot be read. */
 export async function readChecks({ clubId }: Scope, profile: MachineProfile, db: Db = database()): Promise<Checklist> {
   const [row] = await db.select({ checks: club.checks }).from(club).where(eq(club.id, clubId));
-  return row?.checks ? checklistSchema.parse(row.checks) : firstChecklist(profile);
+  return checklistSchema.safeParse(row?.checks).data ?? firstChecklist(profile);
 }
 
 /** Changes it for the whole club; null brings back the machine's own. */

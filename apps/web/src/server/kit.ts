@@ -1,7 +1,7 @@
 import { dialsSchema, machineProfileSchema, machineTodaySchema, ownGameBallSchema } from '@good-arc/core';
 import { z } from 'zod';
 import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow } from '../api/rows.ts';
-import { type KitKind, squadBody } from '../api/schemas.ts';
+import { courtBody, type KitKind, squadBody } from '../api/schemas.ts';
 import { ballStock, court, gameBall, machine, player, squad } from '../db/schema.ts';
 import { Refusal } from './problem.ts';
 import type { Store } from './store.ts';
@@ -35,16 +35,11 @@ const toSquad = (store: Store, { id, name, playerIds, notes }: typeof squad.$inf
   const ids = store.document(squadBody.shape.playerIds, playerIds, { what: 'squad', id, name });
   return ids ? [{ id, name, playerIds: ids, notes }] : [];
 };
-const toCourt = ({ id, name, sport, surfaceId, indoor, ceilingM, marksM, notes }: typeof court.$inferSelect): CourtRow => ({
-  id,
-  name,
-  sport,
-  surfaceId,
-  indoor,
-  ceilingM,
-  marksM,
-  notes,
-});
+const toCourt = (store: Store, row: typeof court.$inferSelect): CourtRow[] => {
+  const { id, name, sport, surfaceId, indoor, ceilingM, notes } = row;
+  const marksM = store.document(courtBody.shape.marksM, row.marksM, { what: 'court', id, name });
+  return marksM ? [{ id, name, sport, surfaceId, indoor, ceilingM, marksM, notes }] : [];
+};
 const toBall = ({ id, name, ballId, count, condition, openedOn, dragShare, notes }: typeof ballStock.$inferSelect): BallRow => ({
   id,
   name,
@@ -80,7 +75,7 @@ export async function readKit(store: Store): Promise<Kit> {
   return {
     players: players.map(toPlayer),
     squads: squads.flatMap((each) => toSquad(store, each)),
-    courts: courts.map(toCourt),
+    courts: courts.flatMap((each) => toCourt(store, each)),
     balls: balls.map(toBall),
     machines: machines.flatMap((each) => toMachine(store, each)),
     gameBalls: gameBalls.flatMap((each) => toGameBall(store, each)),

@@ -1,4 +1,4 @@
-import { type LadderDocument, type RungDocument, rungSchema } from '@good-arc/core';
+import { type DrillId, type LadderDocument, type LadderId, type RungDocument, rungSchema } from '@good-arc/core';
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { LadderRow, RungRow } from '../api/rows.ts';
@@ -49,7 +49,7 @@ export async function readRung(store: Store, id: string): Promise<RungRow> {
 export function putRung(
   store: Store,
   id: string,
-  body: { ladderId: string; document: RungDocument; position?: number | undefined; ladder?: LadderDocument | undefined },
+  body: { ladderId: LadderId; document: RungDocument; position?: number | undefined; ladder?: LadderDocument | undefined },
 ): Promise<void> {
   const { ladderId, document, position, ladder: head } = body;
   return store.transaction(async (tx) => {
@@ -102,7 +102,7 @@ export function duplicateLadder(
 export function importLadder(
   store: Store,
   id: string,
-  { ladder: head, rungs, drillId }: { ladder: LadderDocument; rungs: readonly RungPart[]; drillId?: string | undefined },
+  { ladder: head, rungs, drillId }: { ladder: LadderDocument; rungs: readonly RungPart[]; drillId?: DrillId | undefined },
 ): Promise<void> {
   return store.transaction(async (tx) => {
     await mustBeInUse(

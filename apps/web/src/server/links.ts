@@ -1,4 +1,5 @@
 import { connect } from 'node:net';
+import type { ClubId, LadderId, MachineId } from '@good-arc/core';
 import {
   afterListening,
   type Clock,
@@ -105,7 +106,7 @@ export class MachineLink {
   }
 
   /** Whether its wheels turn for a rung of this ladder. */
-  isFor(ladderId: string): boolean {
+  isFor(ladderId: LadderId): boolean {
     return this.ladderId === ladderId && (this.moving || this.status?.state === 'ready' || this.status?.state === 'held');
   }
 
@@ -168,12 +169,12 @@ class Links {
   private radar = false;
 
   /** The open line of this club's machine, without asking the database: hold and stow must work while it is gone. */
-  open(machineId: string, clubId: string): MachineLink | undefined {
+  open(machineId: MachineId, clubId: ClubId): MachineLink | undefined {
     return this.clubOf.get(machineId) === clubId ? this.byMachine.get(machineId) : undefined;
   }
 
   /** The line of a machine; a changed address opens a new one. */
-  of(machineId: string, clubId: string, address: string): MachineLink {
+  of(machineId: MachineId, clubId: ClubId, address: string): MachineLink {
     this.clubOf.set(machineId, clubId);
     this.watchRadar();
     const known = this.byMachine.get(machineId);
@@ -185,7 +186,7 @@ class Links {
   }
 
   /** A machine was archived, or got this address: a line to another one holds it and is closed. */
-  keepOnly(machineId: string, clubId: string, address: string): void {
+  keepOnly(machineId: MachineId, clubId: ClubId, address: string): void {
     const known = this.open(machineId, clubId);
     if (!known || known.address === address) return;
     known.close();
@@ -193,7 +194,7 @@ class Links {
   }
 
   /** A ladder was deleted: machines that are armed for it stand down. */
-  standDownLadder(ladderId: string, clubId: string): void {
+  standDownLadder(ladderId: LadderId, clubId: ClubId): void {
     for (const [machineId, link] of this.byMachine)
       if (this.clubOf.get(machineId) === clubId && link.isFor(ladderId)) link.standDown('its ladder was deleted');
   }

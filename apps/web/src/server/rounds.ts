@@ -1,4 +1,17 @@
-import { feedsOf, type Outcome, type RungDocument, rungSchema, scoreOf, type Weather, weatherSchema } from '@good-arc/core';
+import {
+  type CourtId,
+  feedsOf,
+  type Outcome,
+  type OutingId,
+  type PlayerId,
+  type RoundId,
+  type RungDocument,
+  type RungId,
+  rungSchema,
+  scoreOf,
+  type Weather,
+  weatherSchema,
+} from '@good-arc/core';
 import { and, count, countDistinct, desc, eq, exists, gte, inArray, lt, or, type SQL, sql, sum } from 'drizzle-orm';
 import type { ResultRow, RoundRow } from '../api/rows.ts';
 import type { ResultBody } from '../api/schemas.ts';
@@ -7,9 +20,9 @@ import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
 
 export interface StartRound {
-  outingId: string;
-  rungId: string;
-  playerId: string;
+  outingId: OutingId;
+  rungId: RungId;
+  playerId: PlayerId;
   weather: Weather;
   startedAt: string;
   /** The rung as the page ran it; without, as it is kept. */
@@ -63,16 +76,18 @@ const readCard = (store: Store, { id, card, startedAt }: { id: string; card: unk
   store.document(rungSchema, card, { what: 'round', id, name: startedAt.toISOString().slice(0, 16).replace('T', ' ') });
 
 /** What became of a ball, with what it counts as by the card of its round. A round that was deleted meanwhile keeps its balls, too. */
-export const putResult = (store: Store, roundId: string, id: string, body: ResultBody): Promise<void> =>
+export const putResult = (store: Store, roundId: RoundId, id: string, body: ResultBody): Promise<void> =>
   store.transaction(async (tx) => {
     const card = cardOf(await tx.anyOne(round, roundId, 'round'));
-    const score = scoreOf(card, feedsOf(card)(body.seq), body.outcome);
-    await tx.put(result, { id, roundId, ...body, hit: score === null ? null : score === 'hit' }, 'result');
+    const feed = feedsOf(card)(body);
+    const score = scoreOf(card, feed, body.outcome);
+    await tx.put(result, { id, roundId, ...body, feedId: feed?.id ?? null, hit: score === null ? null : score === 'hit' }, 'result');
   });
 
-const toResult = ({ id, seq, outcome, speedMps, elevationDeg, bearingDeg, radarMps }: typeof result.$inferSelect): ResultRow => ({
+const toResult = ({ id, seq, feedId, outcome, speedMps, elevationDeg, bearingDeg, radarMps }: typeof result.$inferSelect): ResultRow => ({
   id,
   seq,
+  feedId,
   outcome: outcome as Outcome,
   speedMps,
   elevationDeg,
@@ -83,7 +98,7 @@ const toResult = ({ id, seq, outcome, speedMps, elevationDeg, bearingDeg, radarM
 /** Which rounds, and how many at most. */
 export interface RoundsAsked {
   rungIds?: readonly string[];
-  playerId?: string;
+  playerId?: PlayerId;
   ids?: readonly string[];
   /** Begun from then on, and before then. */
   from?: Date;
@@ -167,8 +182,8 @@ export async function readRounds(store: Store, { rungIds, playerId, ids, from, b
 /** The newest rounds of a player on a rung, as a verdict looks at them. */
 export async function roundsOn(
   store: Store,
-  playerId: string,
-  rungId: string,
+  playerId: PlayerId,
+  rungId: RungId,
   most: number,
 ): Promise<Pick<RoundRow, 'card' | 'results'>[]> {
   const mine = and(eq(round.playerId, playerId), eq(round.rungId, rungId));
@@ -203,7 +218,7 @@ export async function ratesOn(
   store: Store,
   rungIds: readonly string[],
   last: number,
-): Promise<{ playerId: string; hits: number; balls: number }[]> {
+): Promise<{ playerId: PlayerId; hits: number; balls: number }[]> {
   if (rungIds.length === 0) return [];
   const newest = await store.read((db, mine) =>
     db
@@ -236,7 +251,7 @@ export async function ratesOn(
 }
 
 /** Who hit last on this court; null when nobody has. */
-export async function lastPlayerOn(store: Store, courtId: string): Promise<string | null> {
+export async function lastPlayerOn(store: Store, courtId: CourtId): Promise<string | null> {
   const [last] = await store.page(round, eq(round.courtId, courtId), [desc(round.startedAt), desc(round.id)], 1);
   return last?.playerId ?? null;
 }

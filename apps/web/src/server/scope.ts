@@ -1,13 +1,13 @@
-import type { UnitSystem } from '@good-arc/core';
+import type { ClubId, PersonId, UnitSystem } from '@good-arc/core';
 import type { Role } from '../db/schema.ts';
 import { Refusal } from './problem.ts';
 
 /** Who asks, and for which club. Made by the middleware only; everything that touches the database takes one. */
 export interface Scope {
-  clubId: string;
+  clubId: ClubId;
   clubName: string;
   altitudeM: number;
-  personId: string;
+  personId: PersonId;
   personName: string;
   role: Role;
   units: UnitSystem;

@@ -1,6 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
+import type { ClubId, PersonId } from '@good-arc/core';
 import { and, eq, gt } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
+import { favouritesSchema } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
 import type { Db } from './db.ts';
 import type { Scope } from './scope.ts';
@@ -30,10 +32,26 @@ const who = (db: Db) =>
     .innerJoin(club, eq(club.id, membership.clubId))
     .innerJoin(person, eq(person.id, membership.personId));
 
+/** Marks of favourites that cannot be read are as good as none. */
+const readableFavourites = (kept: unknown): string[] => favouritesSchema.safeParse(kept).data ?? [];
+const readable = (scope: Scope): Scope => ({ ...scope, favourites: readableFavourites(scope.favourites) });
+
+/** Puts one favourite of a person's in or out, whatever another page of theirs does meanwhile. */
+export async function keepFavourite(db: Db, personId: string, { id, kept }: { id: string; kept: boolean }): Promise<void> {
+  await db.transaction(async (tx) => {
+    const [own] = await tx.select({ favourites: person.favourites }).from(person).where(eq(person.id, personId)).for('update');
+    const others = readableFavourites(own?.favourites).filter((each) => each !== id);
+    await tx
+      .update(person)
+      .set({ favourites: kept ? [...others, id].slice(-500) : others })
+      .where(eq(person.id, personId));
+  });
+}
+
 /** The demo coach, or null when the demo data is not there. */
 export async function demoScope(db: Db): Promise<Scope | null> {
   const [scope] = await who(db).where(eq(person.email, DEMO_EMAIL)).limit(1);
-  return scope ?? null;
+  return scope ? readable(scope) : null;
 }
 
 /** Who holds this session token; null when it is unknown or over. */
@@ -42,11 +60,11 @@ export async function scopeOfToken(db: Db, token: string): Promise<Scope | null>
     .innerJoin(session, and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId)))
     .where(and(eq(session.tokenHash, hash(token)), eq(session.oneTime, false), gt(session.expiresAt, new Date())))
     .limit(1);
-  return scope ?? null;
+  return scope ? readable(scope) : null;
 }
 
 /** Makes a session, or a one-time link to one. @returns the token, which is stored nowhere */
-export async function makeToken(db: Db, { clubId, personId }: { clubId: string; personId: string }, oneTime: boolean): Promise<string> {
+export async function makeToken(db: Db, { clubId, personId }: { clubId: ClubId; personId: PersonId }, oneTime: boolean): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   const lastsMs = oneTime ? LINK_MINUTES * 60_000 : SESSION_DAYS * 86_400_000;
   await db

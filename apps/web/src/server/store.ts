@@ -1,6 +1,7 @@
 import { and, asc, eq, inArray, isNotNull, isNull, type SQL } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
+import { OtherVersion } from '../db/document.ts';
 import { type Db, errnoOf, untilThrough } from './db.ts';
 import { log } from './log.ts';
 import { notFound } from './problem.ts';
@@ -72,11 +73,12 @@ export class Store {
    * @returns null when it does not fit
    */
   document<S extends z.ZodType>(schema: S, value: unknown, named: { what: string; id: string; name?: string }): z.output<S> | null {
+    const other = [value, ...Object.values(value ?? {})].find((each) => each instanceof OtherVersion);
     const parsed = schema.safeParse(value);
-    if (parsed.success) return parsed.data;
-    const [issue] = parsed.error.issues;
+    if (parsed.success && !other) return parsed.data;
+    const [issue] = parsed.error?.issues ?? [];
     const row = { name: String((value as { name?: unknown } | null)?.name ?? ''), ...named };
-    const problem = `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
+    const problem = other?.problem ?? `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
     if (!this.setAside.some(({ id }) => id === row.id)) {
       this.setAside.push({ ...row, problem });
       log.warn({ ...row, problem }, 'a row that cannot be read was set aside');

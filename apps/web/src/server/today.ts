@@ -1,12 +1,12 @@
-import { nextStepOn, scoreRound } from '@good-arc/core';
+import { type LadderId, nextStepOn, type PlayerId, type RungId, scoreRound } from '@good-arc/core';
 import type { LadderRow, RoundRow } from '../api/rows.ts';
 import { sayStep } from '../words/progress.ts';
 
 /** The last set-ups that can be run again as they were: one entry a rung, newest first. */
 export interface Again {
-  rungId: string;
+  rungId: RungId;
   number: number;
-  ladderId: string;
+  ladderId: LadderId;
   ladderName: string;
   last: RoundRow;
   hits: number;
@@ -37,9 +37,9 @@ export function againOf(rounds: readonly RoundRow[], ladders: readonly LadderRow
 
 /** A player who may climb: the one verdict on a rung, while a higher one waits. */
 export interface Climb {
-  playerId: string;
+  playerId: PlayerId;
   playerName: string;
-  ladderId: string;
+  ladderId: LadderId;
   ladderName: string;
   from: string;
   to: string;
@@ -55,7 +55,7 @@ export async function climbsOf(
   rounds: readonly RoundRow[],
   ladders: readonly LadderRow[],
   most: number,
-  roundsOf: (playerId: string, rungId: string) => Promise<Pick<RoundRow, 'card' | 'results'>[]>,
+  roundsOf: (playerId: PlayerId, rungId: RungId) => Promise<Pick<RoundRow, 'card' | 'results'>[]>,
 ): Promise<Climb[]> {
   const seen = new Set<string>();
   const climbs: Climb[] = [];

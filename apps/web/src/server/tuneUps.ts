@@ -1,4 +1,13 @@
-import { curveFrom, fitTuneUp, isFlown, type MachineProfile, machineProfileSchema, type TuneUp, tuneUpSchema } from '@good-arc/core';
+import {
+  curveFrom,
+  fitTuneUp,
+  isFlown,
+  type MachineId,
+  type MachineProfile,
+  machineProfileSchema,
+  type TuneUp,
+  tuneUpSchema,
+} from '@good-arc/core';
 import { desc, eq, inArray } from 'drizzle-orm';
 import type { TuneUpRow } from '../api/rows.ts';
 import { ballStock, machine, person, tuneUp } from '../db/schema.ts';
@@ -16,7 +25,7 @@ export const keepTuneUp = (
   store: Store,
   scope: Scope,
   id: string,
-  { machineId, tunedAt, document }: { machineId: string; tunedAt: string; document: TuneUp },
+  { machineId, tunedAt, document }: { machineId: MachineId; tunedAt: string; document: TuneUp },
 ): Promise<void> =>
   store.transaction(async (tx) => {
     const { createdAt: _c, updatedAt: _u, deletedAt: _d, clubId: _o, ...row } = await tx.one(machine, machineId, 'machine');
@@ -64,7 +73,7 @@ function withRepeatability(
 }
 
 /** Tune-ups of a machine, newest first, with who made them. */
-export async function readTuneUps(store: Store, machineId: string, db: Db = database()): Promise<TuneUpRow[]> {
+export async function readTuneUps(store: Store, machineId: MachineId, db: Db = database()): Promise<TuneUpRow[]> {
   const rows = await store.list(tuneUp, eq(tuneUp.machineId, machineId), desc(tuneUp.tunedAt));
   if (rows.length === 0) return [];
   const people = await db

@@ -1,10 +1,12 @@
 import { useState } from 'react';
+import { Button } from './Button.tsx';
+import { Notice } from './Notice.tsx';
 
 /** A hard ball that may hurt: nothing is armed until somebody says by name that it is meant. */
 export function ConfirmByName({ what, doThis, onConfirm }: { what: string; doThis: string; onConfirm: (name: string) => void }) {
   const [name, setName] = useState('');
   return (
-    <div role="alert" className="col-span-2 mt-2 mb-3 border-l-4 border-error bg-base-200 p-3">
+    <Notice role="alert" tone="error" className="col-span-2 mt-2 mb-3">
       <p className="text-lg font-semibold">{what}</p>
       <p>{doThis}</p>
       <form
@@ -23,10 +25,10 @@ export function ConfirmByName({ what, doThis, onConfirm }: { what: string; doThi
             onChange={({ target }) => setName(target.value)}
           />
         </label>
-        <button type="submit" className="btn btn-outline min-h-12 border-error text-error" disabled={!name.trim()}>
+        <Button type="submit" size="l" danger disabled={!name.trim()}>
           It is meant
-        </button>
+        </Button>
       </form>
-    </div>
+    </Notice>
   );
 }

@@ -1,5 +1,6 @@
 import { X } from 'lucide-react';
 import { type ReactNode, useEffect, useId, useRef } from 'react';
+import { Button } from './Button.tsx';
 
 /** A dialog over the page: Escape or the cross closes it, focus stays inside. */
 export function Dialog({
@@ -29,9 +30,9 @@ export function Dialog({
           <h2 id={id} className="text-2xl">
             {title}
           </h2>
-          <button type="button" className="btn btn-ghost btn-square min-h-11" aria-label="Close" onClick={() => element.current?.close()}>
+          <Button look="ghost" square aria-label="Close" onClick={() => element.current?.close()}>
             <X aria-hidden />
-          </button>
+          </Button>
         </div>
         {children}
       </div>

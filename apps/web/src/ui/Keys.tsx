@@ -1,5 +1,6 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Dialog } from './Dialog.tsx';
+import { useKeys } from './useKeys.ts';
 
 type KeyList = readonly (readonly [keys: string, does: string])[];
 
@@ -43,14 +44,8 @@ const BY_VIEW: readonly (readonly [path: string, keys: KeyList])[] = [
 /** `?` lists the keys of the view. */
 export function Keys() {
   const [open, setOpen] = useState(false);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      const typing = event.target instanceof HTMLInputElement && event.target.type !== 'range';
-      if (event.key === '?' && !typing) setOpen(true);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  // on some keyboards the question mark needs Shift, on others not
+  useKeys({ '[Shift]+?': () => setOpen(true) });
   if (!open) return null;
   const own = BY_VIEW.find(([path]) => location.pathname.startsWith(path))?.[1] ?? [];
   return (

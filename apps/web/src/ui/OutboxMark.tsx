@@ -1,5 +1,6 @@
 import { CloudUpload } from 'lucide-react';
 import { useState } from 'react';
+import { Button } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
 import { outbox, useWaiting } from './outbox.ts';
 
@@ -12,9 +13,9 @@ export function OutboxMark() {
   const refused = waiting.filter((letter) => letter.refused !== '').length;
   return (
     <>
-      <button
-        type="button"
-        className={`btn min-h-11 px-2 font-semibold ${refused > 0 ? 'btn-error' : 'btn-ghost border-warning'}`}
+      <Button
+        look={refused > 0 ? 'error' : 'ghost'}
+        className={`px-2 font-semibold ${refused > 0 ? '' : 'border-warning'}`}
         onClick={() => setOpen(true)}
         data-testid="outbox"
       >
@@ -24,7 +25,7 @@ export function OutboxMark() {
         <span aria-hidden="true" className="hidden sm:inline">
           {refused > 0 ? 'refused' : 'waiting'}
         </span>
-      </button>
+      </Button>
       {open && (
         <Dialog title="Kept on this device" onClose={() => setOpen(false)}>
           <p className="mb-2">
@@ -42,24 +43,24 @@ export function OutboxMark() {
                   {why && <span className="block border-l-4 border-error pl-2">{why}</span>}
                 </span>
                 {why && (
-                  <button
-                    type="button"
-                    className="btn btn-ghost min-h-11 px-2"
+                  <Button
+                    look="ghost"
+                    className="px-2"
                     onClick={() => {
                       if (sure === id) outbox().discard(id);
                       setSure(sure === id ? null : id);
                     }}
                   >
                     {sure === id ? 'Really: it is gone for good' : 'Throw it away'}
-                  </button>
+                  </Button>
                 )}
               </li>
             ))}
           </ul>
           {waiting.length > 0 && (
-            <button type="button" className="btn btn-primary mt-3 min-h-12" onClick={() => outbox().flush(true)}>
+            <Button look="primary" size="l" className="mt-3" onClick={() => outbox().flush(true)}>
               Send again now
-            </button>
+            </Button>
           )}
         </Dialog>
       )}

@@ -3,6 +3,7 @@ import { Moon, Sun } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { api, messageOf } from './api.ts';
+import { Button } from './Button.tsx';
 import { Keys } from './Keys.tsx';
 import { OutboxMark } from './OutboxMark.tsx';
 import { Toasts } from './Toasts.tsx';
@@ -32,19 +33,19 @@ export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'du
 
   return (
     <>
-      <button
+      <Button
         ref={first}
-        type="button"
-        className="btn btn-ghost min-h-11 px-2 font-medium"
+        look="ghost"
+        className="px-2 font-medium"
         onClick={() => save({ units: units === 'imperial' ? 'metric' : 'imperial' })}
         title="Change units"
       >
         {units === 'imperial' ? 'mph · ft' : 'km/h · m'}
-      </button>
-      <button type="button" className="btn btn-ghost min-h-11 px-2 font-medium" onClick={switchTheme} title="Change theme">
+      </Button>
+      <Button look="ghost" className="px-2 font-medium" onClick={switchTheme} title="Change theme">
         {shown === 'chalk' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
         <span className="sr-only sm:not-sr-only">{shown === 'chalk' ? 'Dusk' : 'Chalk'}</span>
-      </button>
+      </Button>
       <OutboxMark />
       <Keys />
       <Toasts theme={shown} />

@@ -16,7 +16,7 @@ export function SourceMark({ about, source }: { about: string; source: string })
           <path d="M5.5 1 10 5.5 5.5 10 1 5.5z" fill={open ? 'currentColor' : 'none'} stroke="currentColor" strokeWidth="1.4" />
         </svg>
       </button>
-      {open && <span className="block border-l-4 border-base-content bg-base-200 p-2 text-sm">{source}</span>}
+      {open && <span className="block border-l-4 border-base-content pl-2 text-sm">{source}</span>}
     </>
   );
 }

@@ -1,5 +1,4 @@
-import type { InputHTMLAttributes, Ref } from 'react';
-import { useId } from 'react';
+import { type InputHTMLAttributes, type Ref, useId } from 'react';
 
 interface Props extends InputHTMLAttributes<HTMLInputElement> {
   label: string;

@@ -1,3 +1,4 @@
+import { Button } from './Button.tsx';
 import { ConfirmByName } from './ConfirmByName.tsx';
 import type { useTestBalls } from './useTestBalls.ts';
 
@@ -23,13 +24,8 @@ export function ThrowButton({ line, count, name }: { line: ReturnType<typeof use
       />
     );
   return (
-    <button
-      type="button"
-      className="btn btn-secondary col-span-2 min-h-14 w-full text-lg"
-      disabled={!line.linkUp}
-      onClick={() => line.throwBalls(count)}
-    >
+    <Button look="secondary" size="xl" className="col-span-2 w-full" disabled={!line.linkUp} onClick={() => line.throwBalls(count)}>
       {line.linkUp ? name : 'The machine does not answer'}
-    </button>
+    </Button>
   );
 }

@@ -26,6 +26,11 @@ export class Autosave<T> {
     this.tell = tell;
   }
 
+  /** Whether the server has this value. */
+  has(value: T): boolean {
+    return value === this.kept;
+  }
+
   put(value: T): void {
     if (value === this.latest) return;
     this.latest = value;

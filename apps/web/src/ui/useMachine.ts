@@ -1,3 +1,4 @@
+import type { MachineId } from '@good-arc/core';
 import type { MachineEvent, RadarReading, Status } from '@good-arc/line';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CourtsideCommand } from '../api/schemas.ts';
@@ -31,7 +32,7 @@ export interface MachineView {
  * @param onRelease,onMisfeed,onReading are called as the machine reports, at once
  */
 export function useMachine(
-  machineId: string,
+  machineId: MachineId,
   hasLine: boolean,
   on: {
     release: (event: Extract<MachineEvent, { event: 'release' }>) => void;

@@ -1,4 +1,4 @@
-import { type Conditions, type DialPlace, fly, type Launch } from '@good-arc/core';
+import { type BallId, type Conditions, type DialPlace, fly, type Launch, type RungId } from '@good-arc/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { MachineRow } from '../api/rows.ts';
@@ -21,9 +21,9 @@ interface Options extends Handlers {
   conditions: Conditions | null;
   /** Where the dials stand, for the simulation. */
   places: DialPlace[];
-  ballId: string;
+  ballId: BallId;
   /** The rung they are of: somebody may stand at the plate. */
-  rungId?: string;
+  rungId?: RungId;
   /** Why a hard ball needs somebody to answer for it by name; empty when it does not. */
   asksName: string;
   /** Balls at the start of a go that count as nothing. */

@@ -3,6 +3,7 @@ import { arcAtElevation, blockedBy } from './arcs.ts';
 import { type Arc, Probe, type Start } from './probe.ts';
 import { type AimQuestion, type ReasonCode, WIDEST_LIMITS } from './types.ts';
 
+/** One arc of a family: its launch, and whether the machine can throw it. */
 export interface FamilyArc extends Arc {
   /** Why this arc cannot be thrown here, or null. */
   blocked: ReasonCode | null;

@@ -1,12 +1,14 @@
 import type { Net } from '../catalog/index.ts';
 import type { Conditions } from '../flight/index.ts';
 
+/** A point, m, in the frame of the physics: x to the right, y along the court, z up. */
 export interface Point3 {
   x: number;
   y: number;
   z: number;
 }
 
+/** Spin by its three axes, rpm: over the top, sideways, along the flight. */
 export interface Spin {
   topspinRpm: number;
   sidespinRpm: number;
@@ -28,6 +30,7 @@ export interface Limits {
 /** Bounds of the search when a machine sets none. */
 export const WIDEST_LIMITS: Limits = { speedMps: [1, 75], elevationDeg: [-30, 85] };
 
+/** What is aimed: from where, with which spin, at what, and what is held. Metres, m/s, degrees, rpm. */
 export interface AimQuestion {
   conditions: Conditions;
   from: Point3;
@@ -54,6 +57,7 @@ export interface Solution {
   netClearanceM: number | null;
 }
 
+/** Why a target is not reached, as a code. */
 export type ReasonCode =
   | 'net'
   | 'speed-too-high'
@@ -86,6 +90,7 @@ export interface Blocked {
   netClearanceM: number | null;
 }
 
+/** All launches that reach the target, or the reasons why there is none. */
 export interface AimAnswer {
   solutions: Solution[];
   /** Arcs that reach the target but break a limit or the net. */

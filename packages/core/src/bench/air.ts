@@ -1,12 +1,13 @@
 import { SPORT_RECORDS } from '../catalog/index.ts';
-import type { Launch } from '../flight/index.ts';
-import { airDensity } from '../flight/index.ts';
+import { airDensity, type Launch } from '../flight/index.ts';
 import { endpointOf } from '../spread/index.ts';
-import { conditionsOf, type Setup } from './setup.ts';
+import { conditionsOf } from './setup.ts';
+import type { Setup } from './setup-schema.ts';
 
 /** The air that the effect of another is told against: 20 °C, sea level, half humid, still. */
 export const USUAL_AIR = { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 } as const;
 
+/** What the air of the place does to a ball, against still air at sea level. */
 export interface AirEffect {
   densityKgM3: number;
   usualDensityKgM3: number;

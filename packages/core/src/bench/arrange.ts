@@ -14,7 +14,8 @@ import { COMFORT_FROM, type Comfort, comfortOf, isToFielders, reactionNeededS, t
 import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
 import { aimMachine, type PlaceQuestion, questionFor, type Thrower } from '../machine/index.ts';
 import { bandOf, FIELDER_READ_S, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
-import { conditionsOf, type Setup } from './setup.ts';
+import { conditionsOf } from './setup.ts';
+import type { Setup } from './setup-schema.ts';
 
 /** What reaches the player, in the plane they meet the ball in. */
 export interface Arrival {
@@ -31,6 +32,7 @@ export interface Arrival {
   leg: number;
 }
 
+/** A launch as it is thrown: its flight and its arrival at the player. */
 export interface Thrown {
   launch: Launch;
   flight: Flight;
@@ -38,6 +40,7 @@ export interface Thrown {
   arrival: Arrival | null;
 }
 
+/** An arc of the set-up’s family, with what it clears and how it arrives. */
 export interface FamilyMember extends FamilyArc {
   path: Flight['path'];
   arrival: Arrival | null;

@@ -13,4 +13,5 @@ export {
 export { heldOf } from './held.ts';
 export { bestPlace, closestToGame, FIT_FIGURES, type FitFigure, fitOf, fitParts, type Match } from './match.ts';
 export { flightsOf, type RungChoices, rungFromSetup, setupFromRung } from './rung.ts';
-export { conditionsOf, fieldingSetup, firstSetup, planOf, type Setup, setupSchema } from './setup.ts';
+export { conditionsOf, fieldingSetup, firstSetup, planOf } from './setup.ts';
+export { type Setup, setupSchema } from './setup-schema.ts';

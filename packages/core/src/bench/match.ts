@@ -2,10 +2,12 @@ import { diamondOf, type GameBall, SPORT_RECORDS } from '../catalog/index.ts';
 import { aimMachine, type Thrower } from '../machine/index.ts';
 import { inToM } from '../quantity/index.ts';
 import { type Arrival, gameOf, launchOf, placeQuestion, throwBall } from './arrange.ts';
-import { conditionsOf, planOf, type Setup } from './setup.ts';
+import { conditionsOf, planOf } from './setup.ts';
+import type { Setup } from './setup-schema.ts';
 
 /** The figures that are set side by side. */
 export const FIT_FIGURES = ['timeS', 'speedMps', 'heightM', 'descentDeg', 'topspinRpm'] as const;
+/** A figure by which a feed is held against the game ball. */
 export type FitFigure = (typeof FIT_FIGURES)[number];
 
 /** How far apart counts as one: a tenth of the time and of the speed, a hand's height, a few degrees, a notch of spin (our judgement). */
@@ -29,6 +31,7 @@ export function fitOf(feed: Arrival, game: Arrival): number {
   return 100 / (1 + mean);
 }
 
+/** A set-up that was looked for to come near a game ball, and how near it comes: the higher the nearer. */
 export interface Match {
   setup: Setup;
   fit: number;

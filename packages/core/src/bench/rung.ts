@@ -2,7 +2,8 @@ import { firstTargetAt, isToFielders, landingZone, type RungDocument, targetFrom
 import { firstTargetM, type Need } from '../progress/index.ts';
 import { type Arrangement, throwBall } from './arrange.ts';
 import { heldOf } from './held.ts';
-import { conditionsOf, type Setup } from './setup.ts';
+import { conditionsOf } from './setup.ts';
+import type { Setup } from './setup-schema.ts';
 
 /** What a rung adds to a set-up. */
 export interface RungChoices {
@@ -28,7 +29,7 @@ export function rungFromSetup(
   const { target, gameBallId, hold, arc } = setup;
   const own = { launch: thrown.launch, target, gameBallId, stroke, hold, arc };
   const feeds = edited?.document.feeds.map((feed, i) => (i === edited.feed ? { ...feed, ...own } : feed)) ?? [
-    { name, ...own, on: true, cue: '' },
+    { id: 'b1', name, ...own, on: true, cue: '' },
   ];
   const made: RungDocument = {
     name,

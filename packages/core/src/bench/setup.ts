@@ -1,66 +1,23 @@
-import { z } from 'zod';
 import {
   type Ball,
   ballById,
-  ballIdSchema,
   type CourtPlan,
   diamondOf,
   type FieldingBall,
   firstGameBall,
-  LEVELS,
   type Level,
   MIDDLE_OF_ZONE_M,
   PLATE,
   SPORT_RECORDS,
-  SPORTS,
   type Sport,
   surfaceById,
-  surfaceIdSchema,
 } from '../catalog/index.ts';
-import {
-  arcSchema,
-  batterHeightSchema,
-  holdSchema,
-  isToFielders,
-  landingZone,
-  spotSchema,
-  targetSchema,
-  weatherSchema,
-} from '../drill/index.ts';
+import { isToFielders, landingZone } from '../drill/index.ts';
 import { airDensity, type Conditions, fly } from '../flight/index.ts';
+import type { SurfaceId } from '../ids.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
-
-/** One set-up of the bench: everything a person chooses, SI and degrees. The machine's profile comes beside it. */
-export const setupSchema = z.strictObject({
-  sport: z.enum(SPORTS),
-  courtId: z.string().max(40),
-  machineId: z.string().max(40),
-  surfaceId: surfaceIdSchema,
-  ballId: ballIdSchema,
-  /** Drag of these balls over a new one’s; 1 without. */
-  dragShare: z.number().min(0.5).max(2).optional(),
-  level: z.enum(LEVELS),
-  weather: weatherSchema,
-  /** Where the ball leaves the machine. */
-  from: z.strictObject({ x: z.number().min(-60).max(60), y: z.number().min(-60).max(150), z: z.number().min(0.05).max(4) }),
-  target: targetSchema,
-  landingZone: z.strictObject({ widthM: z.number().min(0.1).max(30), depthM: z.number().min(0.1).max(30) }),
-  /** The value that is held; the other is solved. */
-  hold: holdSchema,
-  /** Which of two arcs to throw at a held speed. */
-  arc: arcSchema,
-  topspinRpm: z.number().min(-6000).max(6000),
-  sidespinRpm: z.number().min(-6000).max(6000),
-  player: spotSchema,
-  gameBallId: z.string().max(80),
-  intervalS: z.number().min(0.5).max(120),
-  /** Clear height over the court, m; absent out of doors. */
-  ceilingM: z.number().min(2).max(60).optional(),
-  /** Of the hitter, for the strike zone. */
-  batterHeightM: batterHeightSchema.optional(),
-});
-export type Setup = z.infer<typeof setupSchema>;
+import type { Setup } from './setup-schema.ts';
 
 /** A machine that throws no faster than this, m/s, cannot cross the net from where others stand: it begins near the net, on the player’s side. */
 const SLOW_MPS = 10;
@@ -68,7 +25,7 @@ const NEAR_NET = { machine: { x: 0.4, y: -1.2 }, landing: { x: -0.3, y: -4.9 }, 
 
 /** A set-up to start from: the machine where such machines stand, a ball a player of this level can play. */
 export function firstSetup(
-  court: { id: string; sport: Sport; surfaceId: string; ceilingM?: number | null },
+  court: { id: string; sport: Sport; surfaceId: SurfaceId; ceilingM?: number | null },
   machine: { id: string; profile: MachineProfile },
   level: Level,
   altitudeM: number,
@@ -143,6 +100,7 @@ export function fieldingSetup(setup: Setup, machine: MachineProfile, ball: Field
   };
 }
 
+/** The conditions of flight of a set-up or a rung. @throws RangeError for a ball or a surface that is not in the catalogue */
 export const conditionsOf = ({
   ballId,
   dragShare = 1,

@@ -1,4 +1,5 @@
 import type { Order, Ritual, RungDocument, Spot } from '../drill/index.ts';
+import type { DrillId } from '../ids.ts';
 import type { Need } from '../progress/index.ts';
 import type { TargetPlaceId } from './record.ts';
 import type { Sport } from './sports/names.ts';
@@ -18,6 +19,7 @@ export const PURPOSES = [
   'touch',
   'fielding',
 ] as const;
+/** What a drill is for, as the library is searched. */
 export type Purpose = (typeof PURPOSES)[number];
 
 /** One ball of a built-in drill, said so that it can be aimed on any court, machine and level. x counts toward the hitting side. */
@@ -51,6 +53,7 @@ export interface DrillBall {
   zone?: number;
 }
 
+/** One rung of a built-in drill: its balls, where it is met, its numbers before it is fitted to a machine. */
 export interface DrillRung {
   name: string;
   focalPoint: string;
@@ -74,7 +77,7 @@ export interface DrillRung {
 
 /** A built-in drill: a ladder of three to six rungs with what a coach says about it. Our own words and numbers; common practice, no source. */
 export interface Drill {
-  id: string;
+  id: DrillId;
   sport: Sport;
   /** The level it is written for; it fits itself to any other. */
   level: Level;

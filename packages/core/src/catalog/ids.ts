@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { idSchema } from '../ids.ts';
 import { BALLS } from './balls.ts';
 import { SURFACES } from './surfaces.ts';
 
-const idOf = (records: readonly { id: string }[]) => z.enum(records.map(({ id }) => id) as [string, ...string[]]);
+const idOf = <Id extends string>(records: readonly { id: Id }[]) =>
+  idSchema<Id>(z.enum(records.map(({ id }) => id) as unknown as [string, ...string[]]));
 
 /** Id of a built-in ball. */
 export const ballIdSchema = idOf(BALLS);

@@ -9,13 +9,12 @@ export {
   gameBallLabel,
   gameBallSource,
   isSoft,
-  type OwnGameBall,
   ownFrom,
-  ownGameBallSchema,
 } from './game-book.ts';
 export { ballIdSchema, surfaceIdSchema } from './ids.ts';
 export { LEVEL_NEEDS, type LevelNeeds } from './levels.ts';
 export { firstDials, MACHINE_KINDS } from './machines/index.ts';
+export { type OwnGameBall, ownGameBallSchema } from './own-game-ball.ts';
 export type {
   AgeBand,
   Ball,

@@ -1,5 +1,6 @@
 import type { Dial, DialMoves } from '../dial/dial.ts';
-import { FIRST_SCALE, type Scale } from '../dial/scale.ts';
+import { FIRST_SCALE } from '../dial/scale.ts';
+import type { Scale } from '../dial/scale-schema.ts';
 import type { MachineProfile } from '../machine/profile.ts';
 import { mphToMps } from '../quantity/index.ts';
 

@@ -1,9 +1,11 @@
 import type { AeroLaw } from '../flight/laws.ts';
+import type { BallId, GameBallId, SurfaceId } from '../ids.ts';
 import type { Sport } from './sports/names.ts';
 import type { Level, Place, Sourced, Stroke } from './types.ts';
 
+/** A ball as the flight needs it: mass, size, drag and bounce, each with its source. SI. */
 export interface Ball {
-  id: string;
+  id: BallId;
   name: string;
   sport: Sport;
   massKg: number;
@@ -23,7 +25,7 @@ export interface Ball {
 
 /** A playing surface as the ball meets it. */
 export interface Surface {
-  id: string;
+  id: SurfaceId;
   name: string;
   sport: Sport;
   /** Normal restitution e. */
@@ -64,6 +66,7 @@ export interface Reference {
   at: number;
 }
 
+/** A court as it is drawn and aimed on: lines, net, references, first places. Metres. */
 export interface CourtPlan {
   sport: Sport;
   /** The rectangle that is drawn: play area plus run-off. */
@@ -86,7 +89,7 @@ export interface CourtPlan {
 /** A net-sport ball as a person would say it; its speed is solved for the court's own air. */
 export interface ShapedGameBall {
   kind: 'shaped';
-  id: string;
+  id: GameBallId;
   sport: Sport;
   name: string;
   level: Level;
@@ -107,7 +110,7 @@ export interface ShapedGameBall {
 /** A serve: speed is given, elevation is solved so that it lands in the middle of the service box's depth. */
 export interface ServeGameBall {
   kind: 'serve';
-  id: string;
+  id: GameBallId;
   sport: Sport;
   name: string;
   level: Level;
@@ -117,9 +120,10 @@ export interface ServeGameBall {
   landsPastM: number;
 }
 
+/** A pitch of an age band: release, speed and spin. */
 export interface PitchGameBall {
   kind: 'pitch';
-  id: string;
+  id: GameBallId;
   sport: Sport;
   name: string;
   band: string;
@@ -134,8 +138,10 @@ export interface PitchGameBall {
   confidence?: 'low';
 }
 
+/** A ball as a game brings it: of the net sports by shape, of the diamond by speed and release. */
 export type GameBall = ShapedGameBall | ServeGameBall | PitchGameBall;
 
+/** Places that a player hits to, by id. */
 export const TARGET_PLACE_IDS = ['deep-left', 'deep-middle', 'deep-right', 'short-left', 'short-middle', 'short-right'] as const;
 /** A place to hit to, left and right as the player sees them. */
 export type TargetPlaceId = (typeof TARGET_PLACE_IDS)[number];
@@ -180,6 +186,7 @@ export interface AgeBand {
   slug: string;
 }
 
+/** A position of the defence and where it stands, m. */
 export interface FieldPosition extends Place {
   name: string;
   short: string;

@@ -1,6 +1,9 @@
+/** Levels of play, from the first. */
 export const LEVELS = ['Starting', 'Building', 'Competing', 'Advanced'] as const;
+/** A level of play. */
 export type Level = (typeof LEVELS)[number];
 
+/** How a ball is met. */
 export const STROKES = ['groundstroke', 'volley', 'swing'] as const;
 /** Which preparation a ball needs: a groundstroke, a volley, or a bat swing. */
 export type Stroke = (typeof STROKES)[number];

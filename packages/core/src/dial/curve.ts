@@ -1,33 +1,7 @@
-import { z } from 'zod';
 import { studentT975 } from '../progress/student.ts';
-import type { Scale } from './scale.ts';
-
-/**
- * What a dial does, as a curve that can only rise (or only fall): over the share u ∈ [0, 1] of the scale the slope is exp(g(u)), with g drawn
- * straight between five evenly spaced knots. So it is monotone whatever the data, bends where they ask for it, and is unsure where there are none.
- * `params` = [value in the middle of the scale, g at each knot], in the unit of what the dial moves (m/s, °, rpm, s).
- */
-const KNOTS = 5;
-export const CURVE_PARAMS = KNOTS + 1;
-
-const row = z.array(z.number()).length(CURVE_PARAMS);
-export const dialCurveSchema = z.strictObject({
-  params: row,
-  /** Of the parameters, with what they share with the elevation’s zero and the ball’s drag. */
-  covariance: z.array(row).length(CURVE_PARAMS),
-  /** Degrees of freedom of the scatter behind it. */
-  df: z.number().min(1).max(10_000),
-  /** A higher reading gives less. */
-  falling: z.boolean(),
-  tunedAt: z.iso.datetime(),
-  /** Test balls it rests on. */
-  balls: z.int().min(0).max(10_000),
-  ballId: z.string().max(40),
-  temperatureC: z.number().min(-30).max(55),
-});
-export type DialCurve = z.infer<typeof dialCurveSchema>;
-/** As much of a curve as its shape needs. */
-export type CurveShape = Pick<DialCurve, 'params' | 'falling'>;
+import type { CurveShape, DialCurve } from './curve-schema.ts';
+import { KNOTS } from './curve-shape.ts';
+import type { Scale } from './scale-schema.ts';
 
 /** ∫ exp(a + (b − a)·s) ds over s from 0 to `share`, a and b being g at the ends of one segment. */
 function pieceTo(a: number, b: number, share: number): number {
@@ -52,6 +26,7 @@ function riseTo(params: readonly number[], u: number): number {
 export const shareOf = ({ lo, hi }: Pick<Scale, 'lo' | 'hi'>, reading: number): number =>
   Math.min(1, Math.max(0, (reading - lo) / (hi - lo)));
 
+/** What the curve gives at the share u ∈ [0, 1] of the scale, in the unit of what the dial moves. */
 export const curveAt = ({ params, falling }: CurveShape, u: number): number =>
   params[0]! + (falling ? -1 : 1) * (riseTo(params, u) - riseTo(params, 0.5));
 
@@ -102,6 +77,7 @@ export function curveVariance(shape: CurveShape, covariance: readonly (readonly 
   return Math.max(0, variance);
 }
 
+/** What a dial gives at a reading, with its 95 % interval. */
 export function dialValue(scale: Pick<Scale, 'lo' | 'hi'>, curve: DialCurve, reading: number): DialValue {
   const u = shareOf(scale, reading);
   const value = curveAt(curve, u);

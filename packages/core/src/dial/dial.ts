@@ -1,9 +1,10 @@
 import { z } from 'zod';
-import { dialCurveSchema } from './curve.ts';
-import { scaleSchema } from './scale.ts';
+import { dialCurveSchema } from './curve-schema.ts';
+import { scaleSchema } from './scale-schema.ts';
 
 /** What a dial moves, with its unit: m/s, °, °, rpm, rpm, m/s of one wheel's skin, s. */
 export const DIAL_MOVES = ['speed', 'elevation', 'bearing', 'topspin', 'sidespin', 'wheel', 'interval'] as const;
+/** What a dial moves. */
 export type DialMoves = (typeof DIAL_MOVES)[number];
 
 /** One dial of a machine: its own scale, what it moves, and what it was learnt to do. */
@@ -24,6 +25,7 @@ export const dialSchema = z
     path: ['wheel'],
     message: 'Say which wheel it drives, or let it move something else',
   });
+/** A dial of a machine; see `dialSchema`. */
 export type Dial = z.infer<typeof dialSchema>;
 
 /** Where a person set a dial: its share of the scale from the lowest reading, and what its maker says the ends give. */
@@ -32,8 +34,10 @@ export const dialPlaceSchema = z.strictObject({
   share: z.number().min(0).max(1),
   expected: z.tuple([z.number(), z.number()]),
 });
+/** Where one dial stands. */
 export type DialPlace = z.infer<typeof dialPlaceSchema>;
 
+/** All dials of one machine, each with an id of its own. */
 export const dialsSchema = z
   .array(dialSchema)
   .max(12, 'At most twelve dials')

@@ -1,16 +1,14 @@
 export {
-  CURVE_PARAMS,
-  type CurveShape,
   curveAt,
   curveGradient,
   curveVariance,
-  type DialCurve,
   type DialValue,
-  dialCurveSchema,
   dialValue,
   readingFor,
   shareOf,
 } from './curve.ts';
+export { type CurveShape, type DialCurve, dialCurveSchema } from './curve-schema.ts';
+export { CURVE_PARAMS } from './curve-shape.ts';
 export { DIAL_MOVES, type Dial, type DialMoves, type DialPlace, dialPlaceSchema, dialSchema, dialsSchema } from './dial.ts';
 export {
   FIRST_SCALE,
@@ -18,9 +16,6 @@ export {
   parseReading,
   printReading,
   readingsOf,
-  SCALE_KINDS,
-  type Scale,
-  type ScaleKind,
-  scaleSchema,
 } from './scale.ts';
+export { SCALE_KINDS, type Scale, type ScaleKind, scaleSchema } from './scale-schema.ts';
 export { spinAxisDeg, type Throw, throwOf, wheelsFor } from './wheels.ts';

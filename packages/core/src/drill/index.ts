@@ -1,9 +1,11 @@
-export { type Balance, balanceOf, ballsOf, deal, doubtBits, isIn, minutesOf, programOf, REST_S } from './order.ts';
+export { freeFeedId, withIds } from './feeds.ts';
+export { type Balance, balanceOf, ballsOf, CAP_BALLS, deal, doubtBits, isIn, minutesOf, programOf, REST_S } from './order.ts';
 export { bouncesThatFit, ritualFromTaps, ritualS } from './ritual.ts';
 export {
   arcSchema,
   batterHeightSchema,
   type Feed,
+  feedIdSchema,
   feedSchema,
   gateSchema,
   holdSchema,

@@ -107,6 +107,7 @@ export function programOf(rung: Dealt & Pick<RungDocument, 'ballsPerRound' | 'in
   });
 }
 
+/** How often each feed comes, its longest run, and the pair that is heard most. */
 export interface Balance {
   /** How often each feed comes, by its index. */
   counts: number[];
@@ -167,6 +168,9 @@ function entropy(weights: readonly number[]): number {
   const total = weights.reduce((sum, each) => sum + each, 0);
   return weights.reduce((bits, each) => (each > 0 ? bits - (each / total) * Math.log2(each / total) : bits), 0);
 }
+
+/** Balls thrown without a stop for a word and a look (common practice, no source). */
+export const CAP_BALLS = 28;
 
 /** Rest between two rounds, s (common practice, no source). */
 export const REST_S = 45;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { ballIdSchema, LEVELS, SPORTS, STROKES, surfaceIdSchema } from '../catalog/index.ts';
+import { type FeedId, type GameBallId, idSchema, rowId } from '../ids.ts';
 import { APPROACHES } from '../progress/index.ts';
 
 const finite = z.number();
@@ -10,11 +11,13 @@ export const batterHeightSchema = z.number().min(0.8).max(2.3);
 /** A name a person gives: trimmed, 1 to 120 characters. */
 export const nameSchema = z.string().trim().min(1, 'Give it a name').max(120, 'At most 120 characters');
 
+/** A spot on the ground, m. */
 export const spotSchema = z.strictObject({ x: finite.min(-200).max(200), y: finite.min(-200).max(200) });
 
 /** Across and along, m. */
 const sizeSchema = z.strictObject({ widthM: finite.min(0.1).max(60), depthM: finite.min(0.1).max(60) });
 
+/** How a ball leaves: place in m, speed in m/s, directions in degrees (bearing clockwise from +y), spin in rpm. */
 export const launchSchema = z.strictObject({
   x: finite.min(-200).max(200),
   y: finite.min(-200).max(200),
@@ -27,6 +30,7 @@ export const launchSchema = z.strictObject({
   gyroRpm: finite.min(-8000).max(8000),
 });
 
+/** Where a ball is to go: a spot on the ground, or a point in an upright plane. Metres. */
 export const targetSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('landing'), x: finite, y: finite }),
   z.strictObject({ kind: z.literal('plane'), planeY: finite, x: finite, z: finite }),
@@ -55,12 +59,18 @@ export const holdSchema = z.union([
 /** Which of two arcs is thrown at a held speed. */
 export const arcSchema = z.enum(['low', 'high']);
 
-/** One ball of a rung: its launch, where it should go, the game ball it stands for. */
+/** Id of a feed: a few letters and digits, its own in its rung. It stays with the ball whatever is moved or renamed. */
+export const feedIdSchema = idSchema<FeedId>(
+  z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,35}$/, 'Letters, digits and hyphens, at most 36'),
+);
+
+/** One ball of a rung, the only document of a ball: its launch, where it should go, the game ball it stands for. */
 export const feedSchema = z.strictObject({
+  id: feedIdSchema,
   name: nameSchema,
   launch: launchSchema,
   target: targetSchema,
-  gameBallId: z.string().max(80).nullable(),
+  gameBallId: idSchema<GameBallId>(z.string().max(80)).nullable(),
   stroke: z.enum(STROKES),
   on: z.boolean(),
   cue: z.string().max(160),
@@ -82,10 +92,12 @@ export const feedSchema = z.strictObject({
   /** Who should take it, by short name; with all of them absent it is left out. */
   positions: z.array(z.string().min(1).max(12)).max(9).optional(),
   /** Another machine than the rung’s. */
-  machineId: z.uuid().optional(),
+  machineId: rowId<'machine'>().optional(),
 });
 
+/** The kinds of order that feeds come in. */
 export const ORDERS = ['fixed', 'alternate', 'blocks', 'bag', 'weighted', 'calls', 'player'] as const;
+/** A kind of order. */
 export type OrderKind = (typeof ORDERS)[number];
 
 /** In which order the feeds come; what is random is dealt from the rung’s seed. */
@@ -109,6 +121,7 @@ export const orderSchema = z.discriminatedUnion('kind', [
   /** One ball repeats; the player shifts as they choose. */
   z.strictObject({ kind: z.literal('player') }),
 ]);
+/** In which order feeds come; see `orderSchema`. */
 export type Order = z.infer<typeof orderSchema>;
 
 /** A machine that turns while it feeds: at random across ± `halfDeg`, or between two lines. */
@@ -122,6 +135,7 @@ export const ritualSchema = z.strictObject({
   /** Wanted rest between being ready and the next ball, s. */
   readyS: finite.min(0).max(20),
 });
+/** A ritual before a serve; see `ritualSchema`. */
 export type Ritual = z.infer<typeof ritualSchema>;
 
 /** The rule that opens the next rung: so many hits of so many balls, or a streak. */
@@ -136,15 +150,19 @@ export const gateSchema = z.union([
 export const rungSchema = z.strictObject({
   name: nameSchema,
   focalPoint: z.string().max(200),
-  courtId: z.uuid(),
-  machineId: z.uuid(),
+  courtId: rowId<'court'>(),
+  machineId: rowId<'machine'>(),
   ballId: ballIdSchema,
   /** Drag of these balls over a new one’s, as a tune-up found it; 1 without. */
   dragShare: finite.min(0.5).max(2).optional(),
   surfaceId: surfaceIdSchema,
   level: z.enum(LEVELS),
   weather: weatherSchema,
-  feeds: z.array(feedSchema).min(1).max(24),
+  feeds: z
+    .array(feedSchema)
+    .min(1)
+    .max(24)
+    .refine((feeds) => new Set(feeds.map(({ id }) => id)).size === feeds.length, 'Two balls have the same id'),
   order: orderSchema,
   /** Of the deal; another seed is another deal. 1 without. */
   seed: z.int().min(0).max(4_294_967_295).optional(),
@@ -166,14 +184,19 @@ export const rungSchema = z.strictObject({
   gate: gateSchema,
   shadowSwings: z.int().min(0).max(2),
 });
+/** A rung; see `rungSchema`. */
 export type RungDocument = z.infer<typeof rungSchema>;
+/** A ball of a rung; see `feedSchema`. */
 export type Feed = z.infer<typeof feedSchema>;
+/** Air and wind; see `weatherSchema`. */
 export type Weather = z.infer<typeof weatherSchema>;
 
+/** The head of a ladder. */
 export const ladderSchema = z.strictObject({
   name: nameSchema,
   sport: z.enum(SPORTS),
   level: z.enum(LEVELS),
   approach: z.enum(APPROACHES),
 });
+/** The head of a ladder; its rungs are rows of their own. */
 export type LadderDocument = z.infer<typeof ladderSchema>;

@@ -1,3 +1,4 @@
+import type { FeedId } from '../ids.ts';
 import { type Approach, longestRun, type Need, type NextStep, nextStep, type Outcome, type RoundCount } from '../progress/index.ts';
 import { programOf } from './order.ts';
 import type { Feed, RungDocument } from './schema.ts';
@@ -19,16 +20,22 @@ export function scoreOf({ feeds }: Pick<RungDocument, 'feeds'>, feed: Feed | und
 
 type Card = Parameters<typeof programOf>[0];
 
-/** The feed of a ball of a round, by its number from 1; undefined beyond the round. */
-export function feedsOf(card: Card): (seq: number) => Feed | undefined {
+/** What became of one ball: its number in the round, from 1, and which ball of the card it was, where that is known. */
+interface Result {
+  seq: number;
+  feedId?: FeedId | null;
+}
+
+/** The feed that a result of a round is of: the one it names, else the one that was dealt at its number; undefined beyond the round. */
+export function feedsOf(card: Card): (result: Result) => Feed | undefined {
   const program = programOf(card);
-  return (seq) => card.feeds[program[seq - 1]?.index ?? -1];
+  return ({ seq, feedId }) => card.feeds.find(({ id }) => id === feedId) ?? card.feeds[program[seq - 1]?.index ?? -1];
 }
 
 /** What a round came to. @param results in the order of their balls */
-export function scoreRound(card: Card, results: readonly { seq: number; outcome: Outcome }[]): RoundCount {
+export function scoreRound(card: Card, results: readonly (Result & { outcome: Outcome })[]): RoundCount {
   const feedOf = feedsOf(card);
-  const scores = results.flatMap(({ seq, outcome }) => scoreOf(card, feedOf(seq), outcome) ?? []);
+  const scores = results.flatMap((result) => scoreOf(card, feedOf(result), result.outcome) ?? []);
   const hits = scores.filter((each) => each === 'hit').length;
   return { hits, balls: scores.length, longestRun: longestRun(scores.map((each) => (each === 'hit' ? 'in' : 'out'))) };
 }
@@ -48,7 +55,7 @@ export function gateOf(card: Card & Pick<RungDocument, 'gate'>): Need | null {
 /** Whether two rounds were run off the same card: the same balls from the same place in the same order, to the same target. Words and weather may differ. */
 export function sameCard(a: RungDocument, b: RungDocument): boolean {
   const essence = ({ name: _n, focalPoint: _f, weather: _w, rounds: _r, seed: _s, gate: _g, feeds, ...rest }: RungDocument): string =>
-    JSON.stringify([rest, feeds.map(({ name: _name, cue: _cue, hold: _h, arc: _a, ...feed }) => feed)]);
+    JSON.stringify([rest, feeds.map(({ id: _id, name: _name, cue: _cue, hold: _h, arc: _a, ...feed }) => feed)]);
   return essence(a) === essence(b);
 }
 
@@ -59,7 +66,7 @@ export function sameCard(a: RungDocument, b: RungDocument): boolean {
 export function nextStepOn(
   rung: RungDocument,
   approach: Approach,
-  rounds: readonly { card: RungDocument; results: readonly { seq: number; outcome: Outcome }[] }[],
+  rounds: readonly { card: RungDocument; results: readonly (Result & { outcome: Outcome })[] }[],
 ): NextStep {
   const changed = rounds.findIndex(({ card }) => !sameCard(card, rung));
   const since = changed < 0 ? rounds : rounds.slice(0, changed);

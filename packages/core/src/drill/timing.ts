@@ -1,6 +1,8 @@
 import { LEVEL_NEEDS, type Level, type Stroke } from '../catalog/index.ts';
 
+/** How much time a player has, from none to plenty, in words. */
 export const COMFORTS = ['calm', 'working', 'rushed', 'too quick'] as const;
+/** How much time a player has. */
 export type Comfort = (typeof COMFORTS)[number];
 
 /** Lowest ratio of available to needed time for each word (common practice, no source). */
@@ -32,6 +34,7 @@ export function onComfortScale(value: number, from: { calm: number; working: num
 /** A small hop and landing on both feet before the next ball leaves, s (common practice, no source). */
 export const SPLIT_STEP_S = 0.25;
 
+/** A spot on the ground, m. */
 export interface Spot {
   x: number;
   y: number;
@@ -62,6 +65,7 @@ export interface BallTiming {
   word: Comfort;
 }
 
+/** How much time a player has for each ball of a sequence, and the shortest intervals that would do. */
 export interface Timing {
   balls: BallTiming[];
   word: Comfort;

@@ -39,6 +39,7 @@ export interface Crossing {
   descentDeg: number;
 }
 
+/** A flight: its bounces, its crossings of planes, its samples, how it ended. SI. */
 export interface Flight {
   /** Highest point before the first bounce (the launch itself for a ball sent down). */
   apex: { t: number; x: number; y: number; z: number };
@@ -49,6 +50,7 @@ export interface Flight {
   path: (readonly [t: number, x: number, y: number, z: number])[];
 }
 
+/** Where a flight is looked at, and when it ends. */
 export interface FlyOptions {
   planesY?: readonly number[];
   /** The flight ends when the ground is touched once more than this. */

@@ -2,10 +2,9 @@ import { z } from 'zod';
 import { conditionsOf, heldOf } from '../bench/index.ts';
 import { ballById, LEVELS, netBetween, SPORTS, type Sport, surfaceIdSchema } from '../catalog/index.ts';
 import { type Feed, type LadderDocument, nameSchema, type RungDocument, rungSchema } from '../drill/index.ts';
+import type { CourtId, MachineId, SurfaceId } from '../ids.ts';
 import { aimMachine, type Capability, capability, type DialledMachine, spinFor } from '../machine/index.ts';
 import { APPROACHES } from '../progress/index.ts';
-import { fromLines, toLines } from './lines.ts';
-import { type ReadResult, readJson, readValue, refused } from './read.ts';
 
 /** A dial on a card: its name and where it stands, as the machine's own scale says it. */
 const cardDialSchema = z.strictObject({ name: z.string().min(1).max(60), reading: z.string().min(1).max(40) });
@@ -52,6 +51,7 @@ export const cardSchema = z
     path: ['others'],
     error: 'Every machine that throws a ball of the card',
   });
+/** A setup card; see `cardSchema`. */
 export type Card = z.infer<typeof cardSchema>;
 
 /** To the millimetre, the hundredth of a degree, a thousandth of anything else: a card is read back as it was written. */
@@ -117,34 +117,6 @@ export function makeCard(
   });
 }
 
-export const writeCardJson = (card: Card): string => `${JSON.stringify(card, null, 2)}\n`;
-
-export const readCardJson = (text: string): ReadResult<Card> => readJson(text, cardSchema, 'setup card');
-
-/** A card as text for a message. @param summary lines for people, in their units; they are not read back */
-export function writeCardText(card: Card, summary: readonly string[] = []): string {
-  const lines = toLines(card);
-  // the count shows when a message lost its end, even between two rungs
-  return [...summary.map((line) => `# ${line}`), `lines = ${lines.length}`, ...lines].join('\n').concat('\n');
-}
-
-export function readCardText(text: string): ReadResult<Card> {
-  const read = fromLines(text);
-  if (!read.ok) return read;
-  const { lines, ...value } = read.value as { lines?: unknown };
-  const came = toLines(value).length;
-  if (lines !== came)
-    return refused(
-      typeof lines === 'number'
-        ? `${came} of ${lines} lines came. Copy the whole card.`
-        : 'The line that counts the lines is missing. Copy the whole card.',
-    );
-  return readValue(value, cardSchema);
-}
-
-/** Reads a card however it was sent. */
-export const readCard = (text: string): ReadResult<Card> => (/^\s*[{[]/.test(text) ? readCardJson(text) : readCardText(text));
-
 /** What of a card could not be matched at this club. */
 export interface Unmatched {
   /** Rung, from 1; 0 for the card as a whole. */
@@ -153,14 +125,16 @@ export interface Unmatched {
   text: string;
 }
 
+/** What a card can be matched with. */
 export interface ClubKit {
   machines: readonly (DialledMachine & { id: string; name: string })[];
-  courts: readonly { id: string; name: string; sport: Sport; surfaceId: string; indoor: boolean; ceilingM?: number | null }[];
+  courts: readonly { id: string; name: string; sport: Sport; surfaceId: SurfaceId; indoor: boolean; ceilingM?: number | null }[];
 }
 
+/** A card of another club on this one’s kit: the rungs as they would be thrown here, and what could not be matched. */
 export interface CardMatch {
-  machineId: string;
-  courtId: string;
+  machineId: MachineId;
+  courtId: CourtId;
   rungs: RungDocument[];
   unmatched: Unmatched[];
 }
@@ -169,7 +143,7 @@ export interface CardMatch {
  * A card from elsewhere on this club's machine and court: the same ball to the same spot, re-aimed from where this machine lets go of it.
  * @returns null when the club has no machine or no court for the sport
  */
-export function matchCard(card: Card, kit: ClubKit, chosen: { machineId?: string; courtId?: string } = {}): CardMatch | null {
+export function matchCard(card: Card, kit: ClubKit, chosen: { machineId?: MachineId; courtId?: CourtId } = {}): CardMatch | null {
   const machines = kit.machines.filter(({ profile }) => profile.sports.includes(card.sport));
   const machine =
     machines.find(({ id }) => id === chosen.machineId) ??

@@ -1,4 +1,3 @@
-export { readBallList, writeBallList } from './ball-list.ts';
 export {
   type Card,
   type CardMatch,
@@ -6,12 +5,15 @@ export {
   cardSchema,
   makeCard,
   matchCard,
-  readCard,
   settingsOf,
   type Unmatched,
-  writeCardJson,
-  writeCardText,
 } from './card.ts';
-export { type MachineFile, machineFileSchema, readMachineFile, writeMachineFile } from './machine-file.ts';
+export type { Content, Contents, Format } from './format.ts';
+export { writeBallList } from './formats/ball-list.ts';
+export { writeCardJson } from './formats/card-json.ts';
+export { writeCardText } from './formats/card-text.ts';
+export { filesOf, readFile } from './formats/index.ts';
+export { writeMachineFile } from './formats/machine-file.ts';
+export { type MachineFile, machineFileSchema } from './machine-schema.ts';
 export { LONGEST_FILE, type ReadResult } from './read.ts';
 export { formatJsonSchemas } from './schemas.ts';

@@ -4,6 +4,7 @@ import { type FieldProblem, fieldProblems } from '../calc/problem.ts';
 /** Longer files are refused unread, characters. */
 export const LONGEST_FILE = 512 * 1024;
 
+/** What was read, or every problem by its place in the file. */
 export type ReadResult<T> = { ok: true; value: T } | { ok: false; problems: FieldProblem[] };
 
 export const refused = (detail: string, pointer = ''): ReadResult<never> => ({ ok: false, problems: [{ pointer, detail }] });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { cardSchema } from './card.ts';
-import { machineFileSchema } from './machine-file.ts';
+import { machineFileSchema } from './machine-schema.ts';
 
 /** JSON Schemas of the open files, by file name; written to docs/schema. */
 export const formatJsonSchemas = (): Record<string, unknown> => ({

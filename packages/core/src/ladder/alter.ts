@@ -107,7 +107,7 @@ export function intoThirds(rung: RungDocument, venue: Venue): RungDocument | nul
   const feeds = THIRDS.map((name, i) => {
     // as far in from the sideline as the middle of a third
     const thrown = throwTo(venue, feed.launch, { ...target, x: (i - 1) * third * 0.85 }, feed.launch);
-    return thrown && { ...feed, ...thrown, name, cue: name };
+    return thrown && { ...feed, ...thrown, id: `b${i + 1}`, name, cue: name };
   });
   if (!feeds.every((each) => each !== null)) return null;
   return { ...rung, feeds, order: { kind: 'bag' } };

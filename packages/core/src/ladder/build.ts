@@ -1,6 +1,7 @@
 import { fitParts } from '../bench/index.ts';
 import { diamondOf, isSoft, type Level, SPORT_RECORDS, type Sport } from '../catalog/index.ts';
 import {
+  CAP_BALLS,
   COMFORTS,
   type Comfort,
   type Feed,
@@ -16,7 +17,7 @@ import { type Approach, gateFor, type Need, widthAt } from '../progress/index.ts
 import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from './candidates.ts';
 import { changesBetween } from './demand.ts';
 import { evenOut } from './even.ts';
-import { CAP_BALLS, type JudgeContext, type JudgedRung, judgeRung, wholly } from './judge.ts';
+import { type JudgeContext, type JudgedRung, judgeRung, wholly } from './judge.ts';
 import { throwTo, type Venue } from './throwing.ts';
 
 /** What the last rung still lacks of the game ball, with its figures. */
@@ -34,6 +35,7 @@ export type Help =
   | { code: 'more-spin'; figures: { rpm: number; kind: string } }
   | { code: 'faster'; figures: { kind: string } };
 
+/** A ladder as it was built: its rungs from the easiest up, and what is missing to the game ball. */
 export interface Built {
   rungs: RungDocument[];
   /** The last rung is the game ball, as near as makes no difference. */
@@ -259,7 +261,7 @@ function rungOf(question: BuildQuestion, { name, launch, target, stroke, player 
     surfaceId: court.surfaceId as RungDocument['surfaceId'],
     level,
     weather,
-    feeds: [{ name, launch, target, gameBallId: gameBall.id, stroke, on: true, cue: '' }],
+    feeds: [{ id: 'b1', name, launch, target, gameBallId: gameBall.id, stroke, on: true, cue: '' }],
     order: { kind: 'fixed' },
     intervalS: firstIntervalS(sport, level),
     ballsPerRound: shape.balls,

@@ -5,8 +5,10 @@ import type { JudgedBall, Share } from './judged.ts';
 
 /** What makes a rung hard, with the most each can give of 100 (our judgement; common practice, no source). */
 export const DEMAND_PARTS = { time: 20, ground: 15, pace: 30, doubt: 15, target: 10, load: 10 } as const;
+/** A part of what a rung asks. */
 export type DemandPart = keyof typeof DEMAND_PARTS;
 
+/** What a rung asks of a player, part by part and in all. */
 export interface Demand {
   /** 0 to 100. */
   total: number;
@@ -62,6 +64,7 @@ export function demandOf({
 
 /** What may change from one rung to the next. */
 export const CHANGES = ['placement', 'pace', 'spin', 'interval', 'order', 'target'] as const;
+/** In what one rung differs from another. */
 export type Change = (typeof CHANGES)[number];
 
 /** Below these it is the same (our judgement). */
@@ -107,6 +110,7 @@ function summary({ feeds, absent }: RungDocument) {
 export const GAP_DEMAND = 20;
 export const GAP_CHANGES = 2;
 
+/** From one rung to the next: how much more it asks, in what it differs, and whether that is a step, a gap, or down. */
 export interface Step {
   rise: number;
   changes: Change[];

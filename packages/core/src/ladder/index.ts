@@ -4,7 +4,6 @@ export type { BuildQuestion } from './candidates.ts';
 export { CHANGES, type Change, changesBetween, DEMAND_PARTS, type Demand, type DemandPart, type Step, stepBetween } from './demand.ts';
 export { evenOut } from './even.ts';
 export {
-  CAP_BALLS,
   type JudgeContext,
   type JudgedRung,
   type Judgement,

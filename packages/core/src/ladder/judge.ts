@@ -2,6 +2,7 @@ import { type Arrival, conditionsOf, throwBall } from '../bench/index.ts';
 import { ballById, diamondOf, type GameBall, LEVEL_NEEDS, LEVELS, type Level, type Sport } from '../catalog/index.ts';
 import {
   away,
+  CAP_BALLS,
   COMFORT_FROM,
   type Comfort,
   comfortOf,
@@ -36,9 +37,6 @@ import type { JudgedBall, Share } from './judged.ts';
 import { shareOf } from './share.ts';
 import { type MachineWorry, worriesOf } from './worries.ts';
 
-/** Balls thrown without a stop for a word and a look (common practice, no source). */
-export const CAP_BALLS = 28;
-
 /** What a rung is judged with. */
 export interface JudgeContext {
   sport: Sport;
@@ -66,6 +64,7 @@ export interface NotJudgedRung {
   rest: JudgedRung | null;
 }
 
+/** The verdict on a rung: on every ball, or why some could not be judged. */
 export type Judgement = JudgedRung | NotJudgedRung;
 
 /** The verdict on a rung that was judged whole; null for another. */

@@ -2,15 +2,16 @@ import { conditionsOf } from '../bench/index.ts';
 import { type GameBall, LEVEL_NEEDS, netBetween, type Sport } from '../catalog/index.ts';
 import type { RungDocument } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
+import type { BallId, SurfaceId } from '../ids.ts';
 import { aimMachine, type MachineProfile, type PlaceQuestion } from '../machine/index.ts';
 import { mphToMps } from '../quantity/index.ts';
 
 /** Where and with what a ladder is thrown. */
 export interface Venue {
   sport: Sport;
-  court: { id: string; surfaceId: string; ceilingM?: number | null };
+  court: { id: string; surfaceId: SurfaceId; ceilingM?: number | null };
   machine: { id: string; profile: MachineProfile };
-  ballId: string;
+  ballId: BallId;
   dragShare?: number;
   level: RungDocument['level'];
   weather: RungDocument['weather'];

@@ -24,6 +24,7 @@ import {
   targetSizeOf,
   targetSpot,
   upToHalfS,
+  withIds,
 } from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
 import { type AimedBall, judgeRung, swapSides, throwInTime, throwLikeGame, throwTo, type Venue, wholly } from '../ladder/index.ts';
@@ -44,6 +45,7 @@ export type Unfit =
   | { code: 'cannot-throw'; figures: { ball: string } }
   | { code: 'bounces-twice' | 'too-little-time'; figures: Record<never, never> };
 
+/** A built-in drill on a machine and a court: its rungs, and why others are missing. */
 export interface Fitted {
   rungs: RungDocument[];
   /** What could not be done here, by rung. */
@@ -107,7 +109,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       surfaceId: court.surfaceId as RungDocument['surfaceId'],
       level,
       weather,
-      feeds: feeds as Feed[],
+      feeds: withIds(feeds as Omit<Feed, 'id'>[]),
       order: rung.order ?? { kind: 'fixed' },
       intervalS: within(rung.intervalS, machine.profile.intervalS),
       ballsPerRound: rung.perRound,
@@ -198,7 +200,7 @@ function fitBall(
   question: DrillQuestion,
   softer: number,
   targetSize: RungDocument['targetSize'],
-): Feed | null {
+): Omit<Feed, 'id'> | null {
   const { sport, level, hand } = question;
   const game = ball.game ? gameOfLevel(sport, ball.game, level) : undefined;
   const machine = ball.second ? (question.second ?? question.machine) : question.machine;

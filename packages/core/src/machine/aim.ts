@@ -11,11 +11,13 @@ import {
 } from '../aim/index.ts';
 import { fly } from '../flight/index.ts';
 import { radToDeg, wrapDeg } from '../quantity/index.ts';
-import { type MachineProfile, spinFor } from './profile.ts';
+import type { MachineProfile } from './profile.ts';
+import { spinFor } from './spin.ts';
 
 /** What of a machine bears on where it can throw. */
 export type Thrower = Pick<MachineProfile, 'speedMps' | 'elevationDeg' | 'spin' | 'speedSteps' | 'elevationSteps'>;
 
+/** A launch that a machine can throw, or the reasons and what is nearest. */
 export interface MachineAim extends AimAnswer {
   /** The spin the machine really gives with the first solution (or the nearest possibility). */
   spin: Spin;

@@ -1,7 +1,9 @@
 import { type Dial, type DialMoves, dialValue, onClick, printReading, readingFor, wheelsFor } from '../dial/index.ts';
 import type { Launch } from '../flight/index.ts';
+import type { DialId } from '../ids.ts';
 import { shortTurnDeg, within } from '../quantity/index.ts';
-import { type MachineProfile, spinFor } from './profile.ts';
+import type { MachineProfile } from './profile.ts';
+import { spinFor } from './spin.ts';
 
 /** A machine with its dials, and what was seen of it today. */
 export interface DialledMachine {
@@ -13,7 +15,7 @@ export interface DialledMachine {
 
 /** One dial's place for a feed. */
 export interface DialSetting {
-  dialId: string;
+  dialId: DialId;
   name: string;
   moves: DialMoves;
   /** On a click. */
@@ -29,8 +31,10 @@ export interface DialSetting {
   beyond: boolean;
 }
 
+/** What a person has to do by hand between two balls. */
 export type ByHand = 'turn' | 'pin' | 'program' | 'walk';
 
+/** What is reached for on a machine and whether it can. */
 export interface Capability {
   can: boolean;
   settings: DialSetting[];
@@ -147,7 +151,7 @@ function clickWorth({ curve, scale }: Dial): number {
 
 /** Clicks that bring a dial from a reading to a change of what it moves, and what they then give. */
 export interface ClickTrim {
-  dialId: string;
+  dialId: DialId;
   name: string;
   /** Positive: a higher reading. Never 0: less than half a click is no trim. */
   clicks: number;

@@ -9,6 +9,7 @@ export const checklistSchema = z.strictObject({
   before: z.array(item).max(20, 'At most 20 lines'),
   after: z.array(item).max(20, 'At most 20 lines'),
 });
+/** What is ticked before and after. */
 export type Checklist = z.infer<typeof checklistSchema>;
 
 const POWER = {

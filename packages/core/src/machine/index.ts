@@ -11,5 +11,7 @@ export {
 export { type Checklist, checklistSchema, firstChecklist } from './checks.ts';
 export { expectedRange, placeOfDial } from './dials.ts';
 export { MOTION, reachS } from './motion.ts';
-export { type MachineProfile, machineProfileSchema, type SpinLaw, spinFor, spinLawSchema } from './profile.ts';
-export { type MachineToday, machineTodaySchema, speedShareOn } from './today.ts';
+export { type MachineProfile, machineProfileSchema, type SpinLaw, spinLawSchema } from './profile.ts';
+export { speedShareOn } from './shift.ts';
+export { spinFor } from './spin.ts';
+export { type MachineToday, machineTodaySchema } from './today.ts';

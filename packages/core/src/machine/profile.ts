@@ -19,6 +19,7 @@ export const spinLawSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('topspin'), maxRpm: z.number().min(0).max(6000) }),
   z.strictObject({ kind: z.literal('any'), maxRpm: z.number().min(0).max(6000) }),
 ]);
+/** How a machine makes spin; see `spinLawSchema`. */
 export type SpinLaw = z.infer<typeof spinLawSchema>;
 
 /** What a machine can do, SI: the record behind every machine a club owns. */
@@ -54,23 +55,5 @@ export const machineProfileSchema = z.strictObject({
     spinPct: z.number().min(0).max(50),
   }),
 });
+/** What a machine can do; see `machineProfileSchema`. */
 export type MachineProfile = z.infer<typeof machineProfileSchema>;
-
-/** Keeps a wanted spin to what the machine can make at this speed. */
-export function spinFor(
-  law: SpinLaw,
-  wanted: { topspinRpm: number; sidespinRpm: number },
-  speedMps: number,
-): { topspinRpm: number; sidespinRpm: number; gyroRpm: 0 } {
-  const within = (rpm: number, max: number): number => Math.min(max, Math.max(-max, rpm));
-  switch (law.kind) {
-    case 'none':
-      return { topspinRpm: law.topspinRpm, sidespinRpm: 0, gyroRpm: 0 };
-    case 'tied':
-      return { topspinRpm: law.rpmPerMps * speedMps, sidespinRpm: 0, gyroRpm: 0 };
-    case 'topspin':
-      return { topspinRpm: within(wanted.topspinRpm, law.maxRpm), sidespinRpm: 0, gyroRpm: 0 };
-    case 'any':
-      return { topspinRpm: within(wanted.topspinRpm, law.maxRpm), sidespinRpm: within(wanted.sidespinRpm, law.maxRpm), gyroRpm: 0 };
-  }
-}

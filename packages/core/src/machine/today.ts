@@ -6,7 +6,5 @@ export const machineTodaySchema = z.strictObject({
   /** Speed over what the curves say. */
   speedShare: z.number().min(0.7, 'At least 70 %').max(1.3, 'At most 130 %'),
 });
+/** What was seen of a machine on one day; see `machineTodaySchema`. */
 export type MachineToday = z.infer<typeof machineTodaySchema>;
-
-/** The share that counts on a day; 1 on any other. */
-export const speedShareOn = (today: MachineToday | null, day: string): number => (today?.day === day ? today.speedShare : 1);

@@ -1,15 +1,16 @@
 import { z } from 'zod';
 import { minutesOf, nameSchema, programOf, REST_S, type RungDocument } from '../drill/index.ts';
+import { type MachineId, type PlayerId, rowId } from '../ids.ts';
 import { rotate, STATIONS, type Turn } from './rotation.ts';
 
 /** An outing that is planned: which ladder, who, from when, in which stations. */
 export const planSchema = z.strictObject({
   name: nameSchema,
-  ladderId: z.uuid(),
+  ladderId: rowId<'ladder'>(),
   /** Local day and time of the start. */
   startsAt: z.string().regex(/^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d$/, 'A day and time such as 2026-04-18T16:30'),
-  playerIds: z.array(z.uuid()).min(1, 'Choose who comes').max(40, 'At most 40 players'),
-  absentIds: z.array(z.uuid()).max(40),
+  playerIds: z.array(rowId<'player'>()).min(1, 'Choose who comes').max(40, 'At most 40 players'),
+  absentIds: z.array(rowId<'player'>()).max(40),
   lines: z.int('A whole number').min(1, 'At least 1').max(6, 'At most 6'),
   stations: z.array(z.enum(STATIONS).exclude(['hitting', 'on deck'])).max(3),
   /** A turn is a round of the rung, so many balls, or so many minutes. */
@@ -21,6 +22,7 @@ export const planSchema = z.strictObject({
   capBalls: z.int('A whole number').min(5, 'At least 5').max(200, 'At most 200'),
   notes: z.string().max(500, 'At most 500 characters').default(''),
 });
+/** A planned outing; see `planSchema`. */
 export type PlanDocument = z.infer<typeof planSchema>;
 
 /** Walking from one station to the next, s (common practice, no source). */
@@ -28,6 +30,7 @@ const CHANGE_S = 20;
 /** Picking up at the cap, s (common practice, no source). */
 const PICK_UP_S = 120;
 
+/** One turn of a plan: when, on which rung, who hits and who picks up. */
 export interface PlannedTurn {
   /** Seconds from the start. */
   atS: number;
@@ -42,11 +45,12 @@ export interface PlannedTurn {
   pickUpAfter: boolean;
 }
 
+/** A plan by the clock: its turns, and what each player gets. */
 export interface Schedule {
   turns: PlannedTurn[];
   endsS: number;
   /** Turns, and balls hit, of each player who is there. */
-  share: { playerId: string; turns: number; balls: number }[];
+  share: { playerId: PlayerId; turns: number; balls: number }[];
 }
 
 /**
@@ -87,13 +91,14 @@ export function scheduleOf(plan: PlanDocument, rungs: readonly RungDocument[]): 
   return { turns, endsS: end ? end.atS + end.lastsS : 0, share: here.map((playerId) => ({ playerId, ...shared.get(playerId)! })) };
 }
 
+/** One line of a call sheet: which ball, by which machine. */
 export interface Call {
   /** From 1. */
   ball: number;
   /** Index of the feed, and its number as the list says it. */
   feed: number;
   /** Machine that throws; null for the rung's own. */
-  machineId: string | null;
+  machineId: MachineId | null;
   name: string;
   cue: string;
 }

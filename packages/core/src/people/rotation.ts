@@ -1,7 +1,9 @@
 /** What a person does in an outing; the first is what everyone came for. */
 export const STATIONS = ['hitting', 'feeding', 'calling', 'picking up', 'on deck'] as const;
+/** What somebody does in a turn. */
 export type Station = (typeof STATIONS)[number];
 
+/** Who is there, how many hit at once, and for how many turns. */
 export interface RotationQuestion {
   /** Who is there. */
   players: readonly string[];

@@ -1,9 +1,11 @@
 import { diamondOf, type FieldPosition, LEVEL_NEEDS, type Level, type Sport, surfaceById } from '../catalog/index.ts';
 import { type Bounce, type Conditions, type Flight, fly, GRAVITY, type Launch } from '../flight/index.ts';
+import type { SurfaceId } from '../ids.ts';
 import { degToRad } from '../quantity/index.ts';
 
 /** How fielders call a batted ball, by launch angle: under 10°, to 25°, to 50°, above (common practice of scorers; quoted from memory). */
 export type BattedBall = 'grounder' | 'line drive' | 'fly ball' | 'pop-up';
+/** What kind of batted ball leaves at this elevation, °. */
 export const battedBall = (elevationDeg: number): BattedBall =>
   elevationDeg < 10 ? 'grounder' : elevationDeg < 25 ? 'line drive' : elevationDeg <= 50 ? 'fly ball' : 'pop-up';
 
@@ -27,6 +29,7 @@ export interface Play {
   distanceM: number;
 }
 
+/** A ball to fielders: its hops, its roll, and the time there is. SI. */
 export interface FieldedBall {
   kind: BattedBall;
   /** Until it first touches the ground. */
@@ -46,7 +49,7 @@ export interface FieldedBall {
 /** Whose field it is, a sport's of a diamond, and what it is laid with. */
 export interface Field {
   sport: Sport;
-  surfaceId: string;
+  surfaceId: SurfaceId;
 }
 
 /** Flies a batted or thrown ball through its hops and rolls it out. */

@@ -69,6 +69,7 @@ const GROWN_SHARE_FROM = { ...SHARE_FROM, rushed: 0.8 };
 /** Release to release, s: a hitter resets, breathes and looks (common practice, no source). */
 export const HITTER_INTERVAL_S = { calm: 6, working: 5, rushed: 3.5 } as const;
 
+/** The time a hitter has beside that of the age band’s own game. */
 export interface HitterTime {
   gameTimeS: number;
   /** Of the game time. */

@@ -7,6 +7,7 @@ export interface RatioQuestion {
   game: { speedMps: number | null; distanceM: number | null };
 }
 
+/** Machine and game that leave the hitter as much time, by the ratio of distance and speed. */
 export interface RatioAnswer {
   machine: { speedMps: number; distanceM: number };
   game: { speedMps: number; distanceM: number };
@@ -40,6 +41,7 @@ export interface Release {
   topspinRpm: number;
 }
 
+/** A pitch, and the distance it is to be thrown from instead. */
 export interface FlightPaceQuestion {
   ball: Ball;
   airDensityKgM3: number;
@@ -50,6 +52,7 @@ export interface FlightPaceQuestion {
 }
 
 type Filled = Release & { speedMps: number; releaseM: number };
+/** Machine and game that leave the hitter as much time, by their flights. */
 export interface FlightPaceAnswer {
   machine: Filled;
   game: Filled;
@@ -146,6 +149,7 @@ function solve(at: (value: number) => number | null, wanted: number, guess: numb
   return null;
 }
 
+/** Speeds by distance and method, as a table for the wall. */
 export interface WallChart {
   distancesM: number[];
   speedsMps: number[];

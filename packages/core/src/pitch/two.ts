@@ -3,13 +3,16 @@ import { LEVEL_NEEDS, type Level } from '../catalog/index.ts';
 import { type Conditions, fly, type Launch } from '../flight/index.ts';
 import { ftToM, radToDeg } from '../quantity/index.ts';
 
+/** Frames a second of cameras that people have. */
 export const FRAME_RATES = [30, 60, 120, 240] as const;
 
+/** One of two pitches that are set beside each other. */
 export interface Pitch {
   conditions: Conditions;
   launch: Launch;
 }
 
+/** Where a pitch is at a time, and how it looks to the hitter. */
 export interface PitchPlace {
   x: number;
   y: number;
@@ -23,6 +26,7 @@ export interface PitchArrival {
   z: number;
 }
 
+/** Two pitches on their way: where they part, and what tells them apart. */
 export interface TwoPitches {
   a: PitchArrival;
   b: PitchArrival;

@@ -1,10 +1,12 @@
 import { wilsonRate } from './rate.ts';
 
+/** So many hits of so many balls. */
 export interface Count {
   hits: number;
   balls: number;
 }
 
+/** Two counts side by side: the difference, and whether it can be told from luck. */
 export interface Comparison {
   /** Rate of b less that of a. */
   difference: number;

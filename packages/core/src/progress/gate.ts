@@ -2,6 +2,7 @@ import { type Rate, wilsonRate } from './rate.ts';
 
 /** The teaching schools behind the gates. */
 export const APPROACHES = ['sweet-spot', 'earn-it', 'in-a-row', 'coachs-eye'] as const;
+/** How a coach climbs: what opens the next rung. */
 export type Approach = (typeof APPROACHES)[number];
 
 /** Rates at which the sweet spot is left, and what it aims for (common practice, no source). */
@@ -23,9 +24,12 @@ export function gateFor(approach: Approach, balls: number): Need {
   return 'streak' in first ? { streak: Math.min(first.streak, balls) } : { hits: Math.ceil((first.hits / first.of) * balls), of: balls };
 }
 
+/** What may follow a round. */
 export const VERDICTS = ['climb', 'stay', 'tighten', 'loosen'] as const;
+/** What follows a round. */
 export type Verdict = (typeof VERDICTS)[number];
 
+/** A round, the gate it is held against, and the approach. */
 export interface GateQuestion {
   approach: Approach;
   hits: number;
@@ -35,6 +39,7 @@ export interface GateQuestion {
   need: Need;
 }
 
+/** The verdict on a round by its gate. */
 export interface GateAnswer extends Pick<Rate, 'rate' | 'interval'> {
   verdict: Verdict;
   reason: string;

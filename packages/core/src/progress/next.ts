@@ -31,6 +31,7 @@ export const NEXT_CODES = [
   'coach',
 ] as const;
 
+/** The one verdict on a player’s rounds on a rung, with what it rests on. */
 export interface NextStep {
   verdict: Verdict;
   code: (typeof NEXT_CODES)[number];

@@ -1,5 +1,6 @@
 /** What became of a ball. `not-fed` is a misfeed and counts for nothing. */
 export const OUTCOMES = ['in', 'near', 'out', 'let-go', 'not-fed'] as const;
+/** What became of a ball. */
 export type Outcome = (typeof OUTCOMES)[number];
 
 /** Longest run of hits; a ball that was let go or not fed does not break it. */

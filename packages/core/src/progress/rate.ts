@@ -1,5 +1,6 @@
 import { Z975 } from './student.ts';
 
+/** A rate with its 95 % interval. */
 export interface Rate {
   hits: number;
   balls: number;

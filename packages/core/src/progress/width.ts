@@ -7,6 +7,7 @@ const halfWidthFor = (p: number): number => jStat.normal.inv((1 + p) / 2, 0, 1);
 /** A rate that is never quite 0 or 1, so that a width follows from any round: (k + ½)/(n + 1). */
 const tempered = (hits: number, balls: number): number => (hits + 0.5) / (balls + 1);
 
+/** A width, m, and the scatter of the player it follows from. */
 export interface Width {
   widthM: number;
   /** 1 σ of the player’s error across the target. */

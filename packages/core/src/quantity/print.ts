@@ -22,13 +22,17 @@ export function printSpeed(speedMps: number, system: UnitSystem, digits = 0): st
   return `${fixed(speedMps / FACTORS.speed[unit], digits)} ${unit}`;
 }
 
+/** Degrees with their sign: `12°`, `−3.5°`. */
 export const printAngle = (deg: number, digits = 0): string => `${fixed(deg, digits)}°`;
+/** Turns a minute: `1,200 rpm`. */
 export const printSpin = (rpm: number): string => `${fixed(Math.round(rpm / 10) * 10, 0)} rpm`;
+/** Seconds: `3.5 s`. */
 export const printTime = (seconds: number, digits = 2): string => `${fixed(seconds, digits)} s`;
 
 /** A share as whole per cent: 0.741 → `74 %`. */
 export const printShare = (share: number): string => `${fixed(share * 100, 0)} %`;
 
+/** Degrees Celsius or Fahrenheit, by the system. */
 export function printTemperature(celsius: number, system: UnitSystem): string {
   return system === 'imperial' ? `${fixed(celsius * 1.8 + 32, 0)} °F` : `${fixed(celsius, 0)} °C`;
 }

@@ -24,16 +24,23 @@ export const UNIT_OF: Record<UnitSystem, { length: 'ft' | 'm'; speed: 'mph' | 'k
   metric: { length: 'm', speed: 'km/h', temperature: '°C' },
 };
 
+/** Miles an hour as metres a second: 0.44704 exactly. */
 export const mphToMps = (mph: number): number => mph * FACTORS.speed.mph;
+/** Metres a second as miles an hour. */
 export const mpsToMph = (mps: number): number => mps / FACTORS.speed.mph;
+/** Feet as metres: 0.3048 exactly. */
 export const ftToM = (ft: number): number => ft * FACTORS.length.ft;
+/** Metres as feet. */
 export const mToFt = (m: number): number => m / FACTORS.length.ft;
+/** Inches as metres: 0.0254 exactly. */
 export const inToM = (inch: number): number => inch * FACTORS.length.in;
 /** Revolutions per minute → radians per second. */
 export const rpmToRadPerS = (rpm: number): number => (rpm * 2 * Math.PI) / 60;
 /** Radians per second → revolutions per minute. */
 export const radPerSToRpm = (radPerS: number): number => (radPerS * 60) / (2 * Math.PI);
+/** Degrees as radians. */
 export const degToRad = (deg: number): number => (deg * Math.PI) / 180;
+/** Radians as degrees. */
 export const radToDeg = (rad: number): number => (rad * 180) / Math.PI;
 
 /** The same direction, from 0 up to 360. */
@@ -43,4 +50,5 @@ export const wrapDeg = (deg: number): number => ((deg % 360) + 360) % 360;
 /** The value, or the nearest end of the range it is outside of. */
 export const within = (value: number, [lo, hi]: readonly [lo: number, hi: number]): number => Math.min(hi, Math.max(lo, value));
 
+/** The shorter way round between two directions, −180° to 180°. */
 export const shortTurnDeg = (deg: number): number => deg - 360 * Math.round(deg / 360);

@@ -9,6 +9,7 @@ import type { Subject } from './subject/subject.ts';
 
 /** Something to think of before a ball is thrown: a code, its weight and its figures in SI. */
 export type { Hazard } from './registry.ts';
+/** A rule’s code; the sentence for it is the interface’s. */
 export type HazardCode = Hazard['code'];
 
 /** That a ball leaves too little time, or that nobody knows. */

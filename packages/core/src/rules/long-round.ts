@@ -1,4 +1,4 @@
-import { CAP_BALLS } from '../ladder/index.ts';
+import { CAP_BALLS } from '../drill/index.ts';
 import type { Found, Rule } from './subject/subject.ts';
 
 export type Hazard = Found<'long-round', { balls: number; capBalls: number }>;

@@ -18,6 +18,7 @@ import { type Hazard as TooFar, rule as tooFar } from './too-far.ts';
 import { type Hazard as TooQuick, rule as tooQuick } from './too-quick.ts';
 import { type Hazard as Windy, rule as windy } from './windy.ts';
 
+/** What a rule has to say: its code, its weight, and the figures it rests on. */
 export type Hazard =
   | BackPedal
   | Ceiling

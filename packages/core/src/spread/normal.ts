@@ -1,12 +1,8 @@
-/** Cumulative standard normal (Abramowitz and Stegun 26.2.17, error under 7.5e−8; quoted from memory). */
-export function normalCdf(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const tail =
-    (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) *
-    t *
-    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  return z > 0 ? 1 - tail : tail;
-}
+/// <reference path="../jstat.d.ts" />
+import jStat from 'jstat';
+
+/** Cumulative standard normal. */
+export const normalCdf = (z: number): number => jStat.normal.cdf(z, 0, 1);
 
 /** Standard normal numbers out of uniform ones (Box and Muller 1958). */
 export function normals(uniform: () => number): () => number {
@@ -24,6 +20,7 @@ export function normals(uniform: () => number): () => number {
   };
 }
 
+/** Of two errors, m². */
 export interface Covariance {
   xx: number;
   xy: number;

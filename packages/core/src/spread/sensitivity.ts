@@ -3,12 +3,14 @@ import type { Net } from '../catalog/index.ts';
 import type { Conditions, Launch } from '../flight/index.ts';
 import { type Endpoint, endpointOf } from './endpoint.ts';
 
+/** What of a launch is turned, one at a time. */
 export const KNOBS = ['speedMps', 'elevationDeg', 'bearingDeg', 'topspinRpm', 'sidespinRpm', 'gyroRpm', 'windXMps', 'windYMps'] as const;
 /** A value that can be a little off: of the launch, or of the wind. */
 export type Knob = (typeof KNOBS)[number];
 
 /** Change of the outcome for one unit of a knob: m, s per m/s, °, rpm. `netClearanceM` is 0 where there is no net. */
 export type Effect = { [K in keyof Endpoint]: number };
+/** How far the landing moves for each knob. */
 export type Sensitivity = Record<Knob, Effect>;
 
 /** Half the step of each central difference: small against the bend of the flight, large against its error of a tenth of a millimetre. */

@@ -33,6 +33,7 @@ export interface Chances {
   wide: number;
 }
 
+/** Where balls come down, by first-order propagation of the machine’s scatter. */
 export interface LinearSpread {
   mean: { x: number; y: number };
   cov: Covariance;
@@ -41,6 +42,7 @@ export interface LinearSpread {
   causes: { cause: 'speed' | 'elevation' | 'bearing' | 'spin' | 'gusts'; xM: number; alongM: number }[];
 }
 
+/** Where balls come down, counted over many sampled throws. */
 export interface SampledSpread {
   mean: { x: number; y: number };
   cov: Covariance;

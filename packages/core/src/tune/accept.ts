@@ -11,6 +11,7 @@ export interface Zone {
 /** How many in a row make it right: two, or three for the careful. Common practice, no source. */
 export const IN_A_ROW = [2, 3] as const;
 
+/** Whether a spot lies in the zone that balls should come down in. */
 export const isInZone = (zone: Zone, mark: { x: number; y: number }): boolean =>
   Math.abs(mark.x - zone.x) <= zone.widthM / 2 && Math.abs(mark.y - zone.y) <= zone.depthM / 2;
 

@@ -36,6 +36,7 @@ export const testBallSchema = z.strictObject({
   /** Kept out of the fit by choice. */
   leftOut: z.boolean().default(false),
 });
+/** A test ball; see `testBallSchema`. */
 export type TestBall = z.infer<typeof testBallSchema>;
 
 /** A tune-up of one dial: its day, its balls, how the machine stood, and every test ball. */
@@ -56,4 +57,5 @@ export const tuneUpSchema = z.strictObject({
   fitDrag: z.boolean(),
   balls: z.array(testBallSchema).max(400),
 });
+/** A tune-up; see `tuneUpSchema`. */
 export type TuneUp = z.infer<typeof tuneUpSchema>;

@@ -1,6 +1,7 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
 import { CURVE_PARAMS, type CurveShape, curveAt, curveGradient, curveVariance, type Scale, shareOf } from '../dial/index.ts';
+import type { BallId } from '../ids.ts';
 import { studentT975 } from '../progress/index.ts';
 import type { TestBall } from './ball.ts';
 import {
@@ -33,8 +34,9 @@ export interface FitQuestion {
   fitDrag: boolean;
 }
 
+/** A ball that does not go with the others, and how far off it is. */
 export interface Outlier {
-  ballId: string;
+  ballId: BallId;
   /** How far from the rest: `short`, `long`, `slow`, `fast`, `low`, `high`. */
   how: 'short' | 'long' | 'quick' | 'late' | 'slow' | 'fast' | 'low' | 'high';
   /** In its own unit: m, s, m/s or the unit of the dial. */
@@ -43,6 +45,7 @@ export interface Outlier {
   sigmas: number;
 }
 
+/** A curve fitted to test balls, with how sure it is. */
 export interface Fit extends CurveShape {
   covariance: number[][];
   df: number;

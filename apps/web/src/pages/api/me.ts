@@ -3,13 +3,15 @@ import { meBody } from '../../api/schemas.ts';
 import { person } from '../../db/schema.ts';
 import { database } from '../../server/db.ts';
 import { endpoint } from '../../server/endpoint.ts';
+import { keepFavourite } from '../../server/session.ts';
 
 /** The signed-in person's own units, theme and favourites. */
 export const PATCH = endpoint(meBody, async ({ body, scope }) => {
-  const { units, theme, favourites } = body;
-  if (!units && !theme && !favourites) return;
+  const { units, theme, favourite } = body;
+  if (favourite) await keepFavourite(database(), scope.personId, favourite);
+  if (!units && !theme) return;
   await database()
     .update(person)
-    .set({ ...(units ? { units } : {}), ...(theme ? { theme } : {}), ...(favourites ? { favourites } : {}) })
+    .set({ ...(units ? { units } : {}), ...(theme ? { theme } : {}) })
     .where(eq(person.id, scope.personId));
 });

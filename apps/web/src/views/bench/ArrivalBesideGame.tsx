@@ -1,5 +1,6 @@
 import { type Arrangement, type Arrival, gameBallLabel, gameBallSource, printAngle, printSpin, printTime } from '@good-arc/core';
 import { ComfortMark } from '../../ui/ComfortMark.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 
@@ -19,11 +20,11 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
   const arrival = thrown?.arrival;
   if (!arrival) {
     return (
-      <p className="border-l-4 border-warning bg-base-200 p-3">
+      <Notice tone="warning">
         {thrown
           ? 'This ball bounces twice before it reaches the player. Move the player in, or land it deeper.'
           : 'Nothing arrives: this feed cannot be thrown as it stands.'}
-      </p>
+      </Notice>
     );
   }
   const against = game?.arrival ?? null;

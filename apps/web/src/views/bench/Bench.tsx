@@ -1,8 +1,9 @@
 import { conditionsOf, gameBallById, hazardsOfSetup, isToFielders, LEVEL_NEEDS, planOf } from '@good-arc/core';
-import { useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { Kit, Viewer } from '../../api/rows.ts';
 import { HazardList, ManualFirst } from '../../ui/HazardList.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { describeSpot } from '../../ui/place.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { ArcSlider } from './ArcSlider.tsx';
@@ -15,9 +16,13 @@ import { Impossible } from './Impossible.tsx';
 import { Panels } from './Panels.tsx';
 import { PlateWindow } from './PlateWindow.tsx';
 import { Ruler } from './Ruler.tsx';
-import { type EditedRung, type LadderChoice, SaveRung } from './SaveRung.tsx';
+import type { EditedRung, LadderChoice } from './SaveRung.tsx';
 import { Settings } from './Settings.tsx';
 import { type Pair, useBench } from './useBench.ts';
+
+// its form is loaded once the bench stands, so that it opens at once
+const loadSaveRung = async () => ({ default: (await import('./SaveRung.tsx')).SaveRung });
+const SaveRung = lazy(loadSaveRung);
 
 interface Props {
   viewer: Viewer;
@@ -41,6 +46,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
   const { setup, now, other, pair, machine, change } = bench;
   const { arrangement } = now;
   const [saving, setSaving] = useState(false);
+  useEffect(() => void loadSaveRung(), []);
   const [ladders, setLadders] = useState(initialLadders);
   const { widestBallM } = machine.profile;
   const hazards = hazardsOfSetup(setup, arrangement, { widestBallM });
@@ -102,10 +108,10 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
           </>
         )}
         {ball.confidence === 'low' && (
-          <p className="mt-2 border-l-4 border-warning bg-base-200 p-2 text-sm">
+          <Notice tone="warning" className="mt-2 text-sm">
             The flight of this ball is known roughly only ({ball.sources.find(({ assumption }) => assumption)?.source}): take the figures as
             a starting point.
-          </p>
+          </Notice>
         )}
         <Settings bench={bench} />
         <DialLine bench={bench} />
@@ -117,23 +123,25 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
       </aside>
 
       {saving && (
-        <SaveRung
-          setup={setup}
-          arrangement={arrangement}
-          ladders={ladders}
-          edited={bench.edited}
-          suggestedName={gameBallById(setup.gameBallId)?.name ?? 'Feed'}
-          onClose={() => setSaving(false)}
-          onSaved={({ ladderId, ladderName, edited: saved }) => {
-            setSaving(false);
-            bench.setEdited(saved);
-            if (!ladders.some(({ id }) => id === ladderId))
-              setLadders([...ladders, { id: ladderId, name: ladderName, sport: setup.sport }]);
-            toast.success(`Saved as a rung of “${ladderName}”.`, {
-              action: { label: 'Open ladder', onClick: () => location.assign(`/ladders/${ladderId}`) },
-            });
-          }}
-        />
+        <Suspense>
+          <SaveRung
+            setup={setup}
+            arrangement={arrangement}
+            ladders={ladders}
+            edited={bench.edited}
+            suggestedName={gameBallById(setup.gameBallId)?.name ?? 'Feed'}
+            onClose={() => setSaving(false)}
+            onSaved={({ ladderId, ladderName, edited: saved }) => {
+              setSaving(false);
+              bench.setEdited(saved);
+              if (!ladders.some(({ id }) => id === ladderId))
+                setLadders([...ladders, { id: ladderId, name: ladderName, sport: setup.sport }]);
+              toast.success(`Saved as a rung of “${ladderName}”.`, {
+                action: { label: 'Open ladder', onClick: () => location.assign(`/ladders/${ladderId}`) },
+              });
+            }}
+          />
+        </Suspense>
       )}
     </div>
   );

@@ -1,4 +1,4 @@
-import { BALLS, GAME_BOOK, gameBallLabel, LEVELS, type Setup } from '@good-arc/core';
+import { BALLS, type BallId, type CourtId, GAME_BOOK, gameBallLabel, LEVELS, type MachineId, type Setup } from '@good-arc/core';
 import type { GameBallRow, Kit } from '../../api/rows.ts';
 import { Select } from '../../ui/Select.tsx';
 
@@ -6,11 +6,11 @@ interface ChoicesProps {
   setup: Setup;
   kit: Kit;
   ownBalls: readonly GameBallRow[];
-  courtId: string;
-  machineId: string;
+  courtId: CourtId;
+  machineId: MachineId;
   onCourt: (id: string) => void;
   onMachine: (id: string) => void;
-  onBall: (ball: { ballId: string; dragShare: number }) => void;
+  onBall: (ball: { ballId: BallId; dragShare: number }) => void;
   onLevel: (level: Setup['level']) => void;
   onGameBall: (id: string) => void;
 }

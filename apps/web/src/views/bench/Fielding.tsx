@@ -1,4 +1,6 @@
 import { diamondOf, fieldingSetup, firstSetup, printTime, ROLL_SOURCE } from '@good-arc/core';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import type { BenchState } from './useBench.ts';
@@ -12,24 +14,24 @@ export function PitchOrField({ bench, altitudeM }: { bench: BenchState; altitude
   return (
     <div className="order-2 mb-2 flex flex-wrap items-center gap-2">
       <div className="flex flex-wrap gap-1" role="group" aria-label="Pitch or fielding ball">
-        <button
-          type="button"
+        <Button
           aria-pressed={!fielding}
-          className={`btn min-h-11 px-3 ${fielding ? 'btn-outline' : 'btn-primary'}`}
+          look={fielding ? 'outline' : 'primary'}
+          className="px-3"
           onClick={() => fielding && bench.put({ ...firstSetup(court, machine, setup.level, altitudeM), weather: setup.weather })}
         >
           Pitch
-        </button>
+        </Button>
         {diamond.fieldingBalls.map((ball) => (
-          <button
+          <Button
             key={ball.name}
-            type="button"
             aria-pressed={bench.now.field?.kind === ball.name.toLowerCase()}
-            className={`btn min-h-11 px-3 ${bench.now.field?.kind === ball.name.toLowerCase() ? 'btn-primary' : 'btn-outline'}`}
+            look={bench.now.field?.kind === ball.name.toLowerCase() ? 'primary' : 'outline'}
+            className="px-3"
             onClick={() => bench.put(fieldingSetup(setup, machine.profile, ball))}
           >
             {ball.name}
-          </button>
+          </Button>
         ))}
       </div>
     </div>
@@ -40,7 +42,7 @@ export function PitchOrField({ bench, altitudeM }: { bench: BenchState; altitude
 export function FieldingFigures({ bench }: { bench: BenchState }) {
   const units = useUnits();
   const { field } = bench.now;
-  if (!field) return <p className="border-l-4 border-warning bg-base-200 p-3">Nothing arrives: this ball cannot be thrown as it stands.</p>;
+  if (!field) return <Notice tone="warning">Nothing arrives: this ball cannot be thrown as it stands.</Notice>;
   const { kind, hangTimeS, apexM, carryM, hops, rollFrom, rest, fielder } = field;
   const rows: [string, string][] = [
     ['Hang time', printTime(hangTimeS)],
@@ -61,12 +63,12 @@ export function FieldingFigures({ bench }: { bench: BenchState }) {
           </div>
         ))}
       </dl>
-      <p className={`mt-2 border-l-4 bg-base-200 p-2.5 ${fielder.inTheAir ? 'border-arrive' : 'border-warning'}`}>
+      <Notice tone={fielder.inTheAir ? 'arrive' : 'warning'} className="mt-2">
         <b>{fielder.name}</b>{' '}
         {fielder.inTheAir
           ? `is under it: ${units.length(fielder.distanceM)} to run, ${printTime(fielder.t, 1)} to do it in.`
           : `plays it off the ground after ${printTime(fielder.t, 1)}, ${units.length(Math.hypot(fielder.x, fielder.y))} from the plate; ${units.length(fielder.distanceM)} to run.`}
-      </p>
+      </Notice>
       <p className="mt-1 text-sm text-quiet">
         Roll <SourceMark about="the roll" source={ROLL_SOURCE.source} /> · reach at the level’s court speed{' '}
         <SourceMark about="the reach" source="0.4 s to read it, then the court speed of the level: common practice, no source." />

@@ -1,6 +1,7 @@
 import { SURFACES } from '@good-arc/core';
 import { ClipboardCopy, Printer, Redo2, Undo2 } from 'lucide-react';
 import { toast } from 'sonner';
+import { Button } from '../../ui/Button.tsx';
 import { courtsideLink } from '../../ui/links.ts';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
@@ -35,15 +36,15 @@ export function Head({ bench, canPlan, onSave }: { bench: BenchState; canPlan: b
         {pair.b && (
           <div className="join" role="group" aria-label="Which set-up is in hand">
             {(['a', 'b'] as const).map((at) => (
-              <button
+              <Button
                 key={at}
-                type="button"
                 aria-pressed={pair.at === at}
-                className={`btn join-item min-h-11 px-4 ${pair.at === at ? 'btn-primary' : 'btn-outline'}`}
+                look={pair.at === at ? 'primary' : 'outline'}
+                className="join-item px-4"
                 onClick={() => bench.look(at)}
               >
                 {at.toUpperCase()}
-              </button>
+              </Button>
             ))}
           </div>
         )}
@@ -59,19 +60,10 @@ export function Head({ bench, canPlan, onSave }: { bench: BenchState; canPlan: b
         <IconButton name="Redo" title="Redo (Ctrl Shift Z)" disabled={!bench.canRedo} onClick={bench.redo}>
           <Redo2 size={20} aria-hidden />
         </IconButton>
-        {edited && (
-          <a className="btn btn-outline min-h-11" href={courtsideLink(edited.id)}>
-            Take it on court
-          </a>
-        )}
-        <button
-          type="button"
-          className="btn btn-primary min-h-11 px-5"
-          disabled={!bench.now.arrangement.thrown || !canPlan}
-          onClick={onSave}
-        >
+        {edited && <Button href={courtsideLink(edited.id)}>Take it on court</Button>}
+        <Button look="primary" className="px-5" disabled={!bench.now.arrangement.thrown || !canPlan} onClick={onSave}>
           {edited ? 'Save the rung' : 'Add to ladder'}
-        </button>
+        </Button>
       </div>
     </div>
   );
@@ -91,15 +83,8 @@ function IconButton({
   children: React.ReactNode;
 }) {
   return (
-    <button
-      type="button"
-      className="btn btn-ghost btn-square min-h-11"
-      aria-label={name}
-      title={title}
-      disabled={disabled}
-      onClick={onClick}
-    >
+    <Button look="ghost" square aria-label={name} title={title} disabled={disabled} onClick={onClick}>
       {children}
-    </button>
+    </Button>
   );
 }

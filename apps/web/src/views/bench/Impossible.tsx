@@ -1,4 +1,6 @@
 import { type Arrangement, type Nearest, printAngle, printTime, type ReasonCode, type Setup, type Thrower } from '@good-arc/core';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 
 interface Props {
@@ -40,7 +42,7 @@ export function Impossible({ setup, arrangement, machine, onChange }: Props) {
     'no-net': 'There is no net between the machine and this spot.',
   };
   return (
-    <div role="status" className="border-l-4 border-error bg-base-200 p-3">
+    <Notice role="status" tone="error">
       <p className="font-semibold">{say[reason.code].replace(/\s+;/, ';')}</p>
       {reason.nearest ? (
         <Suggestion
@@ -53,7 +55,7 @@ export function Impossible({ setup, arrangement, machine, onChange }: Props) {
       ) : (
         <p>Nothing this machine can throw from here comes near. Move the machine or the spot.</p>
       )}
-    </div>
+    </Notice>
   );
 }
 
@@ -83,9 +85,8 @@ function Suggestion({
         Nearest possible: <b>{settings}</b>
         {sameSpot ? ', same landing spot' : `, ${units.length(nearest.missM)} from the spot you asked for`}
       </span>
-      <button
-        type="button"
-        className="btn btn-sm btn-primary min-h-11"
+      <Button
+        look="primary"
         onClick={() => {
           const { target } = setup;
           const toward = 'elevationDeg' in setup.hold && nearest.elevationDeg < setup.hold.elevationDeg ? -INSIDE_DEG : INSIDE_DEG;
@@ -101,7 +102,7 @@ function Suggestion({
         }}
       >
         Use it
-      </button>
+      </Button>
     </p>
   );
 }

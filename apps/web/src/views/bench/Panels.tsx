@@ -1,17 +1,18 @@
 import { diamondOf, type Hazard } from '@good-arc/core';
-import { type KeyboardEvent, lazy, type ReactNode, Suspense, useId, useState } from 'react';
+import { Content, List, Root, Trigger } from '@radix-ui/react-tabs';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Placement } from './Placement.tsx';
-import { AirPanel } from './panels/AirPanel.tsx';
-import { CautionsPanel } from './panels/CautionsPanel.tsx';
-import { ChancesPanel } from './panels/ChancesPanel.tsx';
-import { TrimPanel } from './panels/TrimPanel.tsx';
 import type { BenchState } from './useBench.ts';
 
 // loaded when they are asked for: the bench is there sooner
+const AirPanel = lazy(async () => ({ default: (await import('./panels/AirPanel.tsx')).AirPanel }));
+const CautionsPanel = lazy(async () => ({ default: (await import('./panels/CautionsPanel.tsx')).CautionsPanel }));
+const ChancesPanel = lazy(async () => ({ default: (await import('./panels/ChancesPanel.tsx')).ChancesPanel }));
 const ClosestPanel = lazy(async () => ({ default: (await import('./panels/ClosestPanel.tsx')).ClosestPanel }));
 const ComparePanel = lazy(async () => ({ default: (await import('./panels/ComparePanel.tsx')).ComparePanel }));
 const FamilyPanel = lazy(async () => ({ default: (await import('./panels/FamilyPanel.tsx')).FamilyPanel }));
 const PacePanel = lazy(async () => ({ default: (await import('./panels/PacePanel.tsx')).PacePanel }));
+const TrimPanel = lazy(async () => ({ default: (await import('./panels/TrimPanel.tsx')).TrimPanel }));
 
 interface Panel {
   id: string;
@@ -21,7 +22,6 @@ interface Panel {
 
 /** What can be asked of the feed in hand, one question at a time. */
 export function Panels({ bench, hazards, canPlan }: { bench: BenchState; hazards: readonly Hazard[]; canPlan: boolean }) {
-  const id = useId();
   const [open, setOpen] = useState('lines');
   const pitching = diamondOf(bench.setup.sport) !== null && bench.setup.target.kind === 'plane';
   const panels: Panel[] = [
@@ -45,44 +45,26 @@ export function Panels({ bench, hazards, canPlan }: { bench: BenchState; hazards
   ];
   const now = panels.find((each) => each.id === open) ?? panels[0]!;
 
-  function onKeyDown(event: KeyboardEvent): void {
-    const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-    if (by === 0) return;
-    event.preventDefault();
-    const next = panels[(panels.indexOf(now) + by + panels.length) % panels.length]!;
-    setOpen(next.id);
-    document.getElementById(`${id}-tab-${next.id}`)?.focus();
-  }
-
   return (
-    <div className="order-4 mt-4">
+    <Root className="order-4 mt-4" value={now.id} onValueChange={setOpen}>
       <h2 className="sr-only">Questions to this feed</h2>
-      <div
-        role="tablist"
+      <List
         aria-label="Questions to this feed"
-        tabIndex={-1}
         className="no-print flex gap-1 overflow-x-auto border-b border-base-content lg:flex-wrap lg:overflow-visible"
-        onKeyDown={onKeyDown}
       >
-        {panels.map((each) => (
-          <button
-            key={each.id}
-            id={`${id}-tab-${each.id}`}
-            type="button"
-            role="tab"
-            aria-selected={each === now}
-            aria-controls={`${id}-panel`}
-            tabIndex={each === now ? 0 : -1}
-            className={`min-h-11 shrink-0 px-3 font-semibold ${each === now ? 'bg-primary text-primary-content' : 'hover:bg-base-200'}`}
-            onClick={() => setOpen(each.id)}
+        {panels.map(({ id, name }) => (
+          <Trigger
+            key={id}
+            value={id}
+            className="min-h-11 shrink-0 px-3 font-semibold hover:bg-base-200 data-[state=active]:bg-primary data-[state=active]:text-primary-content"
           >
-            {each.name}
-          </button>
+            {name}
+          </Trigger>
         ))}
-      </div>
-      <div id={`${id}-panel`} role="tabpanel" aria-labelledby={`${id}-tab-${now.id}`} className="pt-4">
+      </List>
+      <Content value={now.id} className="pt-4">
         <Suspense fallback={<p className="min-h-40 text-quiet">Opening …</p>}>{now.show()}</Suspense>
-      </div>
-    </div>
+      </Content>
+    </Root>
   );
 }

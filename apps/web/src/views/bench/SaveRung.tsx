@@ -2,8 +2,10 @@ import {
   type Arrangement,
   gateSchema,
   type LadderDocument,
+  type LadderId,
   nameSchema,
   type RungDocument,
+  type RungId,
   rungFromSetup,
   type Setup,
 } from '@good-arc/core';
@@ -13,7 +15,9 @@ import { useForm } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { api, messageOf } from '../../ui/api.ts';
+import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 
 export interface LadderChoice {
@@ -25,7 +29,7 @@ export interface LadderChoice {
 /** The rung that is being edited, if any. */
 export interface EditedRung {
   id: string;
-  ladderId: string;
+  ladderId: LadderId;
   document: RungDocument;
   /** Which of its feeds is on the bench. */
   feed: number;
@@ -55,7 +59,7 @@ interface Props {
   edited: EditedRung | null;
   suggestedName: string;
   onClose: () => void;
-  onSaved: (saved: { rungId: string; ladderId: string; ladderName: string; edited: EditedRung }) => void;
+  onSaved: (saved: { rungId: RungId; ladderId: LadderId; ladderName: string; edited: EditedRung }) => void;
 }
 
 /** Saves the bench as a rung of a ladder, new or existing. Nothing is lost when the server is away: the form stays as it is. */
@@ -154,18 +158,18 @@ export function SaveRung({ setup, arrangement, ladders, edited, suggestedName, o
           <TextField label="Climb at so many in a row" inputMode="numeric" {...form.register('streak')} problem={errors.streak?.message} />
         )}
         {failed && (
-          <p role="alert" className="col-span-2 border-l-4 border-error bg-base-200 p-3 font-medium">
+          <Notice role="alert" tone="error" className="col-span-2 font-medium">
             {failed}
-          </p>
+          </Notice>
         )}
         <div className="col-span-2 mt-1 flex flex-wrap gap-3">
-          <button type="submit" className="btn btn-primary min-h-12 px-6 text-base" disabled={isSubmitting}>
+          <Button type="submit" look="primary" size="l" className="px-6" disabled={isSubmitting}>
             {isSubmitting ? 'Saving …' : edited ? 'Save changes' : 'Save rung'}
-          </button>
+          </Button>
           {edited && (
-            <button type="button" className="btn btn-outline min-h-12 text-base" disabled={isSubmitting} onClick={save(true)}>
+            <Button size="l" disabled={isSubmitting} onClick={save(true)}>
               Save as another rung
-            </button>
+            </Button>
           )}
         </div>
       </form>

@@ -1,4 +1,5 @@
 import { netPlayOf, printAngle } from '@good-arc/core';
+import { Button } from '../../ui/Button.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import type { BenchState } from './useBench.ts';
@@ -157,15 +158,15 @@ export function Settings({ bench }: { bench: BenchState }) {
       {'speedMps' in hold && solution?.arc !== 'only' && (
         <div className="mt-2 join" role="group" aria-label="Which arc">
           {(['low', 'high'] as const).map((arc) => (
-            <button
+            <Button
               key={arc}
-              type="button"
-              className={`btn join-item min-h-11 ${setup.arc === arc ? 'btn-primary' : 'btn-outline'}`}
+              look={setup.arc === arc ? 'primary' : 'outline'}
+              className="join-item"
               aria-pressed={setup.arc === arc}
               onClick={() => change({ arc })}
             >
               {arc === 'low' ? 'Low arc' : 'High arc'}
-            </button>
+            </Button>
           ))}
         </div>
       )}

@@ -24,6 +24,7 @@ import type { Kit, MachineRow, Viewer } from '../../api/rows.ts';
 import { ownBall } from '../../ui/gameBalls.ts';
 import { useHistory } from '../../ui/history.ts';
 import { machineFor } from '../../ui/machineFor.ts';
+import { useKeys } from '../../ui/useKeys.ts';
 import { setupToText } from './address.ts';
 import type { EditedRung } from './SaveRung.tsx';
 
@@ -106,25 +107,18 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
   const change = (part: Partial<Setup>, key = ''): void => put({ ...setup, ...part }, key);
 
   useEffect(() => {
+    document.body.dataset.address = 'behind';
     const later = setTimeout(() => {
       const rung = edited ? `rung=${edited.id}&${edited.feed > 0 ? `feed=${edited.feed + 1}&` : ''}` : '';
       const second = pair.b ? `&b=${setupToText(pair.b)}&on=${pair.at}` : '';
       window.history.replaceState(null, '', `/bench?${rung}s=${setupToText(pair.a)}${second}`);
+      document.body.dataset.address = 'here';
     }, 250);
     return () => clearTimeout(later);
   }, [pair, edited]);
 
   const { undo, redo } = history;
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target instanceof HTMLInputElement) return;
-      event.preventDefault();
-      if (event.shiftKey) redo();
-      else undo();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [undo, redo]);
+  useKeys({ '$mod+z': undo, '$mod+Shift+z': redo }, { repeats: true });
 
   function chooseCourt(id: string): void {
     const next = kit.courts.find((each) => each.id === id);

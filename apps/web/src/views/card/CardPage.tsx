@@ -2,6 +2,7 @@ import { type Checklist, makeCard, writeCardJson, writeCardText } from '@good-ar
 import { type CSSProperties, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { BallRow, CourtRow, LadderRow, MachineRow, Viewer } from '../../api/rows.ts';
+import { Button } from '../../ui/Button.tsx';
 import { today } from '../../ui/day.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { Select } from '../../ui/Select.tsx';
@@ -89,22 +90,18 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
           onChange={setPaper}
           options={Object.entries(PAPERS).map(([key, { name }]) => [key as Paper, name] as const)}
         />
-        <button type="button" className="btn btn-primary min-h-11" onClick={() => window.print()}>
+        <Button look="primary" onClick={() => window.print()}>
           Print
-        </button>
-        <button type="button" className="btn btn-outline min-h-11" disabled={drawing} onClick={savePdf}>
+        </Button>
+        <Button disabled={drawing} onClick={savePdf}>
           {drawing ? 'Drawing …' : 'Save as PDF'}
-        </button>
-        <button type="button" className="btn btn-outline min-h-11" onClick={copyText}>
-          Copy as text
-        </button>
-        <button
-          type="button"
-          className="btn btn-outline min-h-11"
+        </Button>
+        <Button onClick={copyText}>Copy as text</Button>
+        <Button
           onClick={() => download(`${fileName(ladder.name)}.card.json`, new Blob([writeCardJson(card())], { type: 'application/json' }))}
         >
           Save as a file
-        </button>
+        </Button>
       </div>
       <div className={copies === 1 ? 'lg:grid lg:grid-cols-[minmax(0,46rem)_minmax(0,1fr)] lg:gap-8' : ''}>
         {/* it scrolls to the side on a phone, and keys must reach that */}

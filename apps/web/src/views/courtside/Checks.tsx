@@ -1,7 +1,8 @@
-import type { Checklist } from '@good-arc/core';
+import type { Checklist, OutingId } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { api } from '../../ui/api.ts';
+import { Button } from '../../ui/Button.tsx';
 import { today } from '../../ui/day.ts';
 import { outbox } from '../../ui/outbox.ts';
 import { attempt } from '../../ui/undo.ts';
@@ -17,9 +18,9 @@ interface Props {
 const KEY = 'good-arc-checks';
 
 /** What was ticked on this outing, kept on the device as well. */
-function ticked(outingId: string): Checklist {
+function ticked(outingId: OutingId): Checklist {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as { outingId: string; checks: Checklist } | null;
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as { outingId: OutingId; checks: Checklist } | null;
     return kept?.outingId === outingId ? kept.checks : { before: [], after: [] };
   } catch {
     return { before: [], after: [] };
@@ -84,9 +85,9 @@ export function Checks({ checks: initial, part, mayEdit }: Props) {
             ))}
           </ul>
           {mayEdit && (
-            <button type="button" className="btn btn-ghost mb-2 min-h-11 px-2" onClick={() => setEditing(items.join('\n'))}>
+            <Button look="ghost" className="mb-2 px-2" onClick={() => setEditing(items.join('\n'))}>
               Change this list for the club
-            </button>
+            </Button>
           )}
         </>
       ) : (
@@ -99,12 +100,12 @@ export function Checks({ checks: initial, part, mayEdit }: Props) {
               onChange={(event) => setEditing(event.target.value)}
             />
           </label>
-          <button type="button" className="btn btn-primary mt-2 min-h-11" onClick={save}>
+          <Button look="primary" className="mt-2" onClick={save}>
             Save the list
-          </button>
-          <button type="button" className="btn btn-ghost mt-2 min-h-11" onClick={() => setEditing(null)}>
+          </Button>
+          <Button look="ghost" className="mt-2" onClick={() => setEditing(null)}>
             Leave it
-          </button>
+          </Button>
         </div>
       )}
     </details>

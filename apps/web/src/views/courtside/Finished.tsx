@@ -1,10 +1,11 @@
-import type { Approach, NextStep, RoundCount } from '@good-arc/core';
+import type { Approach, NextStep, PlayerId, RoundCount, RoundId } from '@good-arc/core';
 import { courtsideLink } from '../../ui/links.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { sayStep } from '../../words/progress.ts';
 
 export interface FinishedRound extends RoundCount {
-  roundId: string;
-  playerId: string;
+  roundId: RoundId;
+  playerId: PlayerId;
   /** The one verdict, on all rounds of this player on this card. */
   step: NextStep;
 }
@@ -21,7 +22,7 @@ export function Finished({
   next: { id: string; name: string } | null;
 }) {
   return (
-    <div role="status" className="mb-3 border-l-4 border-secondary bg-base-200 p-3 text-lg">
+    <Notice role="status" tone="good" className="mb-3 text-lg">
       <b>
         Round finished: {hits} of {balls}.
       </b>{' '}
@@ -36,6 +37,6 @@ export function Finished({
           </a>
         )}
       </p>
-    </div>
+    </Notice>
   );
 }

@@ -1,5 +1,6 @@
 import { printTime } from '@good-arc/core';
 import { useEffect, useState } from 'react';
+import { Notice } from '../../ui/Notice.tsx';
 import { useWaiting } from '../../ui/outbox.ts';
 
 /** What went wrong with the line, the machine or the server, and what is kept. */
@@ -23,26 +24,26 @@ export function Notices({
   return (
     <div aria-live="assertive">
       {gone && (
-        <p className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
+        <Notice tone="error" loud className="mt-2">
           {view.serverUp ? `${machineName} does not answer.` : 'The server does not answer.'} A machine without its line stops by itself
           within a second. Your tally is kept.
-        </p>
+        </Notice>
       )}
       {!gone && status?.state === 'held' && status.why && (
-        <p className="mt-2 border-l-4 border-warning bg-base-200 p-3 text-lg font-semibold">
+        <Notice tone="warning" loud className="mt-2">
           On hold: {status.why}. Nobody forward of the machine; then resume.
-        </p>
+        </Notice>
       )}
       {!gone && status?.state === 'fault' && (
-        <p className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
+        <Notice tone="error" loud className="mt-2">
           Fault: {status.why}. Stop the wheels, switch off, then free it by the manual. Your tally is kept.
-        </p>
+        </Notice>
       )}
       {waiting > 0 && (
-        <p className="mt-2 border-l-4 border-warning bg-base-200 p-2">
+        <Notice tone="warning" className="mt-2">
           {waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept on this device until the server has taken{' '}
           {waiting === 1 ? 'it' : 'them'}.
-        </p>
+        </Notice>
       )}
     </div>
   );

@@ -12,7 +12,7 @@ const PADS: readonly Pad[] = [
   { outcome: 'in', name: 'In', key: 'j', shows: 'J', look: 'bg-secondary text-secondary-content' },
   { outcome: 'near', name: 'Near', key: 'k', shows: 'K', look: 'bg-base-100' },
   { outcome: 'out', name: 'Out', key: 'l', shows: 'L', look: 'bg-base-content text-base-100' },
-  { outcome: 'let-go', name: 'Let go', key: ' ', shows: 'space', look: 'bg-base-300' },
+  { outcome: 'let-go', name: 'Let go', key: 'Space', shows: 'space', look: 'bg-base-300' },
 ];
 
 /** Under the coach’s eye the form is marked, not where the ball went. */

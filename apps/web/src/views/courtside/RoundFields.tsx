@@ -1,4 +1,4 @@
-import type { Weather } from '@good-arc/core';
+import type { PlayerId, Weather } from '@good-arc/core';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 
@@ -12,7 +12,7 @@ export function RoundFields({
 }: {
   players: readonly { id: string; name: string }[];
   /** Empty until somebody is chosen. */
-  playerId: string;
+  playerId: PlayerId;
   onPlayer: (id: string) => void;
   weather: Weather;
   onWeather: (weather: Weather) => void;

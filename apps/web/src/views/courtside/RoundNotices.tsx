@@ -1,6 +1,7 @@
-import { printTime, type RungDocument, sameCard } from '@good-arc/core';
+import { printTime, type RungDocument, type RungId, sameCard } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { courtsideLink } from '../../ui/links.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { openRuns, type Run } from './run.ts';
 
 /** What a round on this device and what is shown of it may disagree about. */
@@ -13,7 +14,7 @@ export function RoundNotices({
   players,
 }: {
   run: Run | null;
-  rungId: string;
+  rungId: RungId;
   /** The rung as it is shown, and as it is kept by now. */
   document: RungDocument;
   kept: RungDocument;
@@ -27,23 +28,23 @@ export function RoundNotices({
   return (
     <>
       {run && thrownEveryS !== null && Math.abs(thrownEveryS - document.intervalS) > 0.01 && (
-        <p role="alert" className="mt-2 border-l-4 border-error bg-base-200 p-3 text-lg font-semibold">
+        <Notice role="alert" tone="error" loud className="mt-2">
           Not what is shown: the machine’s program has {every(thrownEveryS)} between balls, this page {every(document.intervalS)}. Hold it,
           then arm it again.
-        </p>
+        </Notice>
       )}
       {run && !sameCard(document, kept) && (
-        <p className="mt-2 border-l-4 border-warning bg-base-200 p-2">
+        <Notice tone="warning" className="mt-2">
           This rung was changed meanwhile. The round goes on as it began, every {every(document.intervalS)}; the next one takes the change.
-        </p>
+        </Notice>
       )}
       {others.map((other) => (
-        <p key={other.roundId} className="mt-2 border-l-4 border-warning bg-base-200 p-2">
+        <Notice key={other.roundId} tone="warning" className="mt-2">
           A round is still open on this device:{' '}
           <a className="font-semibold underline" href={courtsideLink(other.rungId, other.playerId)}>
-            {other.card?.name ?? 'go on with it'}, {players.find(({ id }) => id === other.playerId)?.name ?? 'somebody'}
+            {other.card.name}, {players.find(({ id }) => id === other.playerId)?.name ?? 'somebody'}
           </a>
-        </p>
+        </Notice>
       ))}
     </>
   );

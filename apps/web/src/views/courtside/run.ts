@@ -1,4 +1,4 @@
-import { OUTCOMES, type Outcome, rungSchema, weatherSchema } from '@good-arc/core';
+import { OUTCOMES, type Outcome, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
 import { z } from 'zod';
 
 const ballSchema = z.object({
@@ -7,6 +7,9 @@ const ballSchema = z.object({
   speedMps: z.number().nullable(),
   elevationDeg: z.number().nullable(),
   bearingDeg: z.number().nullable(),
+  topspinRpm: z.number().nullable(),
+  sidespinRpm: z.number().nullable(),
+  gyroRpm: z.number().nullable(),
   radarMps: z.number().nullable(),
   outcome: z.enum(OUTCOMES).nullable(),
   resultId: z.string().nullable(),
@@ -20,7 +23,7 @@ const runSchema = z.object({
   weather: weatherSchema,
   startedAt: z.string(),
   /** The rung as it was when the round began: that is what is thrown, and what the round keeps. */
-  card: rungSchema.optional(),
+  card: rungSchema,
   confirmedBy: z.string().optional(),
   /** Balls thrown before the machine was armed last: it counts from one again each time. */
   offset: z.int().default(0),
@@ -55,9 +58,9 @@ export function openRuns(): Run[] {
 }
 
 /** The round that this device was in the middle of on this rung. */
-export const savedRun = (rungId: string): Run | null => openRuns().find((run) => run.rungId === rungId) ?? null;
+export const savedRun = (rungId: RungId): Run | null => openRuns().find((run) => run.rungId === rungId) ?? null;
 
-export function saveRun(rungId: string, run: Run | null): void {
+export function saveRun(rungId: RungId, run: Run | null): void {
   if (run) localStorage.setItem(KEY + rungId, JSON.stringify(run));
   else localStorage.removeItem(KEY + rungId);
 }
@@ -77,6 +80,9 @@ export const newBall = (seq: number, part: Partial<RunBall> = {}): RunBall => ({
   speedMps: null,
   elevationDeg: null,
   bearingDeg: null,
+  topspinRpm: null,
+  sidespinRpm: null,
+  gyroRpm: null,
   radarMps: null,
   outcome: null,
   resultId: null,

@@ -1,7 +1,7 @@
-import { type Approach, gateOf, type NextStep, nextStep, type RoundCount, type RungDocument } from '@good-arc/core';
+import { type Approach, gateOf, type NextStep, nextStep, type PlayerId, type RoundCount, type RungDocument } from '@good-arc/core';
 
 /** A round as it was counted, and whose it was. */
-export type Counted = RoundCount & { playerId: string };
+export type Counted = RoundCount & { playerId: PlayerId };
 /** As kept with the server; `same` while it was run off the rung as that is now. */
 export type Past = Counted & { id: string; same: boolean };
 
@@ -12,7 +12,7 @@ export type Past = Counted & { id: string; same: boolean };
 export function verdictAfter(
   document: RungDocument,
   approach: Approach,
-  { playerId, id, count }: { playerId: string; id: string; count: RoundCount },
+  { playerId, id, count }: { playerId: PlayerId; id: string; count: RoundCount },
   visit: readonly Counted[],
   history: readonly Past[] | null,
 ): NextStep {

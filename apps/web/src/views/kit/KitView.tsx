@@ -4,13 +4,18 @@ import { v7 as uuidv7 } from 'uuid';
 import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow, Viewer } from '../../api/rows.ts';
 import { KIT_KINDS, type KitKind } from '../../api/schemas.ts';
 import { api, messageOf } from '../../ui/api.ts';
+import { Button } from '../../ui/Button.tsx';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { rulerScale } from '../../ui/scale.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
-import { BallForm, CourtForm, type KitRow, MachineForm, PlayerForm } from './forms.tsx';
+import { BallForm } from './BallForm.tsx';
+import { CourtForm } from './CourtForm.tsx';
+import type { KitRow } from './forms.tsx';
 import { GameBallForm } from './GameBallForm.tsx';
+import { MachineForm } from './MachineForm.tsx';
+import { PlayerForm } from './PlayerForm.tsx';
 import { SquadForm } from './SquadForm.tsx';
 
 const NAMES: Record<KitKind, { many: string; one: string; empty: string }> = {
@@ -88,20 +93,14 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
       </div>
       <div className="mt-3 flex flex-wrap items-center gap-2 border-b border-base-content pb-3">
         {KIT_KINDS.map((each) => (
-          <button
-            key={each}
-            type="button"
-            className={`btn min-h-12 text-base ${each === kind ? 'btn-primary' : 'btn-ghost'}`}
-            aria-pressed={each === kind}
-            onClick={() => open(each)}
-          >
+          <Button key={each} look={each === kind ? 'primary' : 'ghost'} size="l" aria-pressed={each === kind} onClick={() => open(each)}>
             {NAMES[each].many} <span className="font-normal">{kit[each].length}</span>
-          </button>
+          </Button>
         ))}
         {viewer.canPlan && (
-          <button type="button" className="btn btn-outline ml-auto min-h-12 text-base" onClick={() => setEditing('new')}>
+          <Button size="l" className="ml-auto" onClick={() => setEditing('new')}>
             Add a {one}
-          </button>
+          </Button>
         )}
       </div>
       {rows.length === 0 && <p className="mt-8 max-w-xl text-lg">{empty}</p>}
@@ -117,18 +116,18 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
               </p>
             </div>
             {'profile' in row && (
-              <a className="btn btn-outline min-h-11" href={`/machines/${row.id}`}>
+              <Button href={`/machines/${row.id}`}>
                 Dials<span className="sr-only"> of {row.name}</span>
-              </a>
+              </Button>
             )}
             {viewer.canPlan && (
               <div className="flex">
-                <button type="button" className="btn btn-ghost min-h-11" aria-label={`Change ${row.name}`} onClick={() => setEditing(row)}>
+                <Button look="ghost" aria-label={`Change ${row.name}`} onClick={() => setEditing(row)}>
                   Change
-                </button>
-                <button type="button" className="btn btn-ghost min-h-11" aria-label={`Archive ${row.name}`} onClick={() => archive(row)}>
+                </Button>
+                <Button look="ghost" aria-label={`Archive ${row.name}`} onClick={() => archive(row)}>
                   Archive
-                </button>
+                </Button>
               </div>
             )}
           </li>

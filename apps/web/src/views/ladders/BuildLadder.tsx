@@ -1,21 +1,8 @@
-import {
-  APPROACHES,
-  type Approach,
-  type BuildQuestion,
-  buildLadder,
-  type Comfort,
-  firstGameBall,
-  GAME_BOOK,
-  gameBallAt,
-  gameBallLabel,
-  netPlayOf,
-  SPORTS,
-  USUAL_HEIGHT_M,
-} from '@good-arc/core';
-import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { APPROACHES, gameBallLabel, netPlayOf } from '@good-arc/core';
 import type { Kit, Viewer } from '../../api/rows.ts';
 import { ArcsOverlay } from '../../ui/ArcsOverlay.tsx';
-import { gameBallFinder } from '../../ui/gameBalls.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
@@ -25,7 +12,7 @@ import { FOCAL_POINTS } from '../../words/focal-points.ts';
 import { APPROACH_NAMES, APPROACH_WORDS } from '../../words/progress.ts';
 import { keepLadder } from './keep.ts';
 import { Preview } from './Preview.tsx';
-import { useWhere } from './useWhere.ts';
+import { useBuildQuestion } from './useBuildQuestion.ts';
 import { WhereFields } from './WhereFields.tsx';
 
 interface Props {
@@ -46,70 +33,36 @@ export default function BuildLadder(props: Props) {
 }
 
 function BuildView({ viewer, kit, search }: Props) {
-  const [params] = useState(() => new URLSearchParams(search));
-  const state = useWhere(kit, viewer, params);
-  const { where, court, venue, player } = state;
-  const sport = court?.sport ?? SPORTS[0];
-  const find = gameBallFinder(kit.gameBalls);
-  const [chosenBall, setChosenBall] = useState(params.get('game') ?? '');
-  const [wing, setWing] = useState<'forehand' | 'backhand'>(params.get('wing') === 'backhand' ? 'backhand' : 'forehand');
-  const [focal, setFocal] = useState(params.get('focal') ?? '');
-  const [minutes, setMinutes] = useState(Number(params.get('minutes')) || 30);
-  const [hopper, setHopper] = useState<number | null>(Number(params.get('hopper')) || null);
-  const [approach, setApproach] = useState<Approach>(APPROACHES.find((each) => each === params.get('approach')) ?? 'sweet-spot');
-  const [wanted, setWanted] = useState<Exclude<Comfort, 'too quick'>>(
-    params.get('comfort') === 'calm' ? 'calm' : params.get('comfort') === 'rushed' ? 'rushed' : 'working',
-  );
-  const [name, setName] = useState('');
-  const [saving, setSaving] = useState(false);
-
-  const level = where?.level ?? 'Building';
-  const ofSport = GAME_BOOK.filter((ball) => ball.sport === sport);
-  const first = firstGameBall(sport, level, 'built');
-  const chosen = find(chosenBall);
-  // the same ball at the level that is chosen now
-  const gameBall = chosen?.sport === sport ? (gameBallAt(chosen.id, level) ?? chosen) : first;
-  const basket = kit.balls.find(({ id }) => id === where?.ballId);
-  const hopperBalls = hopper ?? basket?.count ?? venue?.machine.profile.hopper ?? 60;
-  const focalPoint = focal || FOCAL_POINTS[sport][0]!;
-
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the venue is made anew of these
-  const question: BuildQuestion | null = useMemo(
-    () =>
-      venue && {
-        ...venue,
-        gameBall,
-        hand: where?.hand ?? 'right',
-        wing,
-        heightM: player?.heightM ?? USUAL_HEIGHT_M,
-        focalPoint,
-        minutes,
-        hopperBalls,
-        approach,
-        wanted,
-      },
-    [where, gameBall, wing, player, focalPoint, minutes, hopperBalls, approach, wanted],
-  );
-  const asked = useDeferredValue(question);
-  const built = useMemo(() => asked && buildLadder(asked), [asked]);
-
-  useEffect(() => {
-    if (!where) return;
-    const query = new URLSearchParams({
-      ...(where.playerId && { player: where.playerId }),
-      court: where.courtId,
-      machine: where.machineId,
-      ball: where.ballId,
-      game: gameBall.id,
-      wing,
-      ...(focal && { focal }),
-      minutes: String(minutes),
-      approach,
-      comfort: wanted,
-    });
-    window.history.replaceState(null, '', `/ladders/build?${query}`);
-  }, [where, gameBall, wing, focal, minutes, approach, wanted]);
-
+  const {
+    state,
+    where,
+    venue,
+    player,
+    sport,
+    ofSport,
+    setChosenBall,
+    wing,
+    setWing,
+    focal,
+    setFocal,
+    minutes,
+    setMinutes,
+    setHopper,
+    approach,
+    setApproach,
+    wanted,
+    setWanted,
+    name,
+    setName,
+    saving,
+    setSaving,
+    level,
+    gameBall,
+    hopperBalls,
+    question,
+    asked,
+    built,
+  } = useBuildQuestion(kit, viewer, search);
   if (!where || !venue || !question)
     return (
       <div className="px-4 py-6 md:px-6">
@@ -117,9 +70,9 @@ function BuildView({ viewer, kit, search }: Props) {
         <p className="mt-2 max-w-xl text-lg">
           A ladder is thrown by a machine on a court. Add both in Kit, for the same sport, and come back.
         </p>
-        <a className="btn btn-primary mt-4 min-h-12" href="/kit?at=courts">
+        <Button look="primary" size="l" className="mt-4" href="/kit?at=courts">
           Open Kit
-        </a>
+        </Button>
       </div>
     );
 
@@ -224,24 +177,25 @@ function BuildView({ viewer, kit, search }: Props) {
                 onChange={({ target }) => setName(target.value)}
               />
             </label>
-            <button
-              type="button"
-              className="btn btn-primary min-h-12 px-6 text-base"
+            <Button
+              look="primary"
+              size="l"
+              className="px-6"
               disabled={!viewer.canPlan || saving || !built || built.rungs.length === 0}
               onClick={keep}
             >
               {saving ? 'Keeping …' : 'Keep this ladder'}
-            </button>
+            </Button>
           </div>
           {built && built.missing.length > 0 && (
-            <div className="mt-3 border-l-4 border-warning bg-base-200 p-3" role="status">
+            <Notice tone="warning" className="mt-3" role="status">
               <b>{built.rungs.length === 0 ? 'No rung can be thrown like this.' : 'It stops short of the game ball.'}</b>
               <ul>
                 {[...built.missing.map(sayMissing), ...built.help.map(sayHelp)].map((text) => (
                   <li key={text}>{text}</li>
                 ))}
               </ul>
-            </div>
+            </Notice>
           )}
           {/* of what was asked: a moment after another court is chosen that is the one before */}
           {asked && built && built.rungs.length > 0 && (

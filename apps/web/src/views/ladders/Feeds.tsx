@@ -1,25 +1,30 @@
 import {
   type Feed,
+  filesOf,
+  freeFeedId,
   intoThirds,
   isIn,
   netPlayOf,
   printAngle,
   printSpin,
   type RungDocument,
-  readBallList,
+  type RungId,
+  readFile,
   type Sport,
   writeBallList,
 } from '@good-arc/core';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Kit } from '../../api/rows.ts';
+import { Button } from '../../ui/Button.tsx';
 import { download, fileName } from '../../ui/download.ts';
 import { FeedShape } from '../../ui/FeedShape.tsx';
 import { venueOf } from '../../ui/judge.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 
 interface Props {
-  rungId: string;
+  rungId: RungId;
   document: RungDocument;
   sport: Sport;
   kit: Kit;
@@ -46,10 +51,10 @@ export function Feeds({ rungId, document, sport, kit, change, readOnly }: Props)
   }
 
   async function read(chosen: File): Promise<void> {
-    const list = readBallList(await chosen.text());
+    const list = readFile('balls', await chosen.text());
     const problems = list.ok ? unknownMachines(list.value, kit) : list.problems.map(({ detail }) => detail);
     setProblems(problems);
-    if (list.ok && problems.length === 0) change({ feeds: list.value, ...(weights && { order: { kind: 'bag' as const } }) });
+    if (list.ok && problems.length === 0) change({ feeds: [...list.value], ...(weights && { order: { kind: 'bag' as const } }) });
   }
 
   return (
@@ -57,8 +62,7 @@ export function Feeds({ rungId, document, sport, kit, change, readOnly }: Props)
       <ul aria-label="Balls of this rung" className="border-t border-base-300">
         {feeds.map((feed, i) => (
           <li
-            // biome-ignore lint/suspicious/noArrayIndexKey: feeds have no other identity
-            key={i}
+            key={feed.id}
             className={`flex flex-wrap items-center gap-x-3 border-b border-base-300 py-1 ${isIn(feed, absent) ? '' : 'text-quiet'}`}
           >
             <label className="flex min-h-11 min-w-0 grow basis-56 items-center gap-2.5">
@@ -106,27 +110,31 @@ export function Feeds({ rungId, document, sport, kit, change, readOnly }: Props)
                     }}
                   />
                 )}
-                <a className="btn btn-ghost min-h-11 px-2" href={`/bench?rung=${rungId}&feed=${i + 1}`}>
+                <Button look="ghost" className="px-2" href={`/bench?rung=${rungId}&feed=${i + 1}`}>
                   Bench<span className="sr-only">: ball {i + 1}</span>
-                </a>
-                <button
-                  type="button"
-                  className="btn btn-ghost min-h-11 px-2"
+                </Button>
+                <Button
+                  look="ghost"
+                  className="px-2"
                   aria-label={`Copy ball ${i + 1}`}
                   disabled={feeds.length >= 24}
-                  onClick={() => change({ feeds: feeds.toSpliced(i + 1, 0, { ...feed, name: `${feed.name} (copy)`.slice(0, 120) }) })}
+                  onClick={() =>
+                    change({
+                      feeds: feeds.toSpliced(i + 1, 0, { ...feed, id: freeFeedId(feeds), name: `${feed.name} (copy)`.slice(0, 120) }),
+                    })
+                  }
                 >
                   Copy
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-ghost min-h-11 px-2"
-                  aria-label={`Take ball ${i + 1} out of the rung`}
+                </Button>
+                <Button
+                  look="ghost"
+                  className="px-2"
+                  aria-label={`Remove ball ${i + 1}`}
                   disabled={feeds.length === 1}
                   onClick={() => change({ feeds: feeds.toSpliced(i, 1) })}
                 >
                   Remove
-                </button>
+                </Button>
               </>
             )}
           </li>
@@ -153,25 +161,20 @@ export function Feeds({ rungId, document, sport, kit, change, readOnly }: Props)
       )}
       {!readOnly && (
         <div className="mt-2 flex flex-wrap gap-2">
-          {netPlayOf(sport) && (
-            <button type="button" className="btn btn-outline min-h-11" onClick={thirds}>
-              Left, middle, right
-            </button>
-          )}
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11"
+          {netPlayOf(sport) && <Button onClick={thirds}>Left, middle, right</Button>}
+          <Button
+            look="ghost"
             onClick={() => download(`${fileName(document.name)}.balls.csv`, new Blob([writeBallList(feeds)], { type: 'text/csv' }))}
           >
             Balls as CSV
-          </button>
-          <button type="button" className="btn btn-ghost min-h-11" onClick={() => file.current?.click()}>
+          </Button>
+          <Button look="ghost" onClick={() => file.current?.click()}>
             Read balls from CSV
-          </button>
+          </Button>
           <input
             ref={file}
             type="file"
-            accept=".csv,text/csv"
+            accept={filesOf('balls')}
             className="hidden"
             aria-label="Ball list file"
             onChange={async ({ target }) => {
@@ -183,7 +186,7 @@ export function Feeds({ rungId, document, sport, kit, change, readOnly }: Props)
         </div>
       )}
       {problems.length > 0 && (
-        <div role="alert" className="mt-2 border-l-4 border-error bg-base-200 p-3">
+        <Notice role="alert" tone="error" className="mt-2">
           <b>Nothing was taken from this list.</b>
           <ul>
             {problems.slice(0, 12).map((problem) => (
@@ -191,7 +194,7 @@ export function Feeds({ rungId, document, sport, kit, change, readOnly }: Props)
             ))}
             {problems.length > 12 && <li>and {problems.length - 12} more.</li>}
           </ul>
-        </div>
+        </Notice>
       )}
     </div>
   );

@@ -1,4 +1,5 @@
 import { type JudgedRung, printTime, type RungDocument, upToHalfS } from '@good-arc/core';
+import { Button } from '../../ui/Button.tsx';
 import { ComfortMark } from '../../ui/ComfortMark.tsx';
 import { DemandParts } from '../../ui/DemandBar.tsx';
 import { FeedShape } from '../../ui/FeedShape.tsx';
@@ -90,15 +91,9 @@ export function IntervalChoices({
   return (
     <div className="flex flex-wrap gap-2">
       {choices.map(([name, seconds]) => (
-        <button
-          key={name}
-          type="button"
-          className="btn btn-outline min-h-11"
-          disabled={Math.abs(seconds - document.intervalS) < 0.01}
-          onClick={() => onChoose(seconds)}
-        >
+        <Button key={name} disabled={Math.abs(seconds - document.intervalS) < 0.01} onClick={() => onChoose(seconds)}>
           {name}: {printTime(seconds, 1)}
-        </button>
+        </Button>
       ))}
     </div>
   );

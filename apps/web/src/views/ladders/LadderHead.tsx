@@ -1,7 +1,6 @@
 import {
   APPROACHES,
   type Approach,
-  changesBetween,
   gateFor,
   type JudgedRung,
   type Judgement,
@@ -10,23 +9,24 @@ import {
   LIBRARY,
   minutesOf,
   mirrorRung,
-  type RungDocument,
+  type PlayerId,
   rungAtLevel,
   wholly,
-  widthFor,
 } from '@good-arc/core';
 import { Redo2, Star, Undo2 } from 'lucide-react';
-import { useState } from 'react';
-import type { Kit, RungRow, Viewer } from '../../api/rows.ts';
+import type { Kit, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
+import { Button } from '../../ui/Button.tsx';
 import { machineOf, venueOf } from '../../ui/judge.ts';
 import { courtsideLink } from '../../ui/links.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
 import { APPROACH_NAMES, APPROACH_WORDS } from '../../words/progress.ts';
 import { duplicateLadder } from './duplicate.ts';
+import { advice, differences, LadderName, More } from './LadderMore.tsx';
 import type { RecentRate } from './rates.ts';
 import { useFavourites } from './useFavourites.ts';
 import type { LadderState } from './useLadder.ts';
@@ -37,7 +37,7 @@ interface Props {
   kit: Kit;
   judgements: Judgement[];
   rates: RecentRate[];
-  playerId: string;
+  playerId: PlayerId;
   onPlayer: (id: string) => void;
   players: number;
   onPlayers: (players: number) => void;
@@ -91,57 +91,37 @@ export function LadderHead({ state, viewer, kit, judgements, rates, playerId, on
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <LadderName name={ladder.name} readOnly={readOnly} onRename={(name) => put({ name })} />
         <div className="no-print ml-auto flex flex-wrap items-center gap-2">
-          <button
-            type="button"
-            className="btn btn-ghost btn-square min-h-11"
+          <Button
+            look="ghost"
+            square
             aria-pressed={favourites.has(ladder.id)}
             aria-label="Favourite"
             title="Favourite"
             onClick={() => favourites.toggle(ladder.id)}
           >
             <Star size={20} aria-hidden fill={favourites.has(ladder.id) ? 'currentColor' : 'none'} />
-          </button>
+          </Button>
           {!readOnly && (
             <>
-              <button
-                type="button"
-                className="btn btn-ghost btn-square min-h-11"
-                aria-label="Undo"
-                title="Undo (Ctrl Z)"
-                disabled={!state.canUndo}
-                onClick={state.undo}
-              >
+              <Button look="ghost" square aria-label="Undo" title="Undo (Ctrl Z)" disabled={!state.canUndo} onClick={state.undo}>
                 <Undo2 size={20} aria-hidden />
-              </button>
-              <button
-                type="button"
-                className="btn btn-ghost btn-square min-h-11"
-                aria-label="Redo"
-                title="Redo (Ctrl Shift Z)"
-                disabled={!state.canRedo}
-                onClick={state.redo}
-              >
+              </Button>
+              <Button look="ghost" square aria-label="Redo" title="Redo (Ctrl Shift Z)" disabled={!state.canRedo} onClick={state.redo}>
                 <Redo2 size={20} aria-hidden />
-              </button>
+              </Button>
             </>
           )}
           {rungs[0] && (
             <>
-              <a className="btn btn-outline min-h-11" href={`/plan?ladder=${ladder.id}`}>
-                Plan it
-              </a>
-              <a className="btn btn-outline min-h-11" href={`/card?ladder=${ladder.id}`}>
-                Setup card
-              </a>
-              <button type="button" className="btn btn-outline min-h-11" onClick={() => window.print()}>
-                Print
-              </button>
+              <Button href={`/plan?ladder=${ladder.id}`}>Plan it</Button>
+              <Button href={`/card?ladder=${ladder.id}`}>Setup card</Button>
+              <Button onClick={() => window.print()}>Print</Button>
             </>
           )}
           {rungs[0] && (
-            <a className="btn btn-primary min-h-12 px-5 text-base" href={courtsideLink(rungs[0].id, playerId)}>
+            <Button look="primary" size="l" className="px-5" href={courtsideLink(rungs[0].id, playerId)}>
               Take it on court
-            </a>
+            </Button>
           )}
         </div>
       </div>
@@ -152,12 +132,10 @@ export function LadderHead({ state, viewer, kit, judgements, rates, playerId, on
         {state.state === 'saving' && <span className="no-print"> · saving …</span>}
       </p>
       {state.state === 'failed' && (
-        <p role="alert" className="no-print mt-1 flex flex-wrap items-center gap-3 border-l-4 border-error bg-base-200 p-2">
+        <Notice role="alert" tone="error" className="no-print mt-1 flex flex-wrap items-center gap-3">
           Not saved yet; what you changed is kept in this page.
-          <button type="button" className="btn btn-outline min-h-11" onClick={state.again}>
-            Save again
-          </button>
-        </p>
+          <Button onClick={state.again}>Save again</Button>
+        </Notice>
       )}
       {drill && (
         <p className="mt-1 text-sm">
@@ -173,15 +151,14 @@ export function LadderHead({ state, viewer, kit, judgements, rates, playerId, on
         <fieldset className="flex flex-wrap gap-2" disabled={readOnly}>
           <legend className="mb-0.5 text-sm font-medium text-quiet">Approach</legend>
           {APPROACHES.map((each) => (
-            <button
+            <Button
               key={each}
-              type="button"
-              className={`btn min-h-11 ${each === approach ? 'btn-primary' : 'btn-outline'}`}
+              look={each === approach ? 'primary' : 'outline'}
               aria-pressed={each === approach}
               onClick={() => each !== approach && setApproach(each)}
             >
               {APPROACH_NAMES[each]}
-            </button>
+            </Button>
           ))}
         </fieldset>
         <Select className="w-36" label="Level" value={level} onChange={setLevel} options={LEVELS.map((each) => [each, each] as const)} />
@@ -205,42 +182,42 @@ export function LadderHead({ state, viewer, kit, judgements, rates, playerId, on
           onChange={(next) => onPlayers(Math.round(next))}
         />
         {gaps > 0 && !readOnly && (
-          <button type="button" className="btn btn-outline min-h-11 border-error text-error" onClick={onEven}>
+          <Button danger onClick={onEven}>
             Even out {gaps === 1 ? 'the gap' : `all ${gaps} gaps`}
-          </button>
+          </Button>
         )}
         <More>
           {!readOnly && (
-            <button
-              type="button"
-              className="btn btn-ghost min-h-11 justify-start"
+            <Button
+              look="ghost"
+              className="justify-start"
               onClick={() => putRungs(rungs.map((rung) => ({ ...rung, document: mirrorRung(rung.document) })))}
             >
               Mirror all: for the other hand
-            </button>
+            </Button>
           )}
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11 justify-start"
+          <Button
+            look="ghost"
+            className="justify-start"
             onClick={() => attempt(async () => location.assign(`/ladders/${await duplicateLadder(ladder)}`))}
           >
             Duplicate
-          </button>
+          </Button>
           {rungs[0] && (
-            <a className="btn btn-ghost min-h-11 justify-start" href={`/card?ladder=${ladder.id}#files`}>
+            <Button look="ghost" className="justify-start" href={`/card?ladder=${ladder.id}#files`}>
               As a file or a message
-            </a>
+            </Button>
           )}
           {!readOnly && (
-            <button
-              type="button"
-              className="btn btn-ghost min-h-11 justify-start"
+            <Button
+              look="ghost"
+              className="justify-start"
               onClick={async () => {
                 if (await attempt(() => api('DELETE', `ladders/${ladder.id}`))) location.assign(`/ladders?deleted=${ladder.id}`);
               }}
             >
               Delete
-            </button>
+            </Button>
           )}
         </More>
       </div>
@@ -251,64 +228,5 @@ export function LadderHead({ state, viewer, kit, judgements, rates, playerId, on
           ` ${rate.name} hit ${rate.hits} of the last ${rate.balls} here${advice(rate, rungs.at(-1)?.document.targetSize.widthM, units.length)}.`}
       </p>
     </div>
-  );
-}
-
-/** What of a copy differs from the rungs as they came, rung by rung. */
-function differences(rungs: readonly RungRow[], came: readonly RungDocument[]): string[] {
-  const own = rungs.flatMap(({ document }, i) => {
-    const before = came[i];
-    if (before && JSON.stringify(document) === JSON.stringify(before)) return [];
-    const changes = before ? changesBetween(before, document) : ['added'];
-    return [`${document.name} (${changes.length > 0 ? changes.join(', ') : 'words, balls or gate'})`];
-  });
-  return came.length > rungs.length ? [...own, `${came.length - rungs.length} left out`] : own;
-}
-
-/** The width that this rate asks for, to hit one in two. */
-function advice({ hits, balls }: RecentRate, widthM: number | undefined, length: (m: number) => string): string {
-  return widthM === undefined
-    ? ''
-    : `; for one in two a gate of ${length(widthM)} would have to be ${length(widthFor(widthM, hits, balls, 0.5).widthM)}`;
-}
-
-/** What is needed seldom, behind one button. */
-function More({ children }: { children: React.ReactNode }) {
-  return (
-    <details className="relative">
-      <summary className="btn btn-ghost min-h-11 list-none">More</summary>
-      <div className="absolute right-0 z-20 mt-1 flex w-64 flex-col border border-base-content bg-base-100 p-1 shadow-lg">{children}</div>
-    </details>
-  );
-}
-
-/** The ladder's name as a title that can be typed over; Escape leaves it as it was. */
-function LadderName({ name, readOnly, onRename }: { name: string; readOnly: boolean; onRename: (name: string) => void }) {
-  const [text, setText] = useState<string | null>(null);
-  const commit = (): void => {
-    const tidy = (text ?? '').trim().slice(0, 120);
-    if (tidy !== '' && tidy !== name) onRename(tidy);
-    setText(null);
-  };
-  return (
-    <h1 className="min-w-0 grow basis-72 text-3xl">
-      <textarea
-        aria-label="Name of the ladder"
-        rows={1}
-        maxLength={120}
-        readOnly={readOnly}
-        className="block w-full resize-none border-b-2 border-transparent bg-transparent py-1 [field-sizing:content] hover:border-base-300 focus:border-base-content"
-        value={text ?? name}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') {
-            event.preventDefault();
-            event.currentTarget.blur();
-          }
-          if (event.key === 'Escape') setText(null);
-        }}
-      />
-    </h1>
   );
 }

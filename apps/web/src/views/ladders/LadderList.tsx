@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { api } from '../../ui/api.ts';
+import { Button } from '../../ui/Button.tsx';
 import { courtsideLink } from '../../ui/links.ts';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
@@ -61,19 +62,19 @@ export default function LadderList({
           <h1 className="text-3xl">Ladders</h1>
           <p className="pb-1 text-quiet">from a kind ball to the game ball, one small step at a time</p>
           {viewer.canPlan && (
-            <button type="button" className="btn btn-outline ml-auto min-h-12 text-base" onClick={() => setReading(true)}>
+            <Button size="l" className="ml-auto" onClick={() => setReading(true)}>
               Read a card
-            </button>
+            </Button>
           )}
-          <a className="btn btn-outline min-h-12 text-base" href="/bench">
+          <Button size="l" href="/bench">
             New rung on the bench
-          </a>
-          <a className="btn btn-outline min-h-12 text-base" href="/ladders/library">
+          </Button>
+          <Button size="l" href="/ladders/library">
             Library
-          </a>
-          <a className="btn btn-primary min-h-12 text-base" href="/ladders/build">
+          </Button>
+          <Button look="primary" size="l" href="/ladders/build">
             Build to a game ball
-          </a>
+          </Button>
         </div>
         {ladders.length > 4 && (
           <label className="mt-3 block max-w-md">
@@ -115,35 +116,31 @@ export default function LadderList({
                   ))}
                 </div>
                 <div className="flex flex-wrap">
-                  <button
-                    type="button"
-                    className="btn btn-ghost btn-square min-h-11"
+                  <Button
+                    look="ghost"
+                    square
                     aria-pressed={favourites.has(id)}
                     aria-label={`Favourite: ${name}`}
                     onClick={() => favourites.toggle(id)}
                   >
                     <Star size={20} aria-hidden fill={favourites.has(id) ? 'currentColor' : 'none'} />
-                  </button>
+                  </Button>
                   {rungs[0] && (
-                    <a className="btn btn-ghost min-h-11" href={courtsideLink(rungs[0].id)}>
+                    <Button look="ghost" href={courtsideLink(rungs[0].id)}>
                       Run
-                    </a>
+                    </Button>
                   )}
                   {rungs[0] && (
-                    <a className="btn btn-ghost min-h-11" href={`/card?ladder=${id}`}>
+                    <Button look="ghost" href={`/card?ladder=${id}`}>
                       Card
-                    </a>
+                    </Button>
                   )}
-                  <button
-                    type="button"
-                    className="btn btn-ghost min-h-11"
-                    onClick={() => attempt(async () => location.assign(`/ladders/${await duplicateLadder(ladder)}`))}
-                  >
+                  <Button look="ghost" onClick={() => attempt(async () => location.assign(`/ladders/${await duplicateLadder(ladder)}`))}>
                     Duplicate
-                  </button>
-                  <button type="button" className="btn btn-ghost min-h-11" aria-label={`Delete ${name}`} onClick={() => remove(ladder)}>
+                  </Button>
+                  <Button look="ghost" aria-label={`Delete ${name}`} onClick={() => remove(ladder)}>
                     Delete
-                  </button>
+                  </Button>
                 </div>
               </li>
             );

@@ -1,12 +1,15 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween, wholly } from '@good-arc/core';
-import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
+import { Fragment, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
+import { Button } from '../../ui/Button.tsx';
 import { contextOf, judge, venueOf } from '../../ui/judge.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { Units } from '../../ui/Units.tsx';
+import { useKeys } from '../../ui/useKeys.ts';
 import { CompareRungs } from './CompareRungs.tsx';
 import { LadderHead } from './LadderHead.tsx';
 import { GapLine, RungLine } from './RungLine.tsx';
@@ -57,19 +60,7 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
     return found;
   }, [rungs, kit, sport]);
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-      const { target } = event;
-      // a field that is being typed in has an undo of its own
-      if (target instanceof HTMLInputElement && target.type !== 'checkbox') return;
-      event.preventDefault();
-      if (event.shiftKey) redo();
-      else undo();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [undo, redo]);
+  useKeys({ '$mod+z': undo, '$mod+Shift+z': redo }, { repeats: true });
 
   function move(index: number, by: 1 | -1): void {
     const to = index + by;
@@ -134,16 +125,16 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
   return (
     <div className="px-4 pt-4 pb-12 md:px-6">
       {state.stale && (
-        <div role="alert" className="no-print mb-3 border-l-4 border-error bg-base-200 p-3">
+        <Notice role="alert" tone="error" className="no-print mb-3">
           <p className="text-lg font-semibold">Somebody else has changed this ladder since this page was opened.</p>
           <p>
             Nothing of theirs was overwritten, and what you change here is not saved any more. Load it as it is now, then make the change
             again.
           </p>
-          <button type="button" className="btn btn-primary mt-2 min-h-12" onClick={() => location.reload()}>
+          <Button look="primary" size="l" className="mt-2" onClick={() => location.reload()}>
             Load it as it is now
-          </button>
-        </div>
+          </Button>
+        </Notice>
       )}
       <LadderHead
         state={state}
@@ -165,12 +156,12 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
             Set up a kind ball on the bench and add it here. The easiest rung stands at the bottom; each one above asks a little more.
           </p>
           <div className="mt-4 flex flex-wrap gap-3">
-            <a className="btn btn-primary min-h-12" href="/bench">
+            <Button look="primary" size="l" href="/bench">
               Open the bench
-            </a>
-            <a className="btn btn-outline min-h-12" href="/ladders/build">
+            </Button>
+            <Button size="l" href="/ladders/build">
               Build one to a game ball
-            </a>
+            </Button>
           </div>
         </div>
       ) : (
@@ -211,17 +202,17 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
       )}
       <div className="no-print mt-3 flex flex-wrap items-center justify-between gap-3 text-sm text-quiet">
         <div className="flex flex-wrap gap-2">
-          <a className="btn btn-ghost min-h-11" href="/bench">
+          <Button look="ghost" href="/bench">
             + Rung from the bench
-          </a>
-          <a className="btn btn-ghost min-h-11" href="/ladders/build">
+          </Button>
+          <Button look="ghost" href="/ladders/build">
             Build a ladder to a game ball
-          </a>
+          </Button>
         </div>
         {compared.length > 0 && (
-          <button type="button" className="btn btn-outline min-h-11" disabled={chosen.length < 2} onClick={() => setComparing(true)}>
+          <Button disabled={chosen.length < 2} onClick={() => setComparing(true)}>
             {chosen.length < 2 ? 'Tick a second rung to compare' : `Compare rungs ${chosen.map(({ number }) => number).join(' and ')}`}
-          </button>
+          </Button>
         )}
         <p>drag a rung by its grip, or Alt ↑ ↓ on it</p>
       </div>

@@ -1,19 +1,21 @@
-import { type Card, matchCard, readCard } from '@good-arc/core';
+import { type Card, type CourtId, filesOf, type MachineId, matchCard, readFile } from '@good-arc/core';
 import { useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit } from '../../api/rows.ts';
 import { api, messageOf } from '../../ui/api.ts';
+import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { Select } from '../../ui/Select.tsx';
 
 /** Reads a setup card, as a file or as the text of a message, onto this club's machines. Nothing is saved until all of it fits. */
 export function ReadCard({ kit, onClose }: { kit: Kit; onClose: () => void }) {
   const [text, setText] = useState('');
-  const [chosen, setChosen] = useState<{ machineId?: string; courtId?: string }>({});
+  const [chosen, setChosen] = useState<{ machineId?: MachineId; courtId?: CourtId }>({});
   const [failed, setFailed] = useState('');
   const [saving, setSaving] = useState(false);
   const file = useRef<HTMLInputElement>(null);
-  const read = useMemo(() => (text.trim() === '' ? null : readCard(text)), [text]);
+  const read = useMemo(() => (text.trim() === '' ? null : readFile('card', text)), [text]);
   const card = read?.ok ? read.value : null;
   const match = useMemo(() => card && matchCard(card, kit, chosen), [card, kit, chosen]);
 
@@ -46,13 +48,13 @@ export function ReadCard({ kit, onClose }: { kit: Kit; onClose: () => void }) {
           onChange={(event) => setText(event.target.value)}
         />
       </label>
-      <button type="button" className="btn btn-outline mt-2 min-h-11" onClick={() => file.current?.click()}>
+      <Button className="mt-2" onClick={() => file.current?.click()}>
         Choose a file
-      </button>
+      </Button>
       <input
         ref={file}
         type="file"
-        accept=".json,.txt,application/json,text/plain"
+        accept={filesOf('card')}
         className="hidden"
         aria-label="Card file"
         onChange={async (event) => {
@@ -62,7 +64,7 @@ export function ReadCard({ kit, onClose }: { kit: Kit; onClose: () => void }) {
         }}
       />
       {read && !read.ok && (
-        <div role="alert" className="mt-3 border-l-4 border-error bg-base-200 p-3">
+        <Notice role="alert" tone="error" className="mt-3">
           <b>Nothing was taken from this card.</b>
           <ul>
             {read.problems.slice(0, 8).map(({ pointer, detail }) => (
@@ -70,12 +72,12 @@ export function ReadCard({ kit, onClose }: { kit: Kit; onClose: () => void }) {
             ))}
             {read.problems.length > 8 && <li>and {read.problems.length - 8} more.</li>}
           </ul>
-        </div>
+        </Notice>
       )}
       {card && !match && (
-        <p role="alert" className="mt-3 border-l-4 border-error bg-base-200 p-3">
+        <Notice role="alert" tone="error" className="mt-3">
           This club has no machine or no court for {card.sport}. Add both in Kit, then read the card again.
-        </p>
+        </Notice>
       )}
       {card && match && (
         <div className="mt-4">
@@ -101,23 +103,23 @@ export function ReadCard({ kit, onClose }: { kit: Kit; onClose: () => void }) {
           {match.unmatched.length === 0 ? (
             <p className="mt-3">All of it fits: the same kind of machine, the same surface.</p>
           ) : (
-            <div className="mt-3 border-l-4 border-warning bg-base-200 p-3">
+            <Notice tone="warning" className="mt-3">
               <b>What could not be matched</b>
               <ul>
                 {match.unmatched.map(({ rung, text: said }) => (
                   <li key={`${rung}${said}`}>{rung > 0 ? `Rung ${rung}: ${said}` : said}</li>
                 ))}
               </ul>
-            </div>
+            </Notice>
           )}
           {failed && (
-            <p role="alert" className="mt-3 border-l-4 border-error bg-base-200 p-3 font-medium">
+            <Notice role="alert" tone="error" className="mt-3 font-medium">
               {failed}
-            </p>
+            </Notice>
           )}
-          <button type="button" className="btn btn-primary mt-3 min-h-12 px-6 text-base" disabled={saving} onClick={() => add(card)}>
+          <Button look="primary" size="l" className="mt-3 px-6" disabled={saving} onClick={() => add(card)}>
             {saving ? 'Adding …' : 'Add it as a ladder'}
-          </button>
+          </Button>
         </div>
       )}
     </Dialog>

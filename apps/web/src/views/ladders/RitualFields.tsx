@@ -1,5 +1,6 @@
 import { bouncesThatFit, type Judgement, type RungDocument, ritualFromTaps, ritualS, wholly } from '@good-arc/core';
 import { useState } from 'react';
+import { Button } from '../../ui/Button.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 
 const FIRST = { bounces: 4, bounceS: 0.7, tossS: 1.8, readyS: 0.6 };
@@ -18,9 +19,9 @@ export function RitualFields({
   const [taps, setTaps] = useState<number[]>([]);
   if (!ritual)
     return (
-      <button type="button" className="btn btn-ghost min-h-11" onClick={() => change({ ritual: FIRST })}>
+      <Button look="ghost" onClick={() => change({ ritual: FIRST })}>
         A serve before each ball
-      </button>
+      </Button>
     );
   const put = (part: Partial<typeof ritual>): void => change({ ritual: { ...ritual, ...part } }, 'ritual');
   const judged = wholly(judgement);
@@ -83,17 +84,17 @@ export function RitualFields({
             : `At every ${intervalS.toFixed(1)} s ${fits === 1 ? 'one bounce fits' : `${fits} bounces fit`}.`)}
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <button type="button" className="btn btn-outline min-h-12" onClick={() => setTaps([...taps, performance.now() / 1000])}>
+        <Button size="l" onClick={() => setTaps([...taps, performance.now() / 1000])}>
           Tap along{taps.length > 0 && `: ${taps.length}`}
-        </button>
+        </Button>
         {taps.length > 0 && (
-          <button type="button" className="btn btn-primary min-h-12" disabled={taps.length < 2} onClick={done}>
+          <Button look="primary" size="l" disabled={taps.length < 2} onClick={done}>
             That was the hit
-          </button>
+          </Button>
         )}
-        <button type="button" className="btn btn-ghost min-h-11" onClick={() => change({ ritual: undefined })}>
+        <Button look="ghost" onClick={() => change({ ritual: undefined })}>
           No serve
-        </button>
+        </Button>
         <span className="text-sm text-quiet">one tap at each bounce, one at the toss, one at the hit</span>
       </div>
     </fieldset>

@@ -1,10 +1,22 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { type Change, deal, type Judgement, minutesOf, printAngle, printTime, type RungDocument, type Sport, wholly } from '@good-arc/core';
+import {
+  type Change,
+  deal,
+  type Judgement,
+  minutesOf,
+  type PlayerId,
+  printAngle,
+  printTime,
+  type RungDocument,
+  type Sport,
+  wholly,
+} from '@good-arc/core';
 import { ChevronDown, GripVertical } from 'lucide-react';
 import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { DemandBar } from '../../ui/DemandBar.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
 import { FeedShape } from '../../ui/FeedShape.tsx';
@@ -28,7 +40,7 @@ interface Props {
   /** Balls to expect until its gate is met at the player's recent rate; null when nothing is known. */
   toClimb: number | null;
   /** Who is looked at on this ladder. */
-  playerId: string;
+  playerId: PlayerId;
   onOpen: () => void;
   onMove: (by: 1 | -1) => void;
   onChange: (part: Partial<RungDocument>, key?: string) => void;
@@ -98,15 +110,16 @@ export function RungLine(props: Props) {
             {document.focalPoint && ` · ${document.focalPoint}`}
           </p>
         </div>
-        <button
-          type="button"
-          className="btn btn-ghost btn-square no-print col-start-3 row-start-1 min-h-11 md:col-start-auto md:row-start-auto md:order-last"
+        <Button
+          look="ghost"
+          square
+          className="no-print col-start-3 row-start-1 md:col-start-auto md:row-start-auto md:order-last"
           aria-expanded={open}
           aria-label={`${open ? 'Close' : 'Open'} rung ${number}, ${document.name}`}
           onClick={onOpen}
         >
           <ChevronDown size={22} aria-hidden className={open ? 'rotate-180' : ''} />
-        </button>
+        </Button>
         <div className="col-start-2 md:col-start-auto print:col-start-auto">
           <div className="flex flex-wrap gap-0.5" aria-hidden="true">
             {strip.map((feed, i) => (
@@ -176,9 +189,9 @@ export function GapLine({
       </p>
       <p className="text-sm text-quiet">{list.join(', ')}</p>
       {kind === 'gap' && onEven && (
-        <button type="button" className="btn btn-outline no-print ml-auto min-h-11 border-error text-error" onClick={onEven}>
+        <Button danger className="no-print ml-auto" onClick={onEven}>
           Even it out
-        </button>
+        </Button>
       )}
     </li>
   );

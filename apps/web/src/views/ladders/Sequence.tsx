@@ -1,6 +1,7 @@
 import { balanceOf, deal, isIn, ORDERS, type Order, type OrderKind, type RungDocument } from '@good-arc/core';
 import { Shuffle } from 'lucide-react';
 import { useMemo } from 'react';
+import { Button } from '../../ui/Button.tsx';
 import { FeedShape } from '../../ui/FeedShape.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
@@ -85,15 +86,15 @@ export function Sequence({
             />
           )}
           {isRandom && (
-            <button type="button" className="btn btn-outline min-h-11" onClick={() => change({ seed: (seed % 9999) + 1 })}>
+            <Button onClick={() => change({ seed: (seed % 9999) + 1 })}>
               <Shuffle size={17} aria-hidden /> Deal again
-            </button>
+            </Button>
           )}
           {order.kind === 'calls' && (
             <>
-              <button type="button" className="btn btn-outline min-h-11" onClick={() => change(newCalls(document, order.list.length))}>
+              <Button onClick={() => change(newCalls(document, order.list.length))}>
                 <Shuffle size={17} aria-hidden /> New list
-              </button>
+              </Button>
               <CallList list={order.list} feeds={feeds.length} onChange={(list) => change({ order: { ...order, list } })} />
             </>
           )}

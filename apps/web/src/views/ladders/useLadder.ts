@@ -39,18 +39,20 @@ export function useLadder(initial: LadderRow) {
   );
   useEffect(() => autosave.put(ladder), [autosave, ladder]);
 
+  // a change is unsaved from the moment it is drawn
+  const now: SaveState = state === 'saved' && !autosave.has(ladder) ? 'saving' : state;
   useEffect(() => {
-    if (state === 'saved') return;
+    if (now === 'saved') return;
     const warn = (event: BeforeUnloadEvent): void => event.preventDefault();
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
-  }, [state]);
+  }, [now]);
 
   const put = (part: Partial<LadderRow>, key = ''): void => history.set({ ...ladder, ...part }, key);
   const putRungs = (rungs: RungRow[], key = ''): void => put({ rungs: rungs.map((rung, position) => ({ ...rung, position })) }, key);
   return {
     ladder,
-    state,
+    state: now,
     /** Somebody else has changed the ladder: nothing of this page is saved any more. */
     stale,
     /** Saves again what could not be saved. */

@@ -1,15 +1,26 @@
-import { BALLS, type Level, SPORT_RECORDS, SPORTS, type Sport, type Venue } from '@good-arc/core';
+import {
+  BALLS,
+  type BallId,
+  type CourtId,
+  type Level,
+  type MachineId,
+  type PlayerId,
+  SPORT_RECORDS,
+  SPORTS,
+  type Sport,
+  type Venue,
+} from '@good-arc/core';
 import { useState } from 'react';
 import type { CourtRow, Kit, MachineRow, PlayerRow, Viewer } from '../../api/rows.ts';
 import { machineFor } from '../../ui/machineFor.ts';
 
 /** Where, with what and for whom a ladder is made. */
 export interface Where {
-  courtId: string;
-  machineId: string;
+  courtId: CourtId;
+  machineId: MachineId;
   /** A basket of the club’s, or a kind of ball. */
-  ballId: string;
-  playerId: string;
+  ballId: BallId;
+  playerId: PlayerId;
   level: Level;
   hand: 'left' | 'right';
 }
@@ -79,7 +90,7 @@ function venueFor(
   { level, ballId }: Where,
   court: CourtRow,
   machine: MachineRow,
-  basket: { ballId: string; dragShare: number } | undefined,
+  basket: { ballId: BallId; dragShare: number } | undefined,
   { altitudeM }: Viewer,
 ): Venue {
   return {

@@ -2,6 +2,7 @@ import { DIAL_MOVES, type Dial, dialSchema, FIRST_SCALE, parseReading, printRead
 import { fieldProblems } from '@good-arc/core/calc';
 import { type FormEvent, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
+import { Button } from '../../ui/Button.tsx';
 import { MOVES_NAMES } from '../../ui/dialUnits.ts';
 import { Select } from '../../ui/Select.tsx';
 import { TextField } from '../../ui/TextField.tsx';
@@ -173,13 +174,13 @@ export function DialForm({ dial, wheels, save, remove }: Props) {
         </p>
       )}
       <div className="col-span-2 flex gap-3">
-        <button type="submit" className="btn btn-primary min-h-12 px-8 text-base">
+        <Button type="submit" look="primary" size="l" className="px-8">
           Save
-        </button>
+        </Button>
         {remove && (
-          <button type="button" className="btn btn-ghost ml-auto min-h-12 text-base" onClick={remove}>
+          <Button look="ghost" size="l" className="ml-auto" onClick={remove}>
             Take it off
-          </button>
+          </Button>
         )}
       </div>
     </form>

@@ -1,27 +1,15 @@
-import {
-  BALLS,
-  type Dial,
-  dialValue,
-  isFlown,
-  type MachineProfile,
-  onClick,
-  printReading,
-  readMachineFile,
-  type Scale,
-  standOf,
-  writeMachineFile,
-} from '@good-arc/core';
+import { BALLS, type BallId, type Dial, filesOf, readFile, writeMachineFile } from '@good-arc/core';
 import { useRef, useState } from 'react';
 import type { BallRow, MachineRow, TuneUpRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
-import { DialChart } from '../../ui/DialChart.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { DIMENSION_OF, MOVES_NAMES } from '../../ui/dialUnits.ts';
 import { download, fileName } from '../../ui/download.ts';
-import { chartBallsOf } from '../../ui/testBalls.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { sayDay } from '../../ui/when.ts';
+import { DialCard } from './DialCard.tsx';
 import { DialForm } from './DialForm.tsx';
 
 interface Props {
@@ -53,7 +41,7 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
   const { profile, dials } = machine;
   const jams = stock.filter(({ ballId }) => 2 * BALLS.find(({ id }) => id === ballId)!.radiusM > profile.widestBallM && sameSport(ballId));
 
-  function sameSport(ballId: string): boolean {
+  function sameSport(ballId: BallId): boolean {
     return profile.sports.includes(BALLS.find(({ id }) => id === ballId)!.sport);
   }
 
@@ -81,7 +69,7 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
     dials.some(({ id }) => id === dial.id) ? dials.map((each) => (each.id === dial.id ? dial : each)) : [...dials, dial];
 
   async function restore(chosen: File): Promise<void> {
-    const read = readMachineFile(await chosen.text());
+    const read = readFile('machine', await chosen.text());
     if (!read.ok) {
       setProblems(read.problems.map(({ pointer, detail }) => (pointer ? `${pointer}: ${detail}` : detail)));
       return;
@@ -106,10 +94,10 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
         {machine.notes && ` ${machine.notes}`}
       </p>
       {jams.length > 0 && (
-        <p className="mt-2 border-l-4 border-warning bg-base-200 p-3">
+        <Notice tone="warning" className="mt-2">
           <b>Too wide for this machine:</b> {jams.map(({ name }) => name).join(', ')}. They jam it; it takes balls up to{' '}
           {units.length(profile.widestBallM)} across.
-        </p>
+        </Notice>
       )}
 
       <section className="mt-5" aria-labelledby="dials">
@@ -118,9 +106,9 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
             Dials
           </h2>
           {viewer.canPlan && (
-            <button type="button" className="btn btn-outline ml-auto min-h-11" onClick={() => setEditing('new')}>
+            <Button className="ml-auto" onClick={() => setEditing('new')}>
               Add a dial
-            </button>
+            </Button>
           )}
         </div>
         {dials.length === 0 && (
@@ -151,24 +139,20 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
           </h2>
           <p className="mt-2">The record, the dials and their curves, to keep or to take to another club.</p>
           <div className="mt-2 flex flex-wrap gap-2">
-            <button
-              type="button"
-              className="btn btn-outline min-h-11"
+            <Button
               onClick={() =>
                 download(`${fileName(machine.name)}.machine.json`, new Blob([writeMachineFile(machine)], { type: 'application/json' }))
               }
             >
               Save as a file
-            </button>
+            </Button>
             {viewer.canPlan && (
               <>
-                <button type="button" className="btn btn-outline min-h-11" onClick={() => file.current?.click()}>
-                  Restore from a file
-                </button>
+                <Button onClick={() => file.current?.click()}>Restore from a file</Button>
                 <input
                   ref={file}
                   type="file"
-                  accept=".json,application/json"
+                  accept={filesOf('machine')}
                   className="hidden"
                   aria-label="Machine file"
                   onChange={async (event) => {
@@ -181,14 +165,14 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
             )}
           </div>
           {problems.length > 0 && (
-            <div role="alert" className="mt-3 border-l-4 border-error bg-base-200 p-3">
+            <Notice role="alert" tone="error" className="mt-3">
               <b>Nothing was taken from this file.</b>
               <ul>
                 {problems.slice(0, 8).map((problem) => (
                   <li key={problem}>{problem}</li>
                 ))}
               </ul>
-            </div>
+            </Notice>
           )}
         </section>
         <section aria-labelledby="line">
@@ -203,22 +187,14 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
           {viewer.canPlan && (
             <div className="mt-2 flex flex-wrap gap-2">
               {!machine.linkAddress && spares[0] && (
-                <button
-                  type="button"
-                  className="btn btn-outline min-h-11"
-                  onClick={() => saidSaved({ linkAddress: spares[0]! }, `${machine.name} is on a simulated machine now.`)}
-                >
+                <Button onClick={() => saidSaved({ linkAddress: spares[0]! }, `${machine.name} is on a simulated machine now.`)}>
                   Use a simulated machine
-                </button>
+                </Button>
               )}
               {machine.linkAddress && (
-                <button
-                  type="button"
-                  className="btn btn-ghost min-h-11"
-                  onClick={() => saidSaved({ linkAddress: '' }, `${machine.name} is worked by hand now.`)}
-                >
+                <Button look="ghost" onClick={() => saidSaved({ linkAddress: '' }, `${machine.name} is worked by hand now.`)}>
                   Take it off its line
-                </button>
+                </Button>
               )}
             </div>
           )}
@@ -260,90 +236,5 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
         </Dialog>
       )}
     </div>
-  );
-}
-
-const SCALE_WORDS: Record<Scale['kind'], string> = {
-  numbers: 'numbers',
-  fractions: 'fractions',
-  pins: 'pins',
-  notches: 'notches',
-  colours: 'colours',
-  turns: 'turns of a screw',
-};
-
-function DialCard({
-  dial,
-  profile,
-  tuneUp,
-  canPlan,
-  tuneHref,
-  onChange,
-  onDeleteCurve,
-}: {
-  dial: Dial;
-  profile: MachineProfile;
-  tuneUp: TuneUpRow | undefined;
-  canPlan: boolean;
-  tuneHref: string;
-  onChange: () => void;
-  onDeleteCurve: () => void;
-}) {
-  const units = useUnits();
-  const { scale, curve, moves } = dial;
-  const say = (reading: number): string => {
-    const { value, lo, hi } = dialValue(scale, curve!, reading);
-    return `${printReading(scale, reading)} is ${units.print(value, DIMENSION_OF[moves])}, give or take ${units.print((hi - lo) / 2, DIMENSION_OF[moves])}`;
-  };
-  const half = onClick(scale, (scale.lo + scale.hi) / 2);
-  const balls = tuneUp ? chartBallsOf(tuneUp.document.balls, isFlown(dial) ? standOf(tuneUp.document, profile) : null) : [];
-  return (
-    <li className="border-b border-base-300 py-3">
-      <div className="flex flex-wrap items-baseline gap-x-3">
-        <h3 className="text-xl">{dial.name}</h3>
-        <p className="text-quiet">
-          moves {MOVES_NAMES[moves]}
-          {dial.wheel ? ` ${dial.wheel}` : ''} · {SCALE_WORDS[scale.kind]} {printReading(scale, scale.lo)} to{' '}
-          {printReading(scale, scale.hi)}
-          {scale.zero && ` · zero: ${scale.zero}`}
-        </p>
-      </div>
-      {curve ? (
-        <>
-          <DialChart
-            moves={moves}
-            scale={scale}
-            curve={curve}
-            balls={balls}
-            height={170}
-            label={`What ${dial.name} gives: ${say(scale.lo)}; ${say(half)}; ${say(scale.hi)}.`}
-          />
-          <p>
-            <b>{say(half)}.</b>{' '}
-            <span className="text-quiet">
-              Tuned {sayDay(curve.tunedAt)} with {curve.balls} balls{tuneUp ? ` by ${tuneUp.personName}` : ''}.
-            </span>
-          </p>
-        </>
-      ) : (
-        <p className="mt-2 max-w-md">Not tuned: nobody knows yet what a mark on it gives.</p>
-      )}
-      {canPlan && (
-        <div className="mt-2 flex flex-wrap gap-2">
-          <a className={`btn min-h-11 ${curve ? 'btn-outline' : 'btn-primary'}`} href={tuneHref}>
-            {curve ? 'Tune again' : 'Tune up'}
-            <span className="sr-only"> {dial.name}</span>
-          </a>
-          <button type="button" className="btn btn-ghost min-h-11" onClick={onChange}>
-            Change<span className="sr-only"> {dial.name}</span>
-          </button>
-          {curve && (
-            <button type="button" className="btn btn-ghost min-h-11" onClick={onDeleteCurve}>
-              Delete the curve<span className="sr-only"> of {dial.name}</span>
-            </button>
-          )}
-        </div>
-      )}
-    </li>
   );
 }

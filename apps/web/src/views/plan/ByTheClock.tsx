@@ -1,6 +1,7 @@
 import { type PlanDocument, type Schedule, STATIONS } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { LadderRow, PlanRound } from '../../api/rows.ts';
+import { Button } from '../../ui/Button.tsx';
 import { courtsideLink } from '../../ui/links.ts';
 import { clockAt } from './clock.ts';
 import { resultsOf } from './results.ts';
@@ -57,13 +58,14 @@ export function ByTheClock({
                 </td>
               ))}
               <td className="no-print">
-                <a
-                  className="btn btn-ghost min-h-11 px-2"
+                <Button
+                  look="ghost"
+                  className="px-2"
                   href={courtsideLink(ladder.rungs[rung]!.id, stations.hitting[0])}
                   aria-label={`${done[i]!.length > 0 ? 'Run again' : 'Run'} turn ${turn} of rung ${rung + 1}`}
                 >
                   {done[i]!.length > 0 ? 'Again' : 'Run'}
-                </a>
+                </Button>
               </td>
             </tr>
           ))}

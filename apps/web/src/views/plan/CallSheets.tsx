@@ -1,6 +1,8 @@
-import { callSheet, type RungDocument } from '@good-arc/core';
-import { useEffect, useState } from 'react';
+import { callSheet, type MachineId, type RungDocument, type RungId } from '@good-arc/core';
+import { useEffect, useRef, useState } from 'react';
 import type { Kit, LadderRow } from '../../api/rows.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useKeys } from '../../ui/useKeys.ts';
 
 const CALL_BALLS = 30;
 
@@ -12,11 +14,11 @@ const needsCaller = ({ order, feeds }: RungDocument): boolean =>
 export function CallSheets({ ladder, kit }: { ladder: LadderRow; kit: Kit }) {
   const [deals, setDeals] = useState<Record<string, number>>({});
   const sheets = ladder.rungs.filter(({ document }) => needsCaller(document));
-  const [loud, setLoud] = useState<{ rungId: string; at: number } | null>(null);
+  const [loud, setLoud] = useState<{ rungId: RungId; at: number } | null>(null);
   if (sheets.length === 0) return null;
-  const machine = (rungId: string | null, document: RungDocument): string =>
-    kit.machines.find(({ id }) => id === (rungId ?? document.machineId))?.name ?? 'a machine';
-  const sheetOf = (rungId: string, document: RungDocument) =>
+  const machine = (machineId: MachineId | null, document: RungDocument): string =>
+    kit.machines.find(({ id }) => id === (machineId ?? document.machineId))?.name ?? 'a machine';
+  const sheetOf = (rungId: RungId, document: RungDocument) =>
     callSheet({ ...document, seed: (document.seed ?? 1) + (deals[rungId] ?? 0) }, CALL_BALLS);
   const open = loud && sheets.find(({ id }) => id === loud.rungId);
   return (
@@ -35,17 +37,13 @@ export function CallSheets({ ladder, kit }: { ladder: LadderRow; kit: Kit }) {
             <div className="flex flex-wrap items-center gap-2">
               <h3 className="grow text-lg">{document.name}</h3>
               {(document.order.kind === 'bag' || document.order.kind === 'weighted') && (
-                <button
-                  type="button"
-                  className="btn btn-outline no-print min-h-11"
-                  onClick={() => setDeals({ ...deals, [id]: (deals[id] ?? 0) + 1 })}
-                >
+                <Button className="no-print" onClick={() => setDeals({ ...deals, [id]: (deals[id] ?? 0) + 1 })}>
                   Deal again
-                </button>
+                </Button>
               )}
-              <button type="button" className="btn btn-outline no-print min-h-11" onClick={() => setLoud({ rungId: id, at: 0 })}>
+              <Button className="no-print" onClick={() => setLoud({ rungId: id, at: 0 })}>
                 Call from the screen
-              </button>
+              </Button>
             </div>
             <ol className="mt-1 columns-2 gap-x-6 sm:columns-3 print:text-xs" aria-label={`Calls of ${document.name}`}>
               {calls.map(({ ball, name, machineId }) => (
@@ -81,17 +79,16 @@ function Caller({
   onClose: () => void;
 }) {
   const [at, setAt] = useState(0);
+  const on = (): void => setAt((now) => Math.min(calls.length - 1, now + 1));
+  const back = (): void => setAt((now) => Math.max(0, now - 1));
+  // the keys are those of what is open: the focus comes here, and goes back
+  const large = useRef<HTMLButtonElement>(null);
   useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (event.key === 'Escape') onClose();
-      else if (event.key === ' ' || event.key === 'ArrowRight') setAt((now) => Math.min(calls.length - 1, now + 1));
-      else if (event.key === 'ArrowLeft') setAt((now) => Math.max(0, now - 1));
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [calls.length, onClose]);
+    const before = document.activeElement;
+    large.current?.focus();
+    return () => (before as HTMLElement | null)?.focus();
+  }, []);
+  useKeys({ Escape: onClose, Space: on, ArrowRight: on, ArrowLeft: back });
   const call = calls[at]!;
   return (
     <div className="no-print fixed inset-0 z-50 flex flex-col bg-base-100 p-4" role="dialog" aria-modal="true" aria-label="Caller">
@@ -99,23 +96,19 @@ function Caller({
         <p className="dial text-2xl">
           {call.ball} of {calls.length}
         </p>
-        <button type="button" className="btn btn-outline min-h-12" onClick={onClose}>
+        <Button size="l" onClick={onClose}>
           Close
-        </button>
+        </Button>
       </div>
-      <button
-        type="button"
-        className="flex grow flex-col items-center justify-center gap-2 text-center"
-        onClick={() => setAt(Math.min(calls.length - 1, at + 1))}
-      >
+      <button ref={large} type="button" className="flex grow flex-col items-center justify-center gap-2 text-center" onClick={on}>
         <span className="font-title text-5xl font-bold break-words md:text-8xl">{call.name}</span>
         <span className="text-3xl">{call.machine} throws</span>
         <span className="text-xl text-quiet">{call.cue}</span>
         <span className="text-xl">{at + 1 < calls.length ? `next: ${calls[at + 1]!.name}` : 'that was the last'}</span>
       </button>
-      <button type="button" className="btn btn-outline min-h-14 text-xl" disabled={at === 0} onClick={() => setAt(Math.max(0, at - 1))}>
+      <Button size="xl" className="text-xl" disabled={at === 0} onClick={back}>
         Back
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,8 +1,9 @@
-import { type PlanDocument, planSchema, scheduleOf } from '@good-arc/core';
+import { type PlanDocument, type PlayerId, planSchema, scheduleOf } from '@good-arc/core';
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, PlanRound, PlanRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
+import { Button } from '../../ui/Button.tsx';
 import { download, fileName } from '../../ui/download.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
@@ -11,6 +12,7 @@ import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { ByTheClock } from './ByTheClock.tsx';
 import { CallSheets } from './CallSheets.tsx';
 import { clockAt } from './clock.ts';
+import { Players } from './PlanPlayers.tsx';
 
 interface Props {
   viewer: Viewer;
@@ -58,7 +60,7 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) 
   const readOnly = !viewer.canPlan;
   const documents = useMemo(() => ladder.rungs.map(({ document }) => document), [ladder]);
   const schedule = useMemo(() => scheduleOf(plan, documents), [plan, documents]);
-  const nameOf = (playerId: string): string => kit.players.find((each) => each.id === playerId)?.name ?? 'somebody who left';
+  const nameOf = (playerId: PlayerId): string => kit.players.find((each) => each.id === playerId)?.name ?? 'somebody who left';
 
   function change(part: Partial<PlanDocument>): void {
     setPlan((now) => ({ ...now, ...part }));
@@ -99,25 +101,17 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) 
         <h1 className="min-w-0 grow text-3xl break-words">{plan.name || 'A plan'}</h1>
         <div className="no-print flex flex-wrap gap-2">
           {kept && (
-            <button type="button" className="btn btn-ghost min-h-11" disabled={readOnly} onClick={remove}>
+            <Button look="ghost" disabled={readOnly} onClick={remove}>
               Delete
-            </button>
+            </Button>
           )}
-          <button type="button" className="btn btn-outline min-h-11" onClick={() => window.print()}>
-            Print
-          </button>
-          <button type="button" className="btn btn-outline min-h-11" disabled={schedule.turns.length === 0} onClick={calendar}>
+          <Button onClick={() => window.print()}>Print</Button>
+          <Button disabled={schedule.turns.length === 0} onClick={calendar}>
             To a calendar
-          </button>
-          <button
-            type="button"
-            className="btn btn-primary min-h-12 px-6 text-base"
-            disabled={readOnly}
-            aria-disabled={saved}
-            onClick={() => !saved && save()}
-          >
+          </Button>
+          <Button look="primary" size="l" className="px-6" disabled={readOnly} aria-disabled={saved} onClick={() => !saved && save()}>
             {saved ? 'Kept' : 'Keep the plan'}
-          </button>
+          </Button>
         </div>
       </div>
       <div className="mt-3 grid gap-x-8 gap-y-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
@@ -237,80 +231,6 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) 
         </div>
       </div>
     </div>
-  );
-}
-
-/** Who comes: off a squad or one by one, and who is absent today. */
-function Players({
-  kit,
-  plan,
-  change,
-  problem,
-}: {
-  kit: Kit;
-  plan: PlanDocument;
-  change: (part: Partial<PlanDocument>) => void;
-  problem: string | undefined;
-}) {
-  const tick = (list: readonly string[], id: string, on: boolean): string[] => (on ? [...list, id] : list.filter((each) => each !== id));
-  return (
-    <fieldset>
-      <legend className="text-sm font-medium text-quiet">Who comes</legend>
-      {kit.squads.length > 0 && (
-        <div className="flex flex-wrap gap-2 pt-1">
-          {kit.squads.map((squad) => (
-            <button
-              key={squad.id}
-              type="button"
-              className="btn btn-outline min-h-11"
-              onClick={() =>
-                change({ playerIds: squad.playerIds.filter((id) => kit.players.some((each) => each.id === id)), absentIds: [] })
-              }
-            >
-              {squad.name}
-            </button>
-          ))}
-        </div>
-      )}
-      <ul className="mt-1 max-h-80 overflow-y-auto border-y border-base-300" aria-label="Players">
-        {kit.players.map(({ id, name, avoid }) => {
-          const comes = plan.playerIds.includes(id);
-          return (
-            <li key={id} className="flex flex-wrap items-center justify-between gap-x-2">
-              <label className="flex min-h-11 min-w-0 items-center gap-2.5">
-                <input
-                  type="checkbox"
-                  className="checkbox"
-                  checked={comes}
-                  onChange={({ target }) =>
-                    change({ playerIds: tick(plan.playerIds, id, target.checked), absentIds: plan.absentIds.filter((each) => each !== id) })
-                  }
-                />
-                <span className="min-w-0 break-words">{name}</span>
-              </label>
-              {comes && (
-                <label className="flex min-h-11 items-center gap-1.5 text-sm">
-                  <input
-                    type="checkbox"
-                    className="checkbox checkbox-sm"
-                    aria-label={`${name} is absent today`}
-                    checked={plan.absentIds.includes(id)}
-                    onChange={({ target }) => change({ absentIds: tick(plan.absentIds, id, target.checked) })}
-                  />
-                  absent
-                </label>
-              )}
-              {comes && avoid && <p className="w-full pb-1 pl-9 text-sm">avoid: {avoid}</p>}
-            </li>
-          );
-        })}
-      </ul>
-      {problem && (
-        <p role="alert" className="mt-1 text-sm font-medium text-error">
-          {problem}
-        </p>
-      )}
-    </fieldset>
   );
 }
 

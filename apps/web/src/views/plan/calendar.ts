@@ -1,4 +1,4 @@
-import type { PlanDocument, RungDocument, Schedule } from '@good-arc/core';
+import type { PlanDocument, PlayerId, RungDocument, Schedule } from '@good-arc/core';
 import { createEvents, type EventAttributes } from 'ics';
 import { clockAt } from './clock.ts';
 
@@ -7,7 +7,7 @@ interface CalendarFacts {
   plan: PlanDocument;
   schedule: Schedule;
   rungs: readonly RungDocument[];
-  nameOf: (playerId: string) => string;
+  nameOf: (playerId: PlayerId) => string;
 }
 
 /**

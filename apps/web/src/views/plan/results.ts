@@ -1,9 +1,9 @@
-import type { PlannedTurn } from '@good-arc/core';
+import type { PlannedTurn, PlayerId } from '@good-arc/core';
 import type { PlanRound } from '../../api/rows.ts';
 
 /** What of a turn has been hit. */
 export interface TurnResult {
-  playerId: string;
+  playerId: PlayerId;
   hits: number;
   balls: number;
 }

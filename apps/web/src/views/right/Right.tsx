@@ -1,67 +1,15 @@
-import {
-  conditionsOf,
-  type Dial,
-  type DialPlace,
-  inARow,
-  isFlown,
-  judgeRung,
-  landingZone,
-  type MachineToday,
-  needsName,
-  onClick,
-  placeOfDial,
-  printReading,
-  SPORT_RECORDS,
-  type Sport,
-  settingsOf,
-  shiftToday,
-  speedShareOn,
-  USUAL_HEIGHT_M,
-} from '@good-arc/core';
-import { useMemo, useState } from 'react';
-import { v7 as uuidv7 } from 'uuid';
-import type { GameBallRow, MachineRow, RungRow, Viewer } from '../../api/rows.ts';
-import { api } from '../../ui/api.ts';
-import { today } from '../../ui/day.ts';
-import { gameBallFinder } from '../../ui/gameBalls.ts';
-import { useHistory } from '../../ui/history.ts';
+import { printReading, SPORT_RECORDS, USUAL_HEIGHT_M } from '@good-arc/core';
+import { Button } from '../../ui/Button.tsx';
 import { LandingPlan } from '../../ui/LandingPlan.tsx';
 import { courtsideLink } from '../../ui/links.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { ThrowButton } from '../../ui/ThrowButton.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
-import { attempt, saidWithUndo } from '../../ui/undo.ts';
-import { useTestBalls } from '../../ui/useTestBalls.ts';
-import { type NextTrim, nextTrims } from './trims.ts';
+import type { NextTrim } from './trims.ts';
+import { type RightProps, useRight } from './useRight.ts';
 import { WindowPlan } from './WindowPlan.tsx';
 
-interface Props {
-  viewer: Viewer;
-  rung: RungRow;
-  sport: Sport;
-  machine: MachineRow;
-  gameBalls: GameBallRow[];
-  /** Who hits afterwards. */
-  playerId: string | null;
-}
-
-/** Height a batter is taken to have for the window, m: the zone is only drawn. */
-
-interface Mark {
-  id: string;
-  x: number;
-  /** y on the ground; the height in a window. */
-  y: number;
-  /** Counts up with every change of a dial. */
-  setting: number;
-}
-
-interface RightState {
-  readings: Record<string, number>;
-  setting: number;
-  marks: Mark[];
-}
-
-export default function Right(props: Props) {
+export default function Right(props: RightProps) {
   return (
     <Units system={props.viewer.units}>
       <RightView {...props} />
@@ -70,102 +18,40 @@ export default function Right(props: Props) {
 }
 
 /** The acceptance loop: throw, mark, trim by a click, until two or three in a row are in the zone. */
-function RightView({ rung: { id: rungId, document }, sport, machine: initial, gameBalls, playerId }: Props) {
+function RightView(props: RightProps) {
+  const {
+    rung: { id: rungId, document },
+    sport,
+    playerId,
+  } = props;
   const units = useUnits();
-  const day = today();
-  const [machine, setMachine] = useState(initial);
-  const share = speedShareOn(machine.today, day);
-  const settings = settingsOf(document, { ...machine, speedShare: share }).settings.filter(({ moves }) => moves !== 'interval');
-  const [need, setNeed] = useState<2 | 3>(2);
-  const history = useHistory<RightState>({
-    readings: Object.fromEntries(settings.map(({ dialId, reading }) => [dialId, reading])),
-    setting: 0,
-    marks: [],
-  });
-  const { readings, setting, marks } = history.now;
-  const { launch, target } = document.feeds[0]!;
-  const isWindow = target.kind === 'plane';
-  const middle = isWindow ? { x: target.x, y: target.z } : { x: target.x, y: target.y };
-  const zone = { ...middle, ...(document.landingZone ?? landingZone(sport, target.kind)) };
-  const count = inARow(zone, marks);
-  const isRight = count >= need;
-  const current = marks.filter((mark) => mark.setting === setting);
-  const mean = (read: (mark: Mark) => number): number => current.reduce((sum, mark) => sum + read(mark), 0) / current.length;
-  const last = current.at(-1);
-  const lastMissed = last && inARow(zone, [last]) === 0;
-  const trims =
-    lastMissed && !isRight
-      ? nextTrims(document, sport, machine, readings, { xM: mean(({ x }) => x) - middle.x, alongM: mean(({ y }) => y) - middle.y })
-      : [];
-  const conditions = conditionsOf(document);
-
-  const gameBall = useMemo(() => gameBallFinder(gameBalls), [gameBalls]);
-  const judged = useMemo(
-    () => judgeRung({ ...document, feeds: [{ ...document.feeds[0]!, on: true }] }, { sport, machine: machine.profile, gameBall }),
-    [document, sport, machine.profile, gameBall],
-  );
-  const line = useTestBalls({
+  const {
+    day,
     machine,
-    ballId: document.ballId,
-    rungId,
-    asksName: needsName(document, judged) ? 'A hard ball and too little time for this age, or one that was not judged.' : '',
+    share,
+    settings,
+    need,
+    setNeed,
+    history,
+    readings,
+    setting,
+    marks,
     launch,
-    conditions,
-    places: machine.dials.flatMap((dial) => placeOf(dial, readings, machine)),
-    goesBy: 0,
-    ...(isWindow && { planeY: target.planeY }),
-  });
-
-  function mark(spot: { x: number; y: number }): void {
-    line.marked();
-    history.set({ ...history.now, marks: [...marks, { ...spot, id: uuidv7(), setting }] });
-  }
-
-  function turnDial(dial: Dial, to: number): void {
-    history.set({ ...history.now, readings: { ...readings, [dial.id]: onClick(dial.scale, to) }, setting: setting + 1 });
-  }
-
-  function did(next: NextTrim): void {
-    const changed = next.by === 'clicks' ? { ...readings, [next.trim.dialId]: next.trim.reading } : readings;
-    history.set({ readings: changed, setting: setting + 1, marks });
-  }
-
-  const shift =
-    !isWindow && setting === 0 && current.length > 0 && share === 1
-      ? shiftToday(
-          { conditions, from: launch, elevationDeg: launch.elevationDeg, bearingDeg: launch.bearingDeg, spin: () => launch },
-          current.map(({ x, y }) => Math.hypot(x - launch.x, y - launch.y)),
-          launch.speedMps,
-          (machine.profile.repeatability.speedPct / 100) * launch.speedMps + 0.25,
-        )
-      : null;
-
-  async function setToday(today: MachineToday | null): Promise<void> {
-    const before = machine;
-    const { id, ...rest } = { ...machine, today };
-    if (!(await attempt(() => api('PUT', `kit/machines/${id}`, rest)))) return;
-    setMachine({ id, ...rest });
-    const now = settingsOf(document, { ...rest, speedShare: speedShareOn(today, day) }).settings;
-    history.set({
-      readings: {
-        ...readings,
-        ...Object.fromEntries(now.filter(({ moves }) => moves !== 'interval').map((each) => [each.dialId, each.reading])),
-      },
-      setting: setting + 1,
-      marks,
-    });
-    saidWithUndo(
-      today
-        ? `${machine.name} counts as ${Math.round(100 * (today.speedShare - 1))} % in speed for today; its curves stay as they are.`
-        : 'The shift was taken back.',
-      async () => {
-        const { id: _id, ...old } = before;
-        await api('PUT', `kit/machines/${id}`, old);
-        setMachine(before);
-      },
-    );
-  }
-
+    target,
+    isWindow,
+    zone,
+    count,
+    isRight,
+    current,
+    lastMissed,
+    trims,
+    line,
+    mark,
+    turnDial,
+    did,
+    shift,
+    setToday,
+  } = useRight(props);
   const planMarks = marks.map(({ id, x, y, setting: at }, i) => ({ id, x, y, label: String(i + 1), leftOut: at !== setting }));
   const sayTrim = (next: NextTrim): string => {
     if (next.by === 'clicks') {
@@ -194,7 +80,7 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial, ga
           {isWindow ? 'window' : 'box'}, without a hand on a dial between them, make it right.
         </p>
         <div className="mt-2">
-          {isWindow ? (
+          {target.kind === 'plane' ? (
             <WindowPlan
               zone={{ x: target.x, z: target.z, widthM: zone.widthM, depthM: zone.depthM }}
               batterHeightM={document.batterHeightM ?? USUAL_HEIGHT_M}
@@ -215,12 +101,12 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial, ga
         </div>
         <div className="mt-3 grid grid-cols-2 gap-2.5">
           <ThrowButton line={line} count={1} name="Throw one" />
-          <button type="button" className="btn btn-outline min-h-14 text-lg" disabled={!history.canUndo} onClick={history.undo}>
+          <Button size="xl" disabled={!history.canUndo} onClick={history.undo}>
             Undo last
-          </button>
-          <button type="button" className="btn btn-outline min-h-14 text-lg" onClick={() => setNeed(need === 2 ? 3 : 2)}>
+          </Button>
+          <Button size="xl" onClick={() => setNeed(need === 2 ? 3 : 2)}>
             {need === 2 ? 'Ask for three' : 'Two are enough'}
-          </button>
+          </Button>
         </div>
         {line.landed && (
           <p className="mt-2 text-quiet" role="status">
@@ -243,23 +129,25 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial, ga
               .map((dial) => (
                 <li key={dial.id} className="flex items-center gap-3 border-b border-base-300 py-1.5">
                   <span className="grow text-lg">{dial.name}</span>
-                  <button
-                    type="button"
-                    className="btn btn-outline btn-square min-h-12 text-2xl"
+                  <Button
+                    size="l"
+                    square
+                    className="text-2xl"
                     aria-label={`${dial.name} one click lower`}
                     onClick={() => turnDial(dial, readings[dial.id]! - dial.scale.click)}
                   >
                     −
-                  </button>
+                  </Button>
                   <output className="dial w-28 text-center text-2xl font-bold">{printReading(dial.scale, readings[dial.id]!)}</output>
-                  <button
-                    type="button"
-                    className="btn btn-outline btn-square min-h-12 text-2xl"
+                  <Button
+                    size="l"
+                    square
+                    className="text-2xl"
                     aria-label={`${dial.name} one click higher`}
                     onClick={() => turnDial(dial, readings[dial.id]! + dial.scale.click)}
                   >
                     +
-                  </button>
+                  </Button>
                 </li>
               ))}
           </ul>
@@ -269,9 +157,9 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial, ga
           {isRight ? (
             <p className="mt-1 text-lg">
               It is right.{' '}
-              <a className="btn btn-primary min-h-14 text-lg" href={courtsideLink(rungId, playerId)}>
+              <Button look="primary" size="xl" href={courtsideLink(rungId, playerId)}>
                 Take it on court
-              </a>
+              </Button>
             </p>
           ) : current.length === 0 ? (
             <p className="mt-1">
@@ -286,45 +174,34 @@ function RightView({ rung: { id: rungId, document }, sport, machine: initial, ga
               {trims.map((next) => (
                 <li key={sayTrim(next)} className="flex flex-wrap items-center gap-3">
                   <b className="text-lg">{sayTrim(next)}</b>
-                  <button type="button" className="btn btn-primary min-h-12 text-base" onClick={() => did(next)}>
+                  <Button look="primary" size="l" onClick={() => did(next)}>
                     Done<span className="sr-only">: {sayTrim(next)}</span>
-                  </button>
+                  </Button>
                 </li>
               ))}
             </ul>
           )}
         </section>
         {shift?.matters && (
-          <section aria-label="Today" className="border-l-4 border-warning bg-base-200 p-3">
+          <Notice aria-label="Today" tone="warning">
             <p>
               Everything seems {Math.abs(100 * (shift.share - 1)).toFixed(0)} % {shift.share < 1 ? 'slower' : 'faster'} today (battery,
               balls, cold?).
             </p>
-            <button
-              type="button"
-              className="btn btn-outline mt-2 min-h-12 text-base"
-              onClick={() => setToday({ day, speedShare: Math.round(shift.share * 1000) / 1000 })}
-            >
+            <Button size="l" className="mt-2" onClick={() => setToday({ day, speedShare: Math.round(shift.share * 1000) / 1000 })}>
               Shift all by {units.speed(Math.abs(shift.byMps), 1)} for today
-            </button>
-          </section>
+            </Button>
+          </Notice>
         )}
         {share !== 1 && (
           <p>
             Shifted for today: {Math.abs(100 * (share - 1)).toFixed(0)} % {share < 1 ? 'slower' : 'faster'} than its curves.{' '}
-            <button type="button" className="btn btn-ghost min-h-11 text-base" onClick={() => setToday(null)}>
+            <Button look="ghost" className="text-base" onClick={() => setToday(null)}>
               Take the shift back
-            </button>
+            </Button>
           </p>
         )}
       </div>
     </div>
   );
-}
-
-/** Where a dial stands, for the simulation: speed and wheels by their readings, elevation only as a whole set of dials. */
-function placeOf(dial: Dial, readings: Record<string, number>, { profile }: MachineRow): DialPlace[] {
-  const reading = readings[dial.id];
-  if (reading === undefined || !(isFlown(dial) || dial.moves === 'elevation')) return [];
-  return [placeOfDial(dial, reading, profile)];
 }

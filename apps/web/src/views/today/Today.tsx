@@ -1,19 +1,20 @@
-import type { Sport } from '@good-arc/core';
+import type { PlayerId, RungId, Sport } from '@good-arc/core';
 import type { CourtRow, Viewer } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { courtsideLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { printMoment } from '../../ui/when.ts';
 
 interface AgainCard {
-  rungId: string;
+  rungId: RungId;
   number: number;
   ladderName: string;
   sport: Sport;
   last: {
     card: Parameters<typeof ArcThumb>[0]['document'];
-    playerId: string;
+    playerId: PlayerId;
     playerName: string;
     machineName: string;
     courtName: string;
@@ -23,7 +24,7 @@ interface AgainCard {
   balls: number;
 }
 interface Climb {
-  playerId: string;
+  playerId: PlayerId;
   playerName: string;
   ladderName: string;
   from: string;
@@ -122,9 +123,9 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: 
                     <RateBar hits={first.hits} balls={first.balls} />
                   </p>
                 </div>
-                <a className="btn btn-primary min-h-14 px-7 text-lg" href={courtsideLink(first.rungId, first.last.playerId)}>
+                <Button look="primary" size="xl" className="px-7" href={courtsideLink(first.rungId, first.last.playerId)}>
                   Take it on court
-                </a>
+                </Button>
               </div>
             </div>
           )}

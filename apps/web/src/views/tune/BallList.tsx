@@ -1,4 +1,5 @@
 import { type Dial, printReading, type Stand, type TestBall } from '@good-arc/core';
+import { Button } from '../../ui/Button.tsx';
 import { DIMENSION_OF } from '../../ui/dialUnits.ts';
 import { valueOfBall } from '../../ui/testBalls.ts';
 import { useUnits } from '../../ui/Units.tsx';
@@ -43,20 +44,20 @@ export function BallList({ dial, balls, stand, onLeaveOut, onRemove }: Props) {
               <span className="text-quiet">{seenOf(ball)}</span>
               {ball.leftOut && <span className="font-medium"> · kept out</span>}
             </span>
-            <button type="button" className="btn btn-ghost min-h-11 px-2 text-base" onClick={() => onLeaveOut(ball.id)}>
+            <Button look="ghost" className="px-2 text-base" onClick={() => onLeaveOut(ball.id)}>
               {ball.leftOut ? 'Count it' : 'Keep out'}
               <span className="sr-only">
                 : ball {number} at {printReading(dial.scale, ball.reading)}
               </span>
-            </button>
-            <button
-              type="button"
-              className="btn btn-ghost min-h-11 px-2 text-base"
+            </Button>
+            <Button
+              look="ghost"
+              className="px-2 text-base"
               aria-label={`Remove ball ${number} at ${printReading(dial.scale, ball.reading)}`}
               onClick={() => onRemove(ball.id)}
             >
               ×
-            </button>
+            </Button>
           </li>
         );
       })}

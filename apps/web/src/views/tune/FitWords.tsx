@@ -1,5 +1,7 @@
 import { type Dial, dialValue, type Fit, mostUsefulReading, type Outlier, printReading, type TestBall, type TuneUp } from '@good-arc/core';
+import { Button } from '../../ui/Button.tsx';
 import { DIMENSION_OF } from '../../ui/dialUnits.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 
@@ -45,25 +47,25 @@ export function FitWords({ fit, dial, tuneUp, reading, onSetReading, onLeaveOut 
       <p>
         Most useful next: <b>{printReading(scale, next)}</b>, where balls would narrow the band most.{' '}
         {next !== reading && (
-          <button type="button" className="btn btn-outline min-h-11 text-base" onClick={() => onSetReading(next)}>
+          <Button className="text-base" onClick={() => onSetReading(next)}>
             Set the dial to {printReading(scale, next)}
-          </button>
+          </Button>
         )}
       </p>
       {fit.confounded && (
-        <p className="border-l-4 border-warning bg-base-200 p-2.5" data-testid="confounded">
+        <Notice tone="warning" data-testid="confounded">
           <b>The marks cannot tell</b> a wrong elevation from a wrong speed: a degree off looks like a slower or a faster ball. One timed
           flight or a radar reading parts them.
-        </p>
+        </Notice>
       )}
       {outliers.map(({ ballId, how, by, sigmas }) => (
-        <p key={ballId} className="border-l-4 border-warning bg-base-200 p-2.5">
+        <Notice key={ballId} tone="warning">
           <b>{ballName(tuneUp.balls, ballId, dial)}</b> is {printBy(how, by, print, units)} {HOW[how]} what the others say (
           {sigmas.toFixed(1)} σ). Did it clip the net, or misfeed?{' '}
-          <button type="button" className="btn btn-outline min-h-11 text-base" onClick={() => onLeaveOut(ballId)}>
+          <Button className="text-base" onClick={() => onLeaveOut(ballId)}>
             Keep it out
-          </button>
-        </p>
+          </Button>
+        </Notice>
       ))}
       {fit.speedPct && (
         <p className="text-quiet">

@@ -1,5 +1,6 @@
 import { type Dial, MARK_SIGMA_M, type Stand, spotAt, type TestBall } from '@good-arc/core';
 import { useEffect, useRef, useState } from 'react';
+import { Button } from '../../ui/Button.tsx';
 import { DIMENSION_OF } from '../../ui/dialUnits.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { useUnits } from '../../ui/Units.tsx';
@@ -30,9 +31,9 @@ export function Stopwatch({ onTime }: { onTime: (timeS: number) => void }) {
   }
 
   return (
-    <button
-      type="button"
-      className={`btn min-h-14 text-lg ${isRunning ? 'btn-secondary' : 'btn-outline'}`}
+    <Button
+      look={isRunning ? 'secondary' : 'outline'}
+      size="xl"
       onPointerDown={touch}
       onKeyDown={(event) => {
         if ((event.key !== 'Enter' && event.key !== ' ') || event.repeat) return;
@@ -41,7 +42,7 @@ export function Stopwatch({ onTime }: { onTime: (timeS: number) => void }) {
       }}
     >
       {isRunning ? `${runningS.toFixed(1)} s: stop at the bounce` : 'Time it'}
-    </button>
+    </Button>
   );
 }
 
@@ -67,9 +68,9 @@ export function TypedSight({ dial, stand, onSeen }: { dial: Dial; stand: Stand |
           onChange={setValue}
           hint={`taken as ± ${units.print(sigma, dimension)}`}
         />
-        <button type="button" className="btn btn-primary mb-6 min-h-11" onClick={() => onSeen({ direct: { value, sigma } })}>
+        <Button look="primary" className="mb-6" onClick={() => onSeen({ direct: { value, sigma } })}>
           Note it
-        </button>
+        </Button>
       </div>
     );
   }
@@ -86,9 +87,9 @@ export function TypedSight({ dial, stand, onSeen }: { dial: Dial; stand: Stand |
           value={radarMps}
           onChange={setRadar}
         />
-        <button type="button" className="btn btn-outline min-h-11" onClick={() => onSeen({ radarMps })}>
+        <Button onClick={() => onSeen({ radarMps })}>
           Note it<span className="sr-only">: radar</span>
-        </button>
+        </Button>
       </div>
       <div className="flex items-end gap-2">
         <QuantityField
@@ -101,13 +102,9 @@ export function TypedSight({ dial, stand, onSeen }: { dial: Dial; stand: Stand |
           value={distanceM}
           onChange={setDistance}
         />
-        <button
-          type="button"
-          className="btn btn-outline min-h-11"
-          onClick={() => onSeen({ mark: { ...spotAt(stand, distanceM), sigmaM: MARK_SIGMA_M.measured, sideways: false } })}
-        >
+        <Button onClick={() => onSeen({ mark: { ...spotAt(stand, distanceM), sigmaM: MARK_SIGMA_M.measured, sideways: false } })}>
           Note it<span className="sr-only">: distance</span>
-        </button>
+        </Button>
       </div>
     </div>
   );

@@ -1,43 +1,18 @@
-import {
-  ballById,
-  type Dial,
-  fitTuneUp,
-  isFlown,
-  onClick,
-  printReading,
-  SPORT_RECORDS,
-  standOf,
-  type TestBall,
-  type TuneUp,
-} from '@good-arc/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
-import type { Kit, MachineRow, Viewer } from '../../api/rows.ts';
-import { api, messageOf } from '../../ui/api.ts';
+import { printReading } from '@good-arc/core';
+import { Button } from '../../ui/Button.tsx';
 import { DialChart } from '../../ui/DialChart.tsx';
-import { useHistory } from '../../ui/history.ts';
 import { LandingPlan } from '../../ui/LandingPlan.tsx';
 import { ThrowButton } from '../../ui/ThrowButton.tsx';
-import { chartBallsOf, valueOfBall } from '../../ui/testBalls.ts';
+import { chartBallsOf } from '../../ui/testBalls.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
-import { useTestBalls } from '../../ui/useTestBalls.ts';
 import { BallList } from './BallList.tsx';
 import { FitWords } from './FitWords.tsx';
 import { Stopwatch, TypedSight } from './SeenOtherwise.tsx';
 import { Stand } from './Stand.tsx';
-import { firstTune, newBall, placesOf, savedTune, saveTune, tapped, withSeen } from './state.ts';
+import { tapped } from './state.ts';
+import { type TuneProps, useTune } from './useTune.ts';
 
-interface Props {
-  viewer: Viewer;
-  kit: Kit;
-  machine: MachineRow;
-  dial: Dial;
-  /** The tune-up of this dial before this one: how the machine stood then. */
-  last: TuneUp | null;
-}
-
-export default function Tune(props: Props) {
+export default function Tune(props: TuneProps) {
   return (
     <Units system={props.viewer.units}>
       <TuneView {...props} />
@@ -46,97 +21,28 @@ export default function Tune(props: Props) {
 }
 
 /** One dial, a few balls, one person with a phone: what the marks on it mean. */
-function TuneView({ viewer, kit, machine, dial, last }: Props) {
+function TuneView(props: TuneProps) {
+  const { viewer, kit, machine, dial, last } = props;
   const units = useUnits();
-  const [first] = useState(() => savedTune(machine.id, dial) ?? firstTune(kit, machine, dial, last, viewer.altitudeM));
-  const history = useHistory(first);
-  const { now } = history;
-  const { document, reading, each } = now;
-  const [saving, setSaving] = useState(false);
-  const current = useRef(now);
-  current.current = now;
-  useEffect(() => saveTune(machine.id, dial.id, now), [now, machine.id, dial.id]);
-
-  const flown = isFlown(dial);
-  const dragShare = kit.balls.find(({ id }) => id === document.ballStockId)?.dragShare ?? 1;
-  const stand = useMemo(
-    () => (flown ? standOf(document, machine.profile, dragShare) : null),
-    [document, flown, machine.profile, dragShare],
-  );
-  const fit = useMemo(() => fitTuneUp(document, dial, machine.profile, dragShare), [document, dial, machine.profile, dragShare]);
-  const court = kit.courts.find(({ id }) => id === document.courtId) ?? kit.courts[0]!;
-  const plan = SPORT_RECORDS[court.sport].court;
-
-  const set = (part: Partial<typeof now>, key = ''): void => {
-    const next = { ...current.current, ...part };
-    current.current = next;
-    history.set(next, key);
-  };
-  const setDocument = (part: Partial<TuneUp>, key = ''): void => set({ document: { ...current.current.document, ...part } }, key);
-  const setBalls = (change: (balls: TestBall[]) => TestBall[]): void => setDocument({ balls: change(current.current.document.balls) });
-  const seen = (part: Parameters<typeof withSeen>[2]): void => setBalls((balls) => withSeen(balls, current.current.reading, part, uuidv7));
-  const toggle = (id: string): void =>
-    setBalls((balls) => balls.map((ball) => (ball.id === id ? { ...ball, leftOut: !ball.leftOut } : ball)));
-
-  // balls of the line by their number in this go, so that a radar reading finds its own
-  const thrown = useRef(new Map<number, string>());
-  // the gun may speak before the machine does
-  const early = useRef(new Map<number, number>());
-  const middleMps = (machine.profile.speedMps[0] + machine.profile.speedMps[1]) / 2;
-  const line = useTestBalls({
-    machine,
-    launch: stand && {
-      ...stand.from,
-      elevationDeg: stand.elevationDeg,
-      bearingDeg: stand.bearingDeg,
-      speedMps: middleMps,
-      ...stand.spin(middleMps),
-    },
-    conditions: stand?.conditions ?? null,
-    places: placesOf(dial, reading, machine.profile),
-    ballId: document.ballId,
-    asksName: ballById(document.ballId).hard ? 'A hard ball: somebody sees to it that nobody stands where it goes.' : '',
-    goesBy: 1,
-    onGo() {
-      thrown.current.clear();
-      early.current.clear();
-    },
-    onBall(number) {
-      const id = uuidv7();
-      thrown.current.set(number, id);
-      setBalls((balls) => [...balls, newBall(id, current.current.reading, { radarMps: early.current.get(number) ?? null })]);
-    },
-    onReading(number, mps) {
-      const radarMps = Math.round(mps * 100) / 100;
-      const id = thrown.current.get(number);
-      if (id) setBalls((balls) => balls.map((ball) => (ball.id === id ? { ...ball, radarMps } : ball)));
-      else early.current.set(number, radarMps);
-    },
-  });
-
-  function moveDial(to: number): void {
-    line.clearLanded();
-    set({ reading: onClick(dial.scale, to) });
-  }
-
-  async function keep(): Promise<void> {
-    setSaving(true);
-    try {
-      // a ball that was thrown and never seen says nothing
-      const balls = document.balls.filter((ball) => valueOfBall(ball, stand) !== null);
-      await api('PUT', `tune-ups/${uuidv7()}`, {
-        machineId: machine.id,
-        tunedAt: new Date().toISOString(),
-        document: { ...document, balls },
-      });
-      saveTune(machine.id, dial.id, null);
-      location.assign(`/machines/${machine.id}`);
-    } catch (error) {
-      toast.error(messageOf(error));
-      setSaving(false);
-    }
-  }
-
+  const {
+    history,
+    document,
+    reading,
+    each,
+    saving,
+    flown,
+    stand,
+    fit,
+    court,
+    plan,
+    setDocument,
+    setBalls,
+    seen,
+    toggle,
+    line,
+    moveDial,
+    keep,
+  } = useTune(props);
   const here = document.balls.filter((ball) => ball.reading === reading);
   const marks = here.flatMap(({ id, mark, leftOut }, i) => (mark ? [{ id, x: mark.x, y: mark.y, label: String(i + 1), leftOut }] : []));
   const chartBalls = chartBallsOf(document.balls, stand);
@@ -163,27 +69,29 @@ function TuneView({ viewer, kit, machine, dial, last }: Props) {
       <div className="min-w-0">
         <div className="mt-1 flex items-center gap-3">
           <span className="text-lg">Set the dial to</span>
-          <button
-            type="button"
-            className="btn btn-outline btn-square min-h-12 text-2xl"
+          <Button
+            size="l"
+            square
+            className="text-2xl"
             aria-label="One click lower"
             disabled={reading <= scale.lo}
             onClick={() => moveDial(reading - scale.click)}
           >
             −
-          </button>
+          </Button>
           <output className="dial min-w-16 text-center text-4xl font-bold" aria-label="Dial" data-testid="reading">
             {printReading(scale, reading)}
           </output>
-          <button
-            type="button"
-            className="btn btn-outline btn-square min-h-12 text-2xl"
+          <Button
+            size="l"
+            square
+            className="text-2xl"
             aria-label="One click higher"
             disabled={reading >= scale.hi}
             onClick={() => moveDial(reading + scale.click)}
           >
             +
-          </button>
+          </Button>
           {flown && (
             <span className="hidden text-quiet sm:inline">elevation {units.print(document.elevationDeg, 'angle')}, do not touch</span>
           )}
@@ -212,9 +120,9 @@ function TuneView({ viewer, kit, machine, dial, last }: Props) {
             <div className="mt-3 grid grid-cols-2 gap-2.5">
               <ThrowButton line={line} count={each} name={`Throw ${each + 1}: the first goes by`} />
               <Stopwatch onTime={(timeS) => seen({ timeS })} />
-              <button type="button" className="btn btn-outline min-h-14 text-lg" disabled={!history.canUndo} onClick={history.undo}>
+              <Button size="xl" disabled={!history.canUndo} onClick={history.undo}>
                 Undo last
-              </button>
+              </Button>
             </div>
             {line.hasLine && (
               <p className="mt-2 text-quiet" role="status">
@@ -234,9 +142,9 @@ function TuneView({ viewer, kit, machine, dial, last }: Props) {
         <div className="mt-3">
           <TypedSight dial={dial} stand={stand} onSeen={seen} />
           {!flown && (
-            <button type="button" className="btn btn-ghost min-h-11" disabled={!history.canUndo} onClick={history.undo}>
+            <Button look="ghost" disabled={!history.canUndo} onClick={history.undo}>
               Undo last
-            </button>
+            </Button>
           )}
         </div>
       </div>
@@ -255,9 +163,9 @@ function TuneView({ viewer, kit, machine, dial, last }: Props) {
             />
             <FitWords fit={fit} dial={dial} tuneUp={document} reading={reading} onSetReading={moveDial} onLeaveOut={toggle} />
             {viewer.canPlan && (
-              <button type="button" className="btn btn-primary mt-3 min-h-14 w-full text-lg" disabled={saving} onClick={keep}>
+              <Button look="primary" size="xl" className="mt-3 w-full" disabled={saving} onClick={keep}>
                 {saving ? 'Keeping …' : `Keep this curve (${fit.used} ${fit.used === 1 ? 'ball' : 'balls'})`}
-              </button>
+              </Button>
             )}
           </>
         ) : (
@@ -271,9 +179,9 @@ function TuneView({ viewer, kit, machine, dial, last }: Props) {
           <div className="mt-4">
             <div className="flex items-baseline justify-between">
               <h2 className="text-xl">Balls</h2>
-              <button type="button" className="btn btn-ghost min-h-11" onClick={() => setDocument({ balls: [] })}>
+              <Button look="ghost" onClick={() => setDocument({ balls: [] })}>
                 Begin again
-              </button>
+              </Button>
             </div>
             <BallList
               dial={dial}

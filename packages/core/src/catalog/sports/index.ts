@@ -8,4 +8,5 @@ export type { Sport } from './names.ts';
 export const SPORT_RECORDS = Object.fromEntries(Object.entries(RECORDS).sort(([, a], [, b]) => a.place - b.place)) as Readonly<
   Record<Sport, SportRecord>
 >;
+/** All sports, in the order they are offered. */
 export const SPORTS = Object.keys(SPORT_RECORDS) as [Sport, ...Sport[]];

@@ -5,6 +5,7 @@ import { Line } from 'konva/lib/shapes/Line';
 import { Text } from 'konva/lib/shapes/Text';
 import { Pause, Play, SkipBack, StepBack, StepForward } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { Button } from '../../../ui/Button.tsx';
 import { Dialog } from '../../../ui/Dialog.tsx';
 import { type Point, projector } from './projection.ts';
 
@@ -179,46 +180,48 @@ export default function HitterView({ pitches, planeY, eye, zone, swingS, onClose
         {flights.map(({ label, contactS }) => `${flights.length > 1 ? `${label} ` : ''}contact ${printTime(contactS)}`).join(', ')}
       </p>
       <div className="mt-2 flex flex-wrap gap-2">
-        <button type="button" data-first className="btn btn-primary min-h-12" onClick={playOrStop}>
+        <Button data-first look="primary" size="l" onClick={playOrStop}>
           {playing ? <Pause aria-hidden size={20} /> : <Play aria-hidden size={20} />} {playing ? 'Stop' : 'Throw'}
-        </button>
-        <button type="button" className="btn btn-outline min-h-12" aria-label="Back to release" onClick={() => goTo(0)}>
+        </Button>
+        <Button size="l" aria-label="Back to release" onClick={() => goTo(0)}>
           <SkipBack aria-hidden size={20} />
-        </button>
-        <button type="button" className="btn btn-outline min-h-12" aria-label="One frame back" onClick={() => goTo(t - FRAME_S)}>
+        </Button>
+        <Button size="l" aria-label="One frame back" onClick={() => goTo(t - FRAME_S)}>
           <StepBack aria-hidden size={20} />
-        </button>
-        <button type="button" className="btn btn-outline min-h-12" aria-label="One frame on" onClick={() => goTo(Math.max(0, t) + FRAME_S)}>
+        </Button>
+        <Button size="l" aria-label="One frame on" onClick={() => goTo(Math.max(0, t) + FRAME_S)}>
           <StepForward aria-hidden size={20} />
-        </button>
-        <button type="button" className="btn btn-outline min-h-12" onClick={() => goTo(decideS)}>
+        </Button>
+        <Button size="l" onClick={() => goTo(decideS)}>
           Decide
-        </button>
+        </Button>
         <div className="join" role="group" aria-label="Speed">
           {SPEEDS.map((each) => (
-            <button
+            <Button
               key={each}
-              type="button"
               aria-pressed={speed === each}
-              className={`btn join-item min-h-12 ${speed === each ? 'btn-primary' : 'btn-outline'}`}
+              look={speed === each ? 'primary' : 'outline'}
+              size="l"
+              className="join-item"
               onClick={() => setSpeed(each)}
             >
               {each === 1 ? 'real time' : `× ${each}`}
-            </button>
+            </Button>
           ))}
         </div>
         {flights.length > 1 && (
           <div className="join" role="group" aria-label="Which pitch">
             {['all', ...flights.map(({ label }) => label)].map((each) => (
-              <button
+              <Button
                 key={each}
-                type="button"
                 aria-pressed={shown === each}
-                className={`btn join-item min-h-12 ${shown === each ? 'btn-primary' : 'btn-outline'}`}
+                look={shown === each ? 'primary' : 'outline'}
+                size="l"
+                className="join-item"
                 onClick={() => setShown(each)}
               >
                 {each === 'all' ? 'both' : each}
-              </button>
+              </Button>
             ))}
           </div>
         )}

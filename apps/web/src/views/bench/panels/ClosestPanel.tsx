@@ -17,6 +17,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import { api, messageOf } from '../../../ui/api.ts';
+import { Button } from '../../../ui/Button.tsx';
 import { ownBall } from '../../../ui/gameBalls.ts';
 import { describeSpot } from '../../../ui/place.ts';
 import { SourceMark } from '../../../ui/SourceMark.tsx';
@@ -106,16 +107,16 @@ export function ClosestPanel({ bench, canPlan }: { bench: BenchState; canPlan: b
           </>
         )}
         <div className="mt-3 flex flex-wrap gap-2">
-          <button type="button" className="btn btn-primary min-h-11" disabled={busy !== ''} onClick={() => search('closest')}>
+          <Button look="primary" disabled={busy !== ''} onClick={() => search('closest')}>
             Closest from here
-          </button>
-          <button type="button" className="btn btn-outline min-h-11" disabled={busy !== ''} onClick={() => search('place')}>
+          </Button>
+          <Button disabled={busy !== ''} onClick={() => search('place')}>
             Best place to stand it
-          </button>
+          </Button>
           {canPlan && thrown && setup.target.kind === (diamondOf(setup.sport) ? 'plane' : 'landing') && (
-            <button type="button" className="btn btn-ghost min-h-11" onClick={keep}>
+            <Button look="ghost" onClick={keep}>
               Save this feed as a game ball
-            </button>
+            </Button>
           )}
         </div>
       </div>
@@ -141,9 +142,9 @@ export function ClosestPanel({ bench, canPlan }: { bench: BenchState; canPlan: b
                   {'elevationDeg' in match.setup.hold && `${match.setup.hold.elevationDeg.toFixed(1)}°, `}
                   {units.print(match.setup.topspinRpm, 'spin')}
                 </span>
-                <button type="button" className="btn btn-primary min-h-11" onClick={() => bench.put(match.setup)}>
+                <Button look="primary" onClick={() => bench.put(match.setup)}>
                   Use it
-                </button>
+                </Button>
               </li>
             ))}
           </ul>

@@ -1,3 +1,4 @@
+import { Button } from '../../../ui/Button.tsx';
 import { useUnits } from '../../../ui/Units.tsx';
 import { figuresOf } from '../figures.ts';
 import type { BenchState } from '../useBench.ts';
@@ -10,9 +11,9 @@ export function ComparePanel({ bench }: { bench: BenchState }) {
     return (
       <div>
         <p>Set a second feed beside this one: another speed, another place, another machine. Each keeps its own settings.</p>
-        <button type="button" className="btn btn-primary mt-3 min-h-11" onClick={bench.split}>
+        <Button look="primary" className="mt-3" onClick={bench.split}>
           Set a second one beside it
-        </button>
+        </Button>
       </div>
     );
   const [a, b] = pair.at === 'a' ? [now, other] : [other, now];
@@ -44,9 +45,9 @@ export function ComparePanel({ bench }: { bench: BenchState }) {
           })}
         </tbody>
       </table>
-      <button type="button" className="btn btn-outline mt-3 min-h-11" onClick={bench.join}>
+      <Button className="mt-3" onClick={bench.join}>
         Keep only {pair.at.toUpperCase()}
-      </button>
+      </Button>
     </div>
   );
 }

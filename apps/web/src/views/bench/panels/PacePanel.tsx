@@ -12,6 +12,7 @@ import {
   wallChart,
 } from '@good-arc/core';
 import { useMemo, useState } from 'react';
+import { Button } from '../../../ui/Button.tsx';
 import { download as saveFile } from '../../../ui/download.ts';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { SourceMark } from '../../../ui/SourceMark.tsx';
@@ -117,15 +118,14 @@ export function PacePanel({ bench }: { bench: BenchState }) {
           <legend className="mb-1 font-semibold">Which of the four is asked?</legend>
           <div className="grid grid-cols-2 gap-2">
             {UNKNOWNS.map(([key, name]) => (
-              <button
+              <Button
                 key={key}
-                type="button"
                 aria-pressed={unknown === key}
-                className={`btn min-h-11 ${unknown === key ? 'btn-primary' : 'btn-outline'}`}
+                look={unknown === key ? 'primary' : 'outline'}
                 onClick={() => setUnknown(key)}
               >
                 {name}
-              </button>
+              </Button>
             ))}
           </div>
         </fieldset>
@@ -158,9 +158,8 @@ export function PacePanel({ bench }: { bench: BenchState }) {
           <dd className="text-right">{flight ? printTime(flight.timeS) : '–'}</dd>
           {byFlight !== null && unknown.startsWith('machine') && (
             <dd className="col-span-2 mt-1">
-              <button
-                type="button"
-                className="btn btn-primary min-h-11"
+              <Button
+                look="primary"
                 onClick={() =>
                   change(
                     unknown === 'machineSpeed'
@@ -170,7 +169,7 @@ export function PacePanel({ bench }: { bench: BenchState }) {
                 }
               >
                 Set the bench to it
-              </button>
+              </Button>
             </dd>
           )}
         </dl>
@@ -179,12 +178,8 @@ export function PacePanel({ bench }: { bench: BenchState }) {
         <div className="flex flex-wrap items-center gap-3">
           <h3 className="text-xl">What a machine’s speed is worth in a game from {units.length(values.gamePlace)}</h3>
           <div className="no-print ml-auto flex gap-2">
-            <button type="button" className="btn btn-outline min-h-11" onClick={download}>
-              CSV
-            </button>
-            <button type="button" className="btn btn-outline min-h-11" onClick={printChart}>
-              Print
-            </button>
+            <Button onClick={download}>CSV</Button>
+            <Button onClick={printChart}>Print</Button>
           </div>
         </div>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}

@@ -1,5 +1,7 @@
 import { type Correction, type Miss, placeQuestion, trim } from '@good-arc/core';
 import { type PointerEvent, useState } from 'react';
+import { Button } from '../../../ui/Button.tsx';
+import { Notice } from '../../../ui/Notice.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { useUnits } from '../../../ui/Units.tsx';
 import type { BenchState } from '../useBench.ts';
@@ -100,7 +102,9 @@ export function TrimPanel({ bench }: { bench: BenchState }) {
         </div>
         {!missed && <p className="mt-3">Tap the picture, or type it: “2 ft short, 1 ft left” is −2 ft and −1 ft.</p>}
         {missed && corrections.length === 0 && (
-          <p className="mt-3 border-l-4 border-error bg-base-200 p-3">No turn of this machine answers that from here. Move it instead.</p>
+          <Notice tone="error" className="mt-3">
+            No turn of this machine answers that from here. Move it instead.
+          </Notice>
         )}
         {missed &&
           corrections.map((each, i) => (
@@ -109,9 +113,9 @@ export function TrimPanel({ bench }: { bench: BenchState }) {
                 {i === 0 ? '' : 'or '}
                 <b>{inWords(each, units.speed)}</b>
               </p>
-              <button
-                type="button"
-                className={`btn mt-1 min-h-11 ${i === 0 ? 'btn-primary' : 'btn-outline'}`}
+              <Button
+                look={i === 0 ? 'primary' : 'outline'}
+                className="mt-1"
                 onClick={() => {
                   setMiss(NONE);
                   bench.change(
@@ -127,7 +131,7 @@ export function TrimPanel({ bench }: { bench: BenchState }) {
                 }}
               >
                 Aim as far to the other side
-              </button>
+              </Button>
             </div>
           ))}
         <p className="mt-3 text-sm text-quiet">

@@ -9,6 +9,7 @@ export const surfaces = (sport: Sport) => [
   surface(sport, 'turf', 'Turf', 0.5, 0.4, 1.2),
 ];
 
+/** Where the deceleration of a rolling ball comes from. */
 export const ROLL_SOURCE: Sourced = {
   what: 'roll',
   source: 'A steady deceleration of 1.2 (turf), 1.6 (dirt) or 2.4 m/s² (grass): our assumption, no source',

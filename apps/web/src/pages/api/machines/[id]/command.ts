@@ -1,4 +1,14 @@
-import { ballById, judgeRung, type Level, needsName, programOf, type RungDocument, rungSchema } from '@good-arc/core';
+import {
+  ballById,
+  judgeRung,
+  type LadderId,
+  type Level,
+  type MachineId,
+  needsName,
+  programOf,
+  type RungDocument,
+  rungSchema,
+} from '@good-arc/core';
 import type { CommandBody } from '@good-arc/line';
 import { simulateFault, withDials } from '@good-arc/simulator/extension';
 import type { z } from 'zod';
@@ -35,7 +45,7 @@ const asTold = (body: Exclude<z.output<typeof commandBody>, { do: 'arm' | 'test'
   body.do === 'simulate' ? simulateFault(body.fault) : body;
 
 /** Whether a rung, thrown to this player, needs somebody to answer for it by name. */
-async function asksForName(store: Store, ladderId: string, document: RungDocument, playerLevel?: Level): Promise<boolean> {
+async function asksForName(store: Store, ladderId: LadderId, document: RungDocument, playerLevel?: Level): Promise<boolean> {
   const [{ sport }, { profile }, own] = await Promise.all([
     store.one(ladder, ladderId, 'ladder'),
     store.one(machine, document.machineId, 'machine'),
@@ -63,7 +73,11 @@ async function testBalls(store: Store, { launch, dials, count, ballId, rungId, c
 const thrownAs = ({ weather: _own, ...card }: RungDocument): string => JSON.stringify(card);
 
 /** The program of a rung for this machine: what the page shows, as long as that is what is kept or a round of it goes on. */
-async function programmed(store: Store, machineId: string, command: Asked<'arm'>): Promise<{ ladderId: string; command: CommandBody }> {
+async function programmed(
+  store: Store,
+  machineId: MachineId,
+  command: Asked<'arm'>,
+): Promise<{ ladderId: LadderId; command: CommandBody }> {
   const { document: kept, ladderId } = await readRung(store, command.rungId);
   const document = command.document ?? kept;
   const [begun] = command.roundId === undefined ? [] : await store.any(round, [command.roundId]);
@@ -76,7 +90,7 @@ async function programmed(store: Store, machineId: string, command: Asked<'arm'>
       [{ pointer: '/document', detail: 'Load the page again, then arm it.' }],
       CHANGED_SINCE,
     );
-  const isOurs = ({ machineId: other }: { machineId?: string | undefined }): boolean => (other ?? document.machineId) === machineId;
+  const isOurs = ({ machineId: other }: { machineId?: MachineId | undefined }): boolean => (other ?? document.machineId) === machineId;
   if (document.machineId !== machineId && !document.feeds.some(isOurs))
     throw new Refusal(409, 'This rung was set up on another machine.', [{ pointer: '/rungId', detail: 'Choose a rung of this machine.' }]);
   const balls = programOf(document);

@@ -1,13 +1,13 @@
+import { type ResultId, rowId } from '@good-arc/core';
 import { eq } from 'drizzle-orm';
-import { z } from 'zod';
 import { resultBody } from '../../../../../api/schemas.ts';
 import { result } from '../../../../../db/schema.ts';
 import { endpoint } from '../../../../../server/endpoint.ts';
 import { notFound } from '../../../../../server/problem.ts';
 import { putResult } from '../../../../../server/rounds.ts';
 
-const idOf = (text: string | undefined): string => {
-  const parsed = z.uuid().safeParse(text);
+const idOf = (text: string | undefined): ResultId => {
+  const parsed = rowId<'result'>().safeParse(text);
   if (!parsed.success) throw notFound('result');
   return parsed.data;
 };

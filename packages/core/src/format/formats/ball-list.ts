@@ -1,10 +1,12 @@
 import Papa from 'papaparse';
-import { STROKES } from '../catalog/index.ts';
-import { type Feed, feedSchema } from '../drill/index.ts';
-import { type ReadResult, refused } from './read.ts';
+import { STROKES } from '../../catalog/index.ts';
+import { type Feed, feedSchema, freeFeedId } from '../../drill/index.ts';
+import type { Format } from '../format.ts';
+import { type ReadResult, refused } from '../read.ts';
 
 /** Columns of a ball list, in order; SI and degrees, signs as in the physics notes. */
 const COLUMNS = [
+  'id',
   'name',
   'on',
   'target',
@@ -40,6 +42,7 @@ const COLUMNS = [
 ] as const;
 type Column = (typeof COLUMNS)[number];
 const OPTIONAL: readonly Column[] = [
+  'id',
   'target_z_m',
   'gyro_rpm',
   'game_ball',
@@ -71,6 +74,7 @@ export const writeBallList = (feeds: readonly Feed[]): string =>
       fields: [...COLUMNS],
       data: feeds.map(
         ({
+          id,
           name,
           on,
           target,
@@ -89,6 +93,7 @@ export const writeBallList = (feeds: readonly Feed[]): string =>
           hold,
           arc,
         }) => [
+          id,
           name,
           on ? 'yes' : 'no',
           target.kind,
@@ -141,8 +146,9 @@ export function readBallList(text: string): ReadResult<Feed[]> {
   const problems: { pointer: string; detail: string }[] = errors.flatMap(({ row, message, type }) =>
     type === 'Delimiter' ? [] : [{ pointer: '', detail: `Line ${(row ?? 0) + 2}: ${message}.` }],
   );
+  const ids = idsOf(data);
   const feeds = data.flatMap((row, i): Feed[] => {
-    const parsed = feedSchema.safeParse(fromRow(row));
+    const parsed = feedSchema.safeParse({ ...fromRow(row), id: ids[i] });
     if (parsed.success) return [parsed.data];
     for (const { path, message } of parsed.error.issues)
       problems.push({ pointer: '', detail: `Line ${i + 2}, ${columnOf(path)}: ${sayIssue(message, row, columnOf(path))}` });
@@ -151,7 +157,19 @@ export function readBallList(text: string): ReadResult<Feed[]> {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: feeds };
 }
 
-function fromRow(row: Partial<Record<Column, string>>): unknown {
+/** A ball keeps its id; one without, or with one that was given already, as in a row that was copied, gets another. */
+function idsOf(rows: readonly Partial<Record<Column, string>>[]): string[] {
+  const said = rows.map(({ id = '' }) => id.trim());
+  const taken: { id: string }[] = said.map((id) => ({ id }));
+  return said.map((id, i) => {
+    if (id !== '' && said.indexOf(id) === i) return id;
+    const free = freeFeedId(taken);
+    taken.push({ id: free });
+    return free;
+  });
+}
+
+function fromRow(row: Partial<Record<Column, string>>): object {
   const text = (column: Column): string => (row[column] ?? '').trim().replace(/^'(?=[=+\-@])/, '');
   const number = (column: Column): number | undefined => (text(column) === '' ? undefined : Number(text(column).replace('−', '-')));
   const yes = (column: Column): boolean | string =>
@@ -230,3 +248,13 @@ function sayIssue(message: string, row: Partial<Record<Column, string>>, column:
   if (column === 'on' || column === 'counts' || column === 'let_go') return `“${given}” is neither yes nor no.`;
   return given === '' ? 'must not be empty.' : `“${given}”: ${message}.`;
 }
+
+export const format: Format<'balls'> = {
+  what: 'balls',
+  name: 'ball list',
+  suffix: '.csv',
+  mediaType: 'text/csv',
+  // the only one of balls so far: what is none of it is told so
+  isIt: () => true,
+  read: readBallList,
+};

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { dialsSchema } from '../dial/index.ts';
 import { nameSchema } from '../drill/index.ts';
 import { machineProfileSchema } from '../machine/index.ts';
-import { type ReadResult, readJson } from './read.ts';
 
 /** A machine as an open file: its record, its dials, and what they were learnt to do. */
 export const machineFileSchema = z.strictObject({
@@ -13,9 +12,5 @@ export const machineFileSchema = z.strictObject({
   profile: machineProfileSchema,
   dials: dialsSchema,
 });
+/** A machine with its dials as a file; see `machineFileSchema`. */
 export type MachineFile = z.infer<typeof machineFileSchema>;
-
-export const writeMachineFile = ({ name, notes, profile, dials }: Pick<MachineFile, 'name' | 'notes' | 'profile' | 'dials'>): string =>
-  `${JSON.stringify({ format: 'good-arc-machine', version: 1, name, notes, profile, dials } satisfies MachineFile, null, 2)}\n`;
-
-export const readMachineFile = (text: string): ReadResult<MachineFile> => readJson(text, machineFileSchema, 'machine file');

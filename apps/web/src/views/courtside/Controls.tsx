@@ -1,0 +1,129 @@
+import { Volume2, VolumeX } from 'lucide-react';
+import type { CourtsideCommand } from '../../api/schemas.ts';
+import { Button } from '../../ui/Button.tsx';
+import type { MainAction } from './mainAction.ts';
+
+const FAULTS = ['jam', 'misfeed', 'silence', 'drop-link'] as const;
+
+/** The next thing to do with the machine, and Hold, as large as there is room for. */
+export function MainControls({
+  main,
+  hasLine,
+  isFeeding,
+  onHold,
+}: {
+  main: MainAction | null;
+  hasLine: boolean;
+  isFeeding: boolean;
+  onHold: () => void;
+}) {
+  return (
+    <>
+      {main && (
+        <Button
+          look="secondary"
+          size="xl"
+          // while it feeds a thumb needs nothing but Hold
+          className={`text-xl md:min-h-16 ${isFeeding ? 'hidden md:flex' : ''}`}
+          disabled={main.off}
+          onClick={() => main.act()}
+        >
+          {main.name}
+          {main.key && <span className="hidden text-base font-medium md:inline">(Shift {main.key.toUpperCase()})</span>}
+        </Button>
+      )}
+      {hasLine && (
+        <button
+          type="button"
+          className="flex min-h-40 grow flex-col items-center justify-center bg-error font-title text-6xl font-bold text-error-content lg:min-h-64"
+          onClick={onHold}
+        >
+          Hold
+          <span className="font-sans text-base font-medium">H</span>
+        </button>
+      )}
+    </>
+  );
+}
+
+/** What is done to a round, and what the machine does when it is over. */
+export function RoundControls({
+  hasLine,
+  canUndo,
+  canFinish,
+  onUndo,
+  onFinish,
+  onStow,
+}: {
+  hasLine: boolean;
+  canUndo: boolean;
+  canFinish: boolean;
+  onUndo: () => void;
+  onFinish: () => void;
+  onStow: () => void;
+}) {
+  return (
+    <div className="grid grid-cols-2 gap-2.5">
+      <Button size="l" className="min-h-14" disabled={!canUndo} onClick={onUndo}>
+        Undo last
+      </Button>
+      <Button size="l" className="min-h-14" disabled={!canFinish} onClick={onFinish}>
+        Finish round
+      </Button>
+      {hasLine && (
+        <Button size="l" className="col-span-2 min-h-14" onClick={onStow}>
+          Stow: aim away, stop
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** Sound, and the other pages of this rung. */
+export function Elsewhere({
+  sound,
+  onSound,
+  trim,
+  ladderId,
+}: {
+  sound: boolean;
+  onSound: (on: boolean) => void;
+  trim: string;
+  ladderId: string;
+}) {
+  return (
+    <div className="flex flex-wrap items-center justify-between lg:grid lg:grid-cols-2 lg:justify-items-start">
+      <Button look="ghost" className="px-2" aria-pressed={sound} onClick={() => onSound(!sound)}>
+        {sound ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />} Sound {sound ? 'on' : 'off'}
+      </Button>
+      {[
+        ['Trim it in', trim],
+        ['Card', `/card?ladder=${ladderId}`],
+        ['Ladder', `/ladders/${ladderId}`],
+      ].map(([name, href]) => (
+        <Button key={name} look="ghost" className="px-2" href={href!}>
+          {name}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
+/** Seldom wanted: the hopper is full again, or a fault on the simulation. */
+export function MachineMore({ give }: { give: (command: CourtsideCommand) => void }) {
+  return (
+    <details className="text-sm">
+      <summary className="min-h-8 cursor-pointer text-quiet">Refill, or try a fault on the simulation</summary>
+      <div className="flex flex-wrap gap-2 pt-1">
+        <Button look="plain" onClick={() => give({ do: 'refill' })}>
+          Hopper filled
+        </Button>
+        {FAULTS.map((fault) => (
+          <Button key={fault} look="plain" onClick={() => give({ do: 'simulate', fault })}>
+            {fault}
+          </Button>
+        ))}
+      </div>
+    </details>
+  );
+}

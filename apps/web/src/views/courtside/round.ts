@@ -1,0 +1,126 @@
+import type { FeedId, Outcome, OutingId, PlayerId, RoundId, RungDocument, RungId, Weather } from '@good-arc/core';
+import type { Letter } from '../../ui/outbox.ts';
+import { OUTCOME_NAMES } from '../../words/progress.ts';
+import { type Run, type RunBall, withBall } from './run.ts';
+
+/** A launch as the machine reports it. */
+type Thrown = Pick<RunBall, 'speedMps' | 'elevationDeg' | 'bearingDeg' | 'topspinRpm' | 'sidespinRpm' | 'gyroRpm'>;
+
+/** What happens to a round. Ids and moments are made by who tells it. */
+export type RoundEvent =
+  /** Found on the device. */
+  | { kind: 'found'; run: Run }
+  | {
+      kind: 'begun';
+      roundId: RoundId;
+      outingId: OutingId;
+      rungId: RungId;
+      playerId: PlayerId;
+      playerName: string;
+      weather: Weather;
+      startedAt: string;
+      card: RungDocument;
+      confirmedBy: string;
+    }
+  /** The machine took a program that begins after so many balls. */
+  | { kind: 'armed'; from: number }
+  | { kind: 'released'; seq: number; launch: Thrown }
+  | { kind: 'misfed'; seq: number; resultId: string }
+  | { kind: 'read'; seq: number; radarMps: number }
+  | { kind: 'judged'; seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null }
+  | { kind: 'taken-back'; byHand: boolean }
+  | { kind: 'finished'; at: string; weather: Weather };
+
+/** What a round is after an event, and what the server must hear of it. */
+export interface RoundStep {
+  run: Run | null;
+  letters: readonly Letter[];
+}
+
+const ONLY = (run: Run | null): RoundStep => ({ run, letters: [] });
+
+/** The last ball that somebody judged; a misfeed nobody judged. */
+export const lastJudged = (run: Run | null): RunBall | undefined =>
+  run?.balls.filter(({ outcome, resultId }) => outcome !== null && outcome !== 'not-fed' && resultId !== null).at(-1);
+
+/** The first ball that was thrown and waits for its result. */
+export const waitingBall = (run: Run | null): RunBall | undefined => run?.balls.find(({ fed, outcome }) => fed && outcome === null);
+
+/** What becomes of a round: no clock, no device, no server. Events that do not fit (a ball of no round) change nothing. */
+export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
+  if (event.kind === 'found') return ONLY(event.run);
+  if (event.kind === 'begun') return run ? ONLY(run) : begun(event);
+  if (!run) return ONLY(null);
+  switch (event.kind) {
+    case 'armed':
+      return ONLY({ ...run, offset: event.from });
+    case 'released':
+      return ONLY({ ...run, balls: withBall(run.balls, event.seq, event.launch) });
+    case 'read':
+      // a gun that saw another ball than those of this round
+      return ONLY(
+        run.balls.some(({ seq }) => seq === event.seq)
+          ? { ...run, balls: withBall(run.balls, event.seq, { radarMps: event.radarMps }) }
+          : run,
+      );
+    case 'misfed': {
+      const balls = withBall(run.balls, event.seq, { fed: false });
+      return judged({ ...run, balls }, { seq: event.seq, outcome: 'not-fed', resultId: event.resultId, feedId: null });
+    }
+    case 'judged':
+      return judged(run, event);
+    case 'taken-back':
+      return takenBack(run, event.byHand);
+    case 'finished':
+      return {
+        run: null,
+        letters: [
+          {
+            method: 'POST',
+            path: `rounds/${run.roundId}/finish`,
+            body: { finishedAt: event.at, weather: event.weather },
+            what: `Round finished: ${run.card.name}`,
+          },
+        ],
+      };
+  }
+}
+
+function begun({ kind: _kind, playerName, confirmedBy, ...head }: Extract<RoundEvent, { kind: 'begun' }>): RoundStep {
+  const kept = { ...head, ...(confirmedBy !== '' && { confirmedBy }) };
+  const { roundId, ...body } = kept;
+  return {
+    run: { ...kept, offset: 0, balls: [] },
+    letters: [{ method: 'PUT', path: `rounds/${roundId}`, body, what: `Round begun: ${head.card.name}, ${playerName}` }],
+  };
+}
+
+function judged(
+  run: Run,
+  { seq, outcome, resultId, feedId }: { seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null },
+): RoundStep {
+  const balls = withBall(run.balls, seq, { outcome, resultId });
+  const { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps } = balls.find((ball) => ball.seq === seq)!;
+  return {
+    run: { ...run, balls },
+    letters: [
+      {
+        method: 'PUT',
+        path: `rounds/${run.roundId}/results/${resultId}`,
+        what: `Ball ${seq}: ${OUTCOME_NAMES[outcome].toLowerCase()} (${run.card.name})`,
+        body: { seq, outcome, feedId, speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps },
+      },
+    ],
+  };
+}
+
+/** By hand a ball that is taken back was never thrown; a machine's was, and waits for its result again. */
+function takenBack(run: Run, byHand: boolean): RoundStep {
+  const last = lastJudged(run);
+  if (!last) return ONLY(run);
+  const balls = byHand ? run.balls.filter(({ seq }) => seq !== last.seq) : withBall(run.balls, last.seq, { outcome: null, resultId: null });
+  return {
+    run: { ...run, balls },
+    letters: [{ method: 'DELETE', path: `rounds/${run.roundId}/results/${last.resultId}`, what: `Ball ${last.seq} taken back` }],
+  };
+}

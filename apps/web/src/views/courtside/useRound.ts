@@ -1,0 +1,37 @@
+import type { RungId } from '@good-arc/core';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { outbox } from '../../ui/outbox.ts';
+import { afterRound, type RoundEvent } from './round.ts';
+import { type Run, savedRun, saveRun } from './run.ts';
+
+/**
+ * The round on this device: what happens to it is kept on the device and sent on.
+ * @param onFound a round that was left here before
+ */
+export function useRound(rungId: RungId, onFound: (run: Run) => void) {
+  const [run, setRun] = useState<Run | null>(null);
+  // handlers of the machine's events see it as it is, not as it was drawn
+  const current = useRef<Run | null>(null);
+  const found = useRef(onFound);
+  found.current = onFound;
+
+  const tell = useCallback(
+    (event: RoundEvent): void => {
+      const after = afterRound(current.current, event);
+      current.current = after.run;
+      saveRun(rungId, after.run);
+      setRun(after.run);
+      for (const letter of after.letters) outbox().add(letter);
+    },
+    [rungId],
+  );
+
+  useEffect(() => {
+    const kept = savedRun(rungId);
+    if (!kept) return;
+    tell({ kind: 'found', run: kept });
+    found.current(kept);
+  }, [rungId, tell]);
+
+  return { run, current, tell };
+}

@@ -1,0 +1,243 @@
+// @vitest-environment happy-dom
+import { firstChecklist, type RungDocument } from '@good-arc/core';
+import { act, render, screen, waitFor, within } from '@testing-library/react';
+import { Toaster } from 'sonner';
+import { describe, expect, test, vi } from 'vitest';
+import type { MachineRow, PlayerRow, Viewer } from '../src/api/rows.ts';
+import Courtside from '../src/views/courtside/Courtside.tsx';
+import { saveRun } from '../src/views/courtside/run.ts';
+import type { CourtsideProps } from '../src/views/courtside/useOnCourt.ts';
+import { type Asked, aPage, FakeStream } from './support/page.ts';
+import { profileOf, rungDocument } from './support/rig.ts';
+
+const id = (n: number): string => `01890000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+const profile = profileOf('Two-wheel portable');
+const machine: MachineRow = { id: id(2), name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
+const wired = { ...machine, linkAddress: '127.0.0.1:4321' };
+const viewer: Viewer = { clubName: 'C', altitudeM: 0, personName: 'P', units: 'imperial', theme: 'chalk', canPlan: true, favourites: [] };
+const player = (n: number, name: string): PlayerRow => ({
+  id: id(n),
+  name,
+  level: 'Building',
+  hand: 'right',
+  heightM: 1.7,
+  goals: '',
+  avoid: '',
+  notes: '',
+});
+const document: RungDocument = { ...rungDocument(id(1), id(2)), ballsPerRound: 4, gate: { hits: 2, of: 4 }, rounds: 1 };
+
+const props = (part: Partial<CourtsideProps> = {}): CourtsideProps => ({
+  viewer,
+  rung: { id: id(5), ladderId: id(9), position: 0, document },
+  number: 1,
+  ladder: { id: id(9), name: 'Climb', sport: 'tennis', approach: 'earn-it' },
+  next: { id: id(8), name: 'Deeper' },
+  machine,
+  second: null,
+  courtName: 'Court 1',
+  players: [player(10, 'Ines Rookwood'), player(11, 'Theo Larchmont')],
+  playerId: id(10),
+  gameBalls: [],
+  history: [],
+  checks: firstChecklist(profile),
+  ...part,
+});
+
+function show(part: Partial<CourtsideProps> = {}, answer?: Parameters<typeof aPage>[0]) {
+  const page = aPage(answer);
+  render(
+    <>
+      <Courtside {...props(part)} />
+      <Toaster />
+    </>,
+  );
+  return page;
+}
+
+const tally = (): string => screen.getAllByTestId('tally')[0]!.textContent!;
+const button = (name: string | RegExp): HTMLButtonElement => screen.getByRole('button', { name });
+const results = (asked: readonly Asked[]): unknown[] =>
+  asked.filter(({ path, method }) => path.includes('/results/') && method === 'PUT').map(({ body }) => [body.seq, body.outcome]);
+
+describe('a machine that is worked by hand', () => {
+  test('by keys: begun, judged, one taken back, finished; each goes to the server once, in order, and the verdict is said', async () => {
+    const { asked, user } = show();
+    expect(screen.queryByRole('button', { name: /^Hold/ })).toBeNull();
+    await user.keyboard('j'); // there is no round yet
+    await user.keyboard('{Shift>}A{/Shift}');
+    await user.keyboard('jku');
+    expect(tally()).toBe('1 of 1');
+    await user.keyboard('l j'); // space: let go, which is no attempt
+    expect(tally()).toBe('2 of 3');
+    await user.keyboard('j'); // all are thrown
+    expect(tally()).toBe('2 of 3');
+    await user.keyboard('{Shift>}F{/Shift}');
+    expect(screen.getByRole('status').textContent).toMatch(/Round finished: 2 of 3\..*Climb to “Deeper”/s);
+    await waitFor(() => expect(asked.at(-1)!.path).toMatch(/finish$/));
+    const round = asked[0]!;
+    expect(round).toMatchObject({ method: 'PUT', body: { playerId: id(10), rungId: id(5), card: document } });
+    expect(results(asked)).toEqual([
+      [1, 'in'],
+      [2, 'near'],
+      [2, 'out'],
+      [3, 'let-go'],
+      [4, 'in'],
+    ]);
+    expect(asked.filter(({ method }) => method === 'DELETE')).toHaveLength(1);
+    expect(asked.every(({ path }) => path.startsWith(round.path))).toBe(true);
+    expect(localStorage.length).toBe(1); // the outing of the day: nothing waits
+  });
+  test('nobody is chosen: it does not begin', async () => {
+    const { asked, user } = show({ playerId: null });
+    expect(button(/^Begin round/).disabled).toBe(true);
+    await user.selectOptions(screen.getByLabelText('Who is hitting'), 'Theo Larchmont');
+    await user.click(button(/^Begin round/));
+    await waitFor(() => expect(asked).toMatchObject([{ body: { playerId: id(11) } }]));
+  });
+  test('a round that was left goes on with its own card, player and wind', async () => {
+    aPage();
+    const card = { ...document, name: 'As it was', ballsPerRound: 2 };
+    const left = { outingId: id(4), rungId: id(5), playerId: id(11), weather: document.weather, startedAt: '2026-05-01T10:00:00.000Z' };
+    saveRun(id(5), { ...left, roundId: id(3), card, offset: 0, balls: [] });
+    render(<Courtside {...props()} />);
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveProperty('textContent', '1 · As it was');
+    expect(screen.getByText(/This rung was changed meanwhile/)).toBeTruthy();
+    expect(screen.getByText(/Theo Larchmont/)).toBeTruthy();
+  });
+  test('the server is away: what was tapped waits on the device and says so', async () => {
+    const { user } = show({}, () => ({ status: 503, body: { type: 'about:blank', title: 'Away', status: 503, errors: [] } }));
+    await user.click(button(/^Begin round/));
+    await user.click(button(/^In/));
+    expect(tally()).toBe('1 of 1');
+    expect(await screen.findByText('2 entries are kept on this device until the server has taken them.')).toBeTruthy();
+  });
+  test('a hard ball that leaves too little time asks for a name before anything else', async () => {
+    const fast = profileOf('Three-wheel pitching machine');
+    const hard = { ...rungDocument(id(1), id(2)), ballId: 'baseball', machineId: id(2), level: 'Starting' as const };
+    const from = { x: 0, y: 9, z: 1.6 };
+    const feeds = [
+      {
+        ...hard.feeds[0]!,
+        launch: { ...hard.feeds[0]!.launch, ...from, speedMps: 34, elevationDeg: -3, bearingDeg: 180, topspinRpm: -1500 },
+        target: { kind: 'plane' as const, planeY: 0.2, x: 0, z: 0.9 },
+        gameBallId: null,
+        stroke: 'swing' as const,
+      },
+    ];
+    const rung = {
+      id: id(5),
+      ladderId: id(9),
+      position: 0,
+      document: { ...hard, feeds, surfaceId: 'baseball-turf', player: { start: { x: 0.7, y: 0.2 }, recover: null } },
+    };
+    const ladder = { ...props().ladder, sport: 'baseball' as const };
+    const { user, asked } = show({ rung, ladder, machine: { ...machine, profile: fast } });
+    expect(button(/^Begin round/).disabled).toBe(true);
+    await user.keyboard('{Shift>}A{/Shift}');
+    expect(asked).toEqual([]);
+    await user.type(screen.getByLabelText(/name/i), 'Ada Wick');
+    await user.click(screen.getByRole('button', { name: 'It is meant' }));
+    expect(screen.getByText('Confirmed by Ada Wick.')).toBeTruthy();
+    await user.click(button(/^Begin round/));
+    await waitFor(() => expect(asked[0]!.body.confirmedBy).toBe('Ada Wick'));
+  });
+});
+
+describe('a machine on a line', () => {
+  const status = (state: string, part: object = {}) => ({
+    event: 'status',
+    state,
+    why: '',
+    hopper: 60,
+    battery: 0.8,
+    thrown: 0,
+    count: 4,
+    intervalS: document.intervalS,
+    nextInS: null,
+    ...part,
+  });
+  const launch = { ...document.feeds[0]!.launch, speedMps: 17.3 };
+  async function hear(...events: object[]): Promise<void> {
+    await act(async () => {
+      const stream = FakeStream.open[0]!;
+      stream.onopen?.();
+      stream.hear({ event: 'link', up: true });
+      for (const event of events) stream.hear(event);
+    });
+  }
+  const commands = (asked: readonly Asked[]) => asked.filter(({ path }) => path === `machines/${id(2)}/command`).map(({ body }) => body);
+  const takes = ({ path }: Asked) => (path.endsWith('/command') ? { status: 200, body: { ok: true, state: 'x' } } : undefined);
+
+  test('armed for a round that it names, fed, judged as they come; a misfeed counts as nothing', async () => {
+    const { asked, user } = show({ machine: wired }, takes);
+    await hear(status('idle'));
+    await user.click(button(/^Arm/));
+    const [arm] = commands(asked);
+    expect(arm).toMatchObject({ do: 'arm', rungId: id(5), from: 0, document, playerId: id(10) });
+    await waitFor(() => expect(asked.some(({ path, method }) => method === 'PUT' && path === `rounds/${arm.roundId}`)).toBe(true));
+    await hear(status('ready'));
+    await user.click(button(/^Feed 4 balls/));
+    await hear(status('feeding', { nextInS: 2 }), { event: 'release', seq: 1, feed: 1, launch });
+    expect(screen.getByRole('group', { name: 'Ball 1' })).toBeTruthy();
+    await user.click(button(/^In/));
+    await hear({ event: 'misfeed', seq: 2 }, { event: 'release', seq: 3, feed: 1, launch });
+    await user.click(button(/^Out/));
+    expect(tally()).toBe('1 of 2');
+    expect(within(screen.getAllByRole('list', { name: 'Balls' })[0]!).getAllByRole('listitem')[1]!.textContent).toContain(
+      'ball 2: not-fed',
+    );
+    await waitFor(() => expect(results(asked)).toHaveLength(3));
+    expect(asked.filter(({ path }) => path.includes('/results/')).map(({ body }) => body)).toMatchObject([
+      { seq: 1, outcome: 'in', speedMps: 17.3, topspinRpm: launch.topspinRpm, feedId: document.feeds[0]!.id },
+      { seq: 2, outcome: 'not-fed', speedMps: null },
+      { seq: 3, outcome: 'out' },
+    ]);
+  });
+  test('no letter alone starts it; Hold and Stow are one letter away, whatever it does', async () => {
+    const { asked, user } = show({ machine: wired }, takes);
+    await hear(status('idle'));
+    await user.keyboard('afr');
+    expect(commands(asked)).toEqual([]);
+    await hear(status('feeding'));
+    await user.keyboard('hs');
+    expect(commands(asked)).toEqual([{ do: 'hold' }, { do: 'stow' }]);
+    await user.click(screen.getByLabelText('Wind to the right'));
+    await user.keyboard('h'); // typed into a field
+    expect(commands(asked)).toHaveLength(2);
+  });
+  test('an arming that is refused begins no round, and what was changed meanwhile can be loaded', async () => {
+    const problem = { type: '/problems/changed-since', title: 'The rung was changed meanwhile.', status: 409, errors: [] };
+    const { asked, user } = show({ machine: wired }, ({ path }) =>
+      path.endsWith('/command') ? { status: 409, body: problem } : undefined,
+    );
+    await hear(status('idle'));
+    await user.click(button(/^Arm/));
+    expect(await screen.findByText('The rung was changed meanwhile.')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Load it' })).toBeTruthy();
+    expect(asked.filter(({ path }) => path.startsWith('rounds/'))).toEqual([]);
+  });
+  test('on hold, in fault, and without its line it says what to do', async () => {
+    show({ machine: wired }, takes);
+    await hear(status('held', { why: 'a person in the lane' }));
+    expect(screen.getByText(/On hold: a person in the lane/)).toBeTruthy();
+    await hear(status('fault', { why: 'jam' }));
+    expect(button('Clear the fault').disabled).toBe(false);
+    vi.useFakeTimers();
+    try {
+      await act(async () => {
+        FakeStream.open[0]!.onerror?.();
+      });
+    } finally {
+      vi.useRealTimers();
+    }
+    expect(await screen.findByText(/The server does not answer\. A machine without its line stops/, {}, { timeout: 4000 })).toBeTruthy();
+  });
+  test('a machine that throws at another interval than the page shows is an alarm', async () => {
+    const { user } = show({ machine: wired }, takes);
+    await hear(status('idle'));
+    await user.click(button(/^Arm/));
+    await hear(status('ready', { intervalS: document.intervalS + 1 }));
+    expect(await screen.findByText(/Not what is shown/)).toBeTruthy();
+  });
+});

@@ -1,0 +1,87 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { sql } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { expect, test } from 'vitest';
+import { rung } from '../src/db/schema.ts';
+import { type Db, database, migrateTo } from '../src/server/db.ts';
+import { readKit } from '../src/server/kit.ts';
+import { readLadders } from '../src/server/ladders.ts';
+import { emptyDatabase, makeClub, profileOf, rungDocument } from './support/rig.ts';
+
+const MIGRATIONS = fileURLToPath(new URL('../src/db/migrations', import.meta.url));
+
+/** The schema as it was after the migration of that number. */
+async function schemaOf(db: Db, number: number): Promise<void> {
+  const [rows] = (await db.execute(
+    sql`SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()`,
+  )) as unknown as [{ name: string }[]];
+  await db.transaction(async (tx) => {
+    await tx.execute(sql`SET FOREIGN_KEY_CHECKS = 0`);
+    for (const { name } of rows) await tx.execute(sql.raw(`DROP TABLE \`${name}\``));
+    await tx.execute(sql`SET FOREIGN_KEY_CHECKS = 1`);
+  });
+  const folder = mkdtempSync(join(tmpdir(), 'good-arc-migrations-'));
+  try {
+    cpSync(MIGRATIONS, folder, { recursive: true });
+    const path = join(folder, 'meta', '_journal.json');
+    const journal = JSON.parse(readFileSync(path, 'utf8'));
+    writeFileSync(path, JSON.stringify({ ...journal, entries: journal.entries.slice(0, number + 1) }));
+    await migrateTo(db, folder);
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+}
+
+test('documents that were kept without a version, and balls without an id, are brought along', async () => {
+  const db = database();
+  await schemaOf(db, 5);
+  const { scope, store } = await makeClub(db, 'Old hands');
+  const [ladderId, courtId, machineId] = [uuidv7(), uuidv7(), uuidv7()];
+  const document = rungDocument(courtId, machineId);
+  const old = { ...document, feeds: [document.feeds[0]!, document.feeds[0]!].map(({ id: _id, ...feed }) => feed) };
+  const { clubId } = scope;
+  await db.execute(sql`UPDATE person SET favourites = '[]'`);
+  await db.execute(
+    sql`INSERT INTO court (id, club_id, name, sport, surface_id, marks_m) VALUES (${courtId}, ${clubId}, 'Old court', 'tennis', 'tennis-clay', '[9]')`,
+  );
+  await db.execute(
+    sql`INSERT INTO machine (id, club_id, name, profile) VALUES (${machineId}, ${clubId}, 'Old machine', ${JSON.stringify(profileOf('Two-wheel portable'))})`,
+  );
+  await db.execute(
+    sql`INSERT INTO ladder (id, club_id, name, sport, level, approach) VALUES (${ladderId}, ${clubId}, 'Old', 'tennis', 'Building', 'earn-it')`,
+  );
+  await db.execute(
+    sql`INSERT INTO rung (id, club_id, ladder_id, position, document) VALUES (${uuidv7()}, ${clubId}, ${ladderId}, 0, ${JSON.stringify(old)})`,
+  );
+  await migrateTo(db);
+  const kit = await readKit(store);
+  const [ladder] = await readLadders(store);
+  expect(store.setAside).toEqual([]);
+  expect([kit.courts[0]!.marksM, kit.machines[0]!.profile.kind]).toEqual([[9], 'Two-wheel portable']);
+  expect(ladder!.rungs[0]!.document).toEqual({
+    ...document,
+    feeds: [
+      { ...document.feeds[0]!, id: 'b1' },
+      { ...document.feeds[0]!, id: 'b2' },
+    ],
+  });
+});
+
+test('a document of another version is set aside and said to be so', async () => {
+  const db = await emptyDatabase();
+  const { store, scope } = await makeClub(db, 'Ahead');
+  const [ladderId, rungId] = [uuidv7(), uuidv7()];
+  await db.execute(
+    sql`INSERT INTO ladder (id, club_id, name, sport, level, approach) VALUES (${ladderId}, ${scope.clubId}, 'Ahead', 'tennis', 'Building', 'earn-it')`,
+  );
+  await db.insert(rung).values({ id: rungId, clubId: scope.clubId, ladderId, position: 0, document: rungDocument(uuidv7(), uuidv7()) });
+  await db.execute(sql`UPDATE rung SET document = JSON_SET(document, '$.version', 99)`);
+  const [ladder] = await readLadders(store);
+  expect(ladder!.rungs).toEqual([]);
+  expect(store.setAside).toMatchObject([
+    { what: 'rung', id: rungId, problem: expect.stringContaining('another version of Good Arc (documents 99') },
+  ]);
+});

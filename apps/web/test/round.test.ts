@@ -1,0 +1,101 @@
+import { OUTCOMES } from '@good-arc/core';
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { afterRound, lastJudged, type RoundEvent, waitingBall } from '../src/views/courtside/round.ts';
+import { type Run, thrownOf } from '../src/views/courtside/run.ts';
+import { rungDocument } from './support/rig.ts';
+
+const id = (n: number): string => `01890000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+const card = rungDocument(id(1), id(2));
+const launch = { speedMps: 20, elevationDeg: 9, bearingDeg: 180, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
+const BEGUN: RoundEvent = {
+  kind: 'begun',
+  roundId: id(3),
+  outingId: id(4),
+  rungId: id(5),
+  playerId: id(6),
+  playerName: 'Ines Rookwood',
+  weather: card.weather,
+  startedAt: '2026-05-01T10:00:00.000Z',
+  card,
+  confirmedBy: '',
+};
+const begun = (): Run => afterRound(null, BEGUN).run!;
+const after = (run: Run | null, ...events: RoundEvent[]) =>
+  events.reduce(
+    (now, event) => {
+      const next = afterRound(now.run, event);
+      return { run: next.run, letters: [...now.letters, ...next.letters] };
+    },
+    { run, letters: [] as ReturnType<typeof afterRound>['letters'][number][] },
+  );
+
+describe('a round, event by event', () => {
+  test('begins once, with the card that is shown, and says so', () => {
+    const { run, letters } = afterRound(null, BEGUN);
+    expect(run).toMatchObject({ roundId: id(3), playerId: id(6), card, offset: 0, balls: [] });
+    expect(letters).toMatchObject([{ method: 'PUT', path: `rounds/${id(3)}`, body: { card, playerId: id(6) } }]);
+    expect(letters[0]!.body).not.toHaveProperty('confirmedBy');
+    expect(afterRound(run, { ...BEGUN, roundId: id(9) })).toEqual({ run, letters: [] });
+    expect(afterRound(null, { ...BEGUN, confirmedBy: 'Ada' }).letters[0]!.body).toMatchObject({ confirmedBy: 'Ada' });
+  });
+  test('a ball goes from the machine to the server with its spin, and which ball it was', () => {
+    const { run, letters } = after(
+      begun(),
+      { kind: 'released', seq: 1, launch },
+      { kind: 'read', seq: 1, radarMps: 19.6 },
+      { kind: 'judged', seq: 1, outcome: 'in', resultId: id(7), feedId: 'b1' },
+    );
+    expect(letters).toEqual([
+      {
+        method: 'PUT',
+        path: `rounds/${id(3)}/results/${id(7)}`,
+        what: `Ball 1: in (${card.name})`,
+        body: { seq: 1, outcome: 'in', feedId: 'b1', ...launch, radarMps: 19.6 },
+      },
+    ]);
+    expect([thrownOf(run), waitingBall(run), lastJudged(run)?.seq]).toEqual([1, undefined, 1]);
+  });
+  test('a misfeed is kept as one, and is no ball to judge or to take back', () => {
+    const { run, letters } = after(begun(), { kind: 'misfed', seq: 1, resultId: id(7) });
+    expect(letters).toMatchObject([{ body: { outcome: 'not-fed', speedMps: null } }]);
+    expect([waitingBall(run), lastJudged(run)]).toEqual([undefined, undefined]);
+    expect(after(run, { kind: 'taken-back', byHand: false })).toEqual({ run, letters: [] });
+  });
+  test('taken back: a ball by hand was never thrown, a machine’s waits for its result again', () => {
+    const judged: RoundEvent = { kind: 'judged', seq: 1, outcome: 'out', resultId: id(7), feedId: null };
+    const gone = { method: 'DELETE', path: `rounds/${id(3)}/results/${id(7)}` };
+    const byHand = after(begun(), judged, { kind: 'taken-back', byHand: true });
+    expect([byHand.run!.balls, byHand.letters.at(-1)]).toMatchObject([[], gone]);
+    const byMachine = after(begun(), { kind: 'released', seq: 1, launch }, judged, { kind: 'taken-back', byHand: false });
+    expect([waitingBall(byMachine.run)?.seq, byMachine.letters.at(-1)]).toMatchObject([1, gone]);
+  });
+  test('a radar that saw another ball changes nothing; nothing happens to a round that is none', () => {
+    expect(after(begun(), { kind: 'read', seq: 4, radarMps: 20 }).run).toEqual(begun());
+    expect(afterRound(null, { kind: 'released', seq: 1, launch })).toEqual({ run: null, letters: [] });
+  });
+  test('whatever happens in whatever order: each ball once, and what the server was told is what the page shows', () => {
+    let made = 100;
+    const event = fc.oneof(
+      fc.record({ kind: fc.constant('released' as const), seq: fc.integer({ min: 1, max: 12 }), launch: fc.constant(launch) }),
+      fc.record({ kind: fc.constant('misfed' as const), seq: fc.integer({ min: 1, max: 12 }) }),
+      fc.record({ kind: fc.constant('judged' as const), seq: fc.integer({ min: 1, max: 12 }), outcome: fc.constantFrom(...OUTCOMES) }),
+      fc.record({ kind: fc.constant('taken-back' as const), byHand: fc.boolean() }),
+    );
+    fc.assert(
+      fc.property(fc.array(event, { maxLength: 40 }), (events) => {
+        const told = events.map((each) => ({ resultId: id(made++), feedId: null, ...each }) as RoundEvent);
+        const { run, letters } = after(begun(), ...told);
+        const seqs = run!.balls.map(({ seq }) => seq);
+        expect(seqs).toEqual([...new Set(seqs)].sort((a, b) => a - b));
+        const kept = new Map<string, string>();
+        for (const { method, path, body } of letters) {
+          if (method === 'DELETE') kept.delete(path);
+          else kept.set(path, (body as { outcome: string }).outcome);
+        }
+        for (const { resultId, outcome } of run!.balls) if (resultId) expect(kept.get(`rounds/${id(3)}/results/${resultId}`)).toBe(outcome);
+      }),
+      { seed: 11, numRuns: 200 },
+    );
+  });
+});
