@@ -21,6 +21,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     actionTimeout: 15_000,
+    // what they keep would come before the answers that tests give; e2e/offline.spec.ts has a browser of its own
+    serviceWorkers: 'block',
     // a picture before and after every key doubles the time of a journey: only a second try is recorded
     trace: 'on-first-retry',
     launchOptions: {

@@ -1,18 +1,19 @@
-import { expect, type Page, test } from '@playwright/test';
-import { awake, COURT, expectAccessible, expectNoSideways, figure, open, setting, tag } from './support/pages.ts';
+import { expect, test } from '@playwright/test';
+import {
+  addInKit,
+  awake,
+  COURT,
+  expectAccessible,
+  expectNoSideways,
+  figure,
+  kitRow,
+  machineByHand,
+  open,
+  setting,
+  tag,
+} from './support/pages.ts';
 
 /** What a coach does on an ordinary day, beside the one long journey. */
-
-const kitRow = (page: Page, list: string, name: string) =>
-  page.getByRole('list', { name: list, exact: true }).getByRole('listitem').filter({ hasText: name });
-
-async function addInKit(page: Page, at: string, button: string, fill: () => Promise<void>): Promise<void> {
-  await open(page, `/kit?at=${at}`);
-  await page.getByRole('button', { name: button }).click();
-  await expectAccessible(page);
-  await fill();
-  await page.getByRole('button', { name: 'Save' }).click();
-}
 
 test('kit: a player, a court and a basket of balls are added, each in its own words and units', { tag: '@phone' }, async ({ page }) => {
   const who = tag();
@@ -87,15 +88,7 @@ test('the logbook: one player at a time, sorted by rate, a round deleted and bro
 
 test('a machine worked by hand: balls are tapped as they come, with no machine to wait for', { tag: '@phone' }, async ({ page }) => {
   const name = `Alder ${tag()}`;
-  await addInKit(page, 'machines', 'Add a machine', async () => {
-    await page.getByLabel('Name', { exact: true }).fill(name);
-    await page.getByLabel(/^Kind/).selectOption('Two-wheel portable');
-  });
-  await expect(kitRow(page, 'Machines', name)).toContainText('worked by hand');
-  await open(page, '/bench');
-  await page.getByRole('combobox', { name: 'Machine', exact: true }).selectOption({ label: name });
-  await page.getByRole('button', { name: 'Add to ladder' }).click();
-  await page.getByLabel('Name of the rung').fill(`By hand ${name}`);
+  await machineByHand(page, name);
   await page.getByLabel('Balls a round').fill('3');
   await page.getByLabel('Climb at … hits').fill('9');
   await page.getByLabel('… of balls').fill('3');

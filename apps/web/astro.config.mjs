@@ -1,6 +1,7 @@
 import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
+import pwa from '@vite-pwa/astro';
 import { defineConfig, passthroughImageService } from 'astro/config';
 
 /** One bundle for the server build makes the first page ten times faster; it breaks dev, so it applies to the build only. */
@@ -22,7 +23,36 @@ const apart = (/** @type {string} */ id) => Object.entries(APART).find(([, files
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'standalone' }),
-  integrations: [react()],
+  integrations: [
+    react(),
+    pwa({
+      strategies: 'injectManifest',
+      srcDir: 'src/device',
+      filename: 'sw.ts',
+      // a new version waits until every page is closed; the pages register it themselves
+      registerType: 'prompt',
+      injectRegister: false,
+      injectManifest: {
+        globPatterns: ['**/*.{js,css,woff2,svg,png}'],
+        dontCacheBustURLsMatching: /_astro\//,
+        maximumFileSizeToCacheInBytes: 4_000_000,
+      },
+      manifest: {
+        name: 'Good Arc',
+        short_name: 'Good Arc',
+        description: 'Ball machine set-ups, ladders and rounds',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#fbf6ea',
+        theme_color: '#fbf6ea',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
+      },
+    }),
+  ],
   image: { service: passthroughImageService() },
   devToolbar: { enabled: false },
   security: { checkOrigin: true, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },

@@ -153,6 +153,30 @@ export async function tabOnTo(page: Page, target: Locator, most = 200): Promise<
 export const tabTo = (page: Page, { role, name }: { role: Parameters<Page['getByRole']>[0]; name: string | RegExp }): Promise<void> =>
   tabOnTo(page, page.getByRole(role, { name }).first());
 
+export const kitRow = (page: Page, list: string, name: string) =>
+  page.getByRole('list', { name: list, exact: true }).getByRole('listitem').filter({ hasText: name });
+
+export async function addInKit(page: Page, at: string, button: string, fill: () => Promise<void>): Promise<void> {
+  await open(page, `/kit?at=${at}`);
+  await page.getByRole('button', { name: button }).click();
+  await expectAccessible(page);
+  await fill();
+  await page.getByRole('button', { name: 'Save' }).click();
+}
+
+/** A new machine without a wire, and the form of a rung for it filled in but for its numbers. */
+export async function machineByHand(page: Page, name: string): Promise<void> {
+  await addInKit(page, 'machines', 'Add a machine', async () => {
+    await page.getByLabel('Name', { exact: true }).fill(name);
+    await page.getByLabel(/^Kind/).selectOption('Two-wheel portable');
+  });
+  await expect(kitRow(page, 'Machines', name)).toContainText('worked by hand');
+  await open(page, '/bench');
+  await page.getByRole('combobox', { name: 'Machine', exact: true }).selectOption({ label: name });
+  await page.getByRole('button', { name: 'Add to ladder' }).click();
+  await page.getByLabel('Name of the rung').fill(`By hand ${name}`);
+}
+
 export const machineState = (page: Page) => page.getByTestId('machine-state');
 
 /** Process id of one of the demo's own children, from its run file. */

@@ -4,6 +4,7 @@ import { act, render, screen, waitFor, within } from '@testing-library/react';
 import { Toaster } from 'sonner';
 import { describe, expect, test, vi } from 'vitest';
 import type { MachineRow, PlayerRow, Viewer } from '../src/api/rows.ts';
+import { device } from '../src/device/store.ts';
 import Courtside from '../src/views/courtside/Courtside.tsx';
 import { saveRun } from '../src/views/courtside/run.ts';
 import type { CourtsideProps } from '../src/views/courtside/useOnCourt.ts';
@@ -86,7 +87,7 @@ describe('a machine that is worked by hand', () => {
     ]);
     expect(asked.filter(({ method }) => method === 'DELETE')).toHaveLength(1);
     expect(asked.every(({ path }) => path.startsWith(round.path))).toBe(true);
-    expect(localStorage.length).toBe(1); // the outing of the day: nothing waits
+    expect(device().keys('')).toEqual(['outing']); // of the day: nothing waits
   });
   test('nobody is chosen: it does not begin', async () => {
     const { asked, user } = show({ playerId: null });

@@ -9,10 +9,7 @@ function storage(): Post['storage'] {
     getItem: (key) => kept.get(key) ?? null,
     setItem: (key, value) => void kept.set(key, value),
     removeItem: (key) => void kept.delete(key),
-    key: (at) => [...kept.keys()][at] ?? null,
-    get length() {
-      return kept.size;
-    },
+    keys: (prefix) => [...kept.keys()].filter((key) => key.startsWith(prefix)),
   };
 }
 
@@ -21,6 +18,7 @@ function device() {
   const shared = storage();
   const arrived: string[] = [];
   const timers = new Set<() => void>();
+  const waits: number[] = [];
   let chain: Promise<void> = Promise.resolve();
   const server = { answer: (_letter: Letter): number => 204 };
   const page = (): Outbox =>
@@ -36,10 +34,12 @@ function device() {
         chain = chain.then(run);
         return chain;
       },
-      later(_ms, run) {
+      later(ms, run) {
+        waits.push(ms);
         timers.add(run);
         return () => timers.delete(run);
       },
+      random: () => 0.5,
     });
   /** All timers that are set come due. */
   const wait = async (): Promise<void> => {
@@ -54,13 +54,13 @@ function device() {
     await chain;
     for (let i = 0; i < 200; i++) await Promise.resolve();
   };
-  return { page, arrived, server, wait, idle, shared };
+  return { page, arrived, server, wait, waits, idle, shared };
 }
 
 const ball = (seq: number): Letter => ({ method: 'PUT', path: `rounds/r/results/${seq}`, body: { seq }, what: `Ball ${seq}` });
 
 describe('the outbox', () => {
-  test.each([500, 401, 403, 404, 409, 503, 0])(
+  test.each([500, 401, 403, 404, 409, 429, 503, 0])(
     'after an answer of %s nothing is dropped, and all of it arrives later, in order',
     async (status) => {
       const { page, arrived, server, wait, idle } = device();
@@ -119,6 +119,20 @@ describe('the outbox', () => {
     expect(next.waiting).toHaveLength(1);
     await next.flush(true);
     expect(arrived).toEqual(['rounds/r/results/1']);
+  });
+  test('a server that stays away is asked more and more seldom, and at once again after it took something', async () => {
+    const { page, server, wait, waits, idle } = device();
+    server.answer = () => 429;
+    const box = page();
+    box.add(ball(1));
+    await idle();
+    for (let times = 0; times < 6; times++) await wait();
+    expect(waits).toEqual([2000, 4000, 8000, 16_000, 32_000, 60_000, 60_000]);
+    server.answer = ({ path }) => (path.endsWith('/1') ? 204 : 503);
+    box.add(ball(2));
+    await idle();
+    expect(waits.at(-1)).toBe(2000);
+    expect(box.waiting.map(({ what }) => what)).toEqual(['Ball 2']);
   });
   test('only a person gives a refused letter up', async () => {
     const { page, server, wait, idle } = device();

@@ -240,7 +240,8 @@ test('squads and favourites are kept', async () => {
   expect((await readKit(store)).squads).toEqual([{ id, ...body }]);
   const empty = await call(kit.PUT, { scope, params: { kind: 'squads', id: uuidv7() }, body: { ...body, playerIds: [] } });
   expect([empty.status, empty.body.errors![0]]).toEqual([400, { pointer: '/playerIds', detail: expect.stringContaining('at least one') }]);
-  expect((await call(me.PATCH, { scope, body: { favourites: [ids.ladder, drill.id] } })).status).toBe(204);
+  for (const favourite of [ids.ladder, drill.id])
+    expect((await call(me.PATCH, { scope, body: { favourite: { id: favourite, kept: true } } })).status).toBe(204);
   const [row] = await db.select({ favourites: person.favourites }).from(person).where(eq(person.id, scope.personId));
   expect(row!.favourites).toEqual([ids.ladder, drill.id]);
 });

@@ -2,18 +2,21 @@ import { arrange, diamondOf, firstSetup, mphToMps, mpsToMph, rungFromSetup, SPOR
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { LadderRow, MachineRow, ResultRow, RoundRow } from '../src/api/rows.ts';
+import { device } from '../src/device/store.ts';
 import { againOf, climbsOf } from '../src/server/today.ts';
 import { ApiError, api, messageOf } from '../src/ui/api.ts';
 import { machineFor } from '../src/ui/machineFor.ts';
 import { atLine, describeSpot, fromLine, nearestLine } from '../src/ui/place.ts';
 import { rulerScale } from '../src/ui/scale.ts';
-import { pairFromParams, setupFromText, setupToText } from '../src/views/bench/address.ts';
+import { pairFromParams, setupFromText } from '../src/views/bench/address.ts';
+import { setupToText } from '../src/views/bench/addressText.ts';
 import { ellipse } from '../src/views/bench/ellipse.ts';
 import { figuresOf, figuresText } from '../src/views/bench/figures.ts';
 import { projector } from '../src/views/bench/hitter/projection.ts';
 import type { Worked } from '../src/views/bench/useBench.ts';
 import { newBall, openRuns, outingOfToday, type Run, resultsOf, savedRun, saveRun, withBall } from '../src/views/courtside/run.ts';
 import { verdictAfter } from '../src/views/courtside/verdict.ts';
+import { emptyDevice } from './support/device.ts';
 import { profileOf, rungDocument } from './support/rig.ts';
 
 const tennis = SPORT_RECORDS.tennis.court;
@@ -248,19 +251,7 @@ describe('a round on the device', () => {
     balls: [],
     weather: { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
   };
-  beforeEach(() => {
-    const kept = new Map<string, string>();
-    vi.stubGlobal('localStorage', {
-      getItem: (key: string) => kept.get(key) ?? null,
-      setItem: (key: string, value: string) => kept.set(key, value),
-      removeItem: (key: string) => kept.delete(key),
-      key: (at: number) => [...kept.keys()][at] ?? null,
-      get length() {
-        return kept.size;
-      },
-    });
-  });
-  afterEach(() => vi.unstubAllGlobals());
+  beforeEach(() => void emptyDevice());
   test('balls are added in order and changed by their number', () => {
     const thrown = withBall(withBall([], 2, { speedMps: 18 }), 1, { speedMps: 17 });
     expect(thrown.map(({ seq, speedMps }) => [seq, speedMps])).toEqual([
@@ -290,9 +281,9 @@ describe('a round on the device', () => {
     expect(openRuns()).toEqual([run]);
   });
   test('what is not a round of ours is not believed', () => {
-    localStorage.setItem('good-arc-run:broken', '{"roundId":1}');
+    device().setItem('round:broken', '{"roundId":1}');
     expect(savedRun('g')).toBeNull();
-    localStorage.setItem('good-arc-run:broken', 'broken');
+    device().setItem('round:broken', 'broken');
     expect(savedRun('g')).toBeNull();
   });
   test('rounds of a day share an outing; the next day has its own', () => {

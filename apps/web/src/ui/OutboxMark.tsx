@@ -2,19 +2,22 @@ import { CloudUpload } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
-import { outbox, useWaiting } from './outbox.ts';
+import { download } from './download.ts';
+import { Notice } from './Notice.tsx';
+import { outbox, useDeviceTrouble, useWaiting } from './outbox.ts';
 
 /** How many entries wait on this device, on every page; opened, each of them and why. */
 export function OutboxMark() {
   const waiting = useWaiting();
+  const trouble = useDeviceTrouble();
   const [open, setOpen] = useState(false);
   const [sure, setSure] = useState<string | null>(null);
-  if (waiting.length === 0 && !open) return null;
+  if (waiting.length === 0 && trouble === '' && !open) return null;
   const refused = waiting.filter((letter) => letter.refused !== '').length;
   return (
     <>
       <Button
-        look={refused > 0 ? 'error' : 'ghost'}
+        look={refused > 0 || trouble !== '' ? 'error' : 'ghost'}
         className={`px-2 font-semibold ${refused > 0 ? '' : 'border-warning'}`}
         onClick={() => setOpen(true)}
         data-testid="outbox"
@@ -23,11 +26,17 @@ export function OutboxMark() {
         {waiting.length}
         <span className="sr-only">{waiting.length === 1 ? ' entry waits' : ' entries wait'}</span>
         <span aria-hidden="true" className="hidden sm:inline">
-          {refused > 0 ? 'refused' : 'waiting'}
+          {trouble ? 'not kept' : refused > 0 ? 'refused' : 'waiting'}
         </span>
       </Button>
       {open && (
         <Dialog title="Kept on this device" onClose={() => setOpen(false)}>
+          {trouble && (
+            <Notice role="alert" tone="error" className="mb-2">
+              This device can keep nothing more ({trouble}). What you tap is in this page only: leave it open until it is sent, or save it
+              as a file.
+            </Notice>
+          )}
           <p className="mb-2">
             {waiting.length === 0
               ? 'Everything has reached the server.'
@@ -58,9 +67,20 @@ export function OutboxMark() {
             ))}
           </ul>
           {waiting.length > 0 && (
-            <Button look="primary" size="l" className="mt-3" onClick={() => outbox().flush(true)}>
-              Send again now
-            </Button>
+            <div className="mt-3 flex flex-wrap gap-2">
+              <Button look="primary" size="l" onClick={() => outbox().flush(true)}>
+                Send again now
+              </Button>
+              <Button
+                look="ghost"
+                size="l"
+                onClick={() =>
+                  download('good-arc-waiting.json', new Blob([JSON.stringify(waiting, null, 2)], { type: 'application/json' }))
+                }
+              >
+                Save all of it as a file
+              </Button>
+            </div>
           )}
         </Dialog>
       )}

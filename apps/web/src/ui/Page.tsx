@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import { api, messageOf } from './api.ts';
 import { Button } from './Button.tsx';
 import { Keys } from './Keys.tsx';
+import { Network } from './Network.tsx';
 import { OutboxMark } from './OutboxMark.tsx';
 import { Toasts } from './Toasts.tsx';
 import { useListens } from './Units.tsx';
@@ -46,6 +47,7 @@ export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'du
         {shown === 'chalk' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
         <span className="sr-only sm:not-sr-only">{shown === 'chalk' ? 'Dusk' : 'Chalk'}</span>
       </Button>
+      <Network />
       <OutboxMark />
       <Keys />
       <Toasts theme={shown} />

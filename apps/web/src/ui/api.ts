@@ -15,9 +15,9 @@ export class ApiError extends Error {
   get isChangedSince(): boolean {
     return this.type === '/problems/changed-since';
   }
-  /** The server or its database is away: the same request may succeed later. */
+  /** The server or its database is away, or has too much to do: the same request may succeed later. */
   get isAway(): boolean {
-    return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504;
+    return this.status === 0 || this.status === 429 || this.status === 502 || this.status === 503 || this.status === 504;
   }
 }
 

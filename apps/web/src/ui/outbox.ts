@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
+import { type DeviceStore, device } from '../device/store.ts';
 import { ApiError, api, messageOf } from './api.ts';
 
 /** A write that must reach the server, sooner or later, in order. Each is safe to send twice. */
@@ -20,17 +21,21 @@ export interface Kept extends Letter {
 
 /** What the outbox needs of its surroundings; tests bring their own. */
 export interface Post {
-  storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
+  storage: Pick<DeviceStore, 'getItem' | 'setItem' | 'removeItem' | 'keys'>;
   /** @throws ApiError when it was not acknowledged */
   send: (letter: Letter) => Promise<unknown>;
   /** One page at a time: runs when no other page of this device does. */
   alone: (run: () => Promise<void>) => Promise<void>;
   /** @returns a function that cancels it */
   later: (ms: number, run: () => void) => () => void;
+  /** 0 to 1: devices that lost the server together do not come back together. */
+  random: () => number;
 }
 
-const KEY = 'good-arc-letter:';
+const KEY = 'letter:';
+/** The first wait for a server that is away; each further one is twice as long, up to the longest. */
 const AWAY_MS = 2000;
+const LONGEST_AWAY_MS = 60_000;
 const SIGNED_OUT_MS = 15_000;
 const REFUSED_MS = 60_000;
 const SIGNED_OUT = 401;
@@ -46,6 +51,8 @@ export class Outbox {
   private cancel = (): void => {};
   private flushing: Promise<void> | null = null;
   private again = false;
+  /** Times in a row that the server was away. */
+  private away = 0;
   /** Nobody is signed in: nothing goes out until somebody is. */
   signedOut = false;
 
@@ -78,13 +85,7 @@ export class Outbox {
 
   /** Reads again what waits: another page may have added to it or sent it. */
   look(): void {
-    const { storage } = this.post;
-    const found: Kept[] = [];
-    for (let i = 0; i < storage.length; i++) {
-      const key = storage.key(i);
-      const letter = key?.startsWith(KEY) ? this.readAt(key) : null;
-      if (letter) found.push(letter);
-    }
+    const found = this.post.storage.keys(KEY).flatMap((key) => this.readAt(key) ?? []);
     // ids are made in the order of time
     this.seen = found.sort((a, b) => (a.id < b.id ? -1 : 1));
     for (const listener of this.listeners) listener();
@@ -108,6 +109,11 @@ export class Outbox {
     return this.flushing;
   }
 
+  /** Sends nothing more by itself; what waits is kept. */
+  end(): void {
+    this.cancel();
+  }
+
   private async sendAll(all: boolean): Promise<void> {
     const tried = new Set<string>();
     let wait = REFUSED_MS;
@@ -120,11 +126,12 @@ export class Outbox {
       try {
         await this.post.send(letter);
         this.post.storage.removeItem(KEY + letter.id);
+        this.away = 0;
       } catch (error) {
         const isAway = error instanceof ApiError && error.isAway;
         this.signedOut = error instanceof ApiError && error.status === SIGNED_OUT;
         if (isAway || this.signedOut) {
-          wait = isAway ? AWAY_MS : SIGNED_OUT_MS;
+          wait = isAway ? this.longer() : SIGNED_OUT_MS;
           break;
         }
         // thrown away meanwhile, it stays so
@@ -133,6 +140,11 @@ export class Outbox {
     }
     this.look();
     if (this.seen.length > 0) this.cancel = this.post.later(wait, () => void this.flush(true));
+  }
+
+  private longer(): number {
+    const ms = Math.min(LONGEST_AWAY_MS, AWAY_MS * 2 ** this.away++);
+    return ms * (0.75 + 0.5 * this.post.random());
   }
 
   private write(letter: Kept): void {
@@ -152,7 +164,7 @@ const SEND_WITHIN_MS = 20_000;
 
 /** The device's own. A browser without locks sends from each page; every letter is safe to send twice. */
 const browserPost = (): Post => ({
-  storage: localStorage,
+  storage: device(),
   send: ({ method, path, body }) => api(method, path, body, { withinMs: SEND_WITHIN_MS }),
   alone: async (run) => {
     if (navigator.locks) await navigator.locks.request('good-arc-outbox', run);
@@ -162,20 +174,37 @@ const browserPost = (): Post => ({
     const timer = setTimeout(run, ms);
     return () => clearTimeout(timer);
   },
+  random: Math.random,
 });
 
-let made: Outbox | null = null;
+let made: { box: Outbox; on: DeviceStore } | null = null;
 
 /** One for the page; it begins to send at once. */
 export function outbox(): Outbox {
-  if (made) return made;
+  if (made?.on === device()) return made.box;
+  made?.box.end();
   const box = new Outbox(browserPost());
-  made = box;
-  window.addEventListener('storage', ({ key }) => key?.startsWith(KEY) && box.look());
+  made = { box, on: device() };
+  device().listen(() => box.look());
+  let isAsked = false;
+  box.listen(() => {
+    if (isAsked || box.waiting.length === 0) return;
+    isAsked = true;
+    // what waits must not be cleared when room gets short
+    void navigator.storage?.persist?.().catch(() => false);
+  });
   window.addEventListener('online', () => void box.flush(true));
-  void box.flush(true);
+  void device().ready.then(() => box.flush(true));
   return box;
 }
+
+/** Why this device can keep nothing more; empty when it can. */
+export const useDeviceTrouble = (): string =>
+  useSyncExternalStore(
+    (listener) => device().listen(listener),
+    () => device().trouble,
+    () => '',
+  );
 
 const NONE: readonly Kept[] = [];
 

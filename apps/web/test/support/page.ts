@@ -2,6 +2,7 @@ import './dom.ts';
 import { cleanup } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, vi } from 'vitest';
+import { emptyDevice } from './device.ts';
 
 /** What a page asks of the server, and what it hears of machines: for tests of components with a DOM and without a browser. */
 
@@ -41,7 +42,7 @@ export class FakeStream {
  */
 export function aPage(answer: (asked: Asked) => Reply = () => undefined) {
   const asked: Asked[] = [];
-  localStorage.clear();
+  emptyDevice();
   FakeStream.open.length = 0;
   vi.stubGlobal('EventSource', FakeStream);
   vi.stubGlobal('fetch', async (url: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
@@ -60,5 +61,4 @@ export function aPage(answer: (asked: Asked) => Reply = () => undefined) {
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
-  localStorage.clear();
 });

@@ -21,11 +21,12 @@ import {
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Kit, MachineRow, Viewer } from '../../api/rows.ts';
+import { askedBesides } from '../../device/drawn.ts';
 import { ownBall } from '../../ui/gameBalls.ts';
 import { useHistory } from '../../ui/history.ts';
 import { machineFor } from '../../ui/machineFor.ts';
 import { useKeys } from '../../ui/useKeys.ts';
-import { setupToText } from './address.ts';
+import { setupToText } from './addressText.ts';
 import type { EditedRung } from './SaveRung.tsx';
 
 /** A hitter’s height until it is typed, m. */
@@ -105,6 +106,19 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
 
   const put = (next: Setup, key = ''): void => history.set({ ...pair, [pair.at]: next }, key);
   const change = (part: Partial<Setup>, key = ''): void => put({ ...setup, ...part }, key);
+
+  // a page kept on the device was drawn for another set-up
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, as the page opens
+  useEffect(() => {
+    const asked = askedBesides();
+    if (!asked?.has('s')) return;
+    void import('./address.ts').then(({ pairFromParams }) => {
+      const given = pairFromParams(asked);
+      const known = ({ courtId, machineId }: Setup): boolean =>
+        kit.courts.some(({ id }) => id === courtId) && kit.machines.some(({ id }) => id === machineId);
+      if (given && known(given.a) && (given.b === null || known(given.b))) history.set(given, 'address');
+    });
+  }, []);
 
   useEffect(() => {
     document.body.dataset.address = 'behind';

@@ -1,6 +1,7 @@
 import type { Checklist, OutingId } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
+import { device } from '../../device/store.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { today } from '../../ui/day.ts';
@@ -15,12 +16,12 @@ interface Props {
   mayEdit: boolean;
 }
 
-const KEY = 'good-arc-checks';
+const KEY = 'checks';
 
 /** What was ticked on this outing, kept on the device as well. */
 function ticked(outingId: OutingId): Checklist {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as { outingId: OutingId; checks: Checklist } | null;
+    const kept = JSON.parse(device().getItem(KEY) ?? 'null') as { outingId: OutingId; checks: Checklist } | null;
     return kept?.outingId === outingId ? kept.checks : { before: [], after: [] };
   } catch {
     return { before: [], after: [] };
@@ -35,14 +36,14 @@ export function Checks({ checks: initial, part, mayEdit }: Props) {
   const outing = (): string => outingOfToday(today(), uuidv7);
   // the device knows what was ticked; the server that drew the page does not
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page is there
-  useEffect(() => setDone(ticked(outing())[part]), [part]);
+  useEffect(() => void device().ready.then(() => setDone(ticked(outing())[part])), [part]);
 
   function tick(item: string): void {
     const id = outing();
     const next = done.includes(item) ? done.filter((each) => each !== item) : [...done, item];
     const all = { ...ticked(id), [part]: next };
     setDone(next);
-    localStorage.setItem(KEY, JSON.stringify({ outingId: id, checks: all }));
+    device().setItem(KEY, JSON.stringify({ outingId: id, checks: all }));
     outbox().add({
       method: 'PUT',
       path: `outings/${id}/checks`,

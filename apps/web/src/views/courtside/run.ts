@@ -1,5 +1,6 @@
 import { OUTCOMES, type Outcome, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
 import { z } from 'zod';
+import { device } from '../../device/store.ts';
 
 const ballSchema = z.object({
   seq: z.int(),
@@ -36,23 +37,22 @@ export type RunBall = z.infer<typeof ballSchema>;
 export type Run = z.infer<typeof runSchema>;
 
 /** A round for each rung: one that was begun on another rung is left as it is. */
-const KEY = 'good-arc-run:';
-const OUTING_KEY = 'good-arc-outing';
+const KEY = 'round:';
+const OUTING_KEY = 'outing';
 
 function readAt(key: string): Run | null {
   try {
-    const parsed = runSchema.safeParse(JSON.parse(localStorage.getItem(key) ?? 'null'));
+    const parsed = runSchema.safeParse(JSON.parse(device().getItem(key) ?? 'null'));
     return parsed.success ? parsed.data : null;
   } catch {
     return null;
   }
 }
 
-/** All rounds this device is in the middle of, the newest first. */
+/** All rounds this device is in the middle of, the newest first; complete once the device is ready. */
 export function openRuns(): Run[] {
-  const keys = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '');
-  return keys
-    .filter((key) => key.startsWith(KEY))
+  return device()
+    .keys(KEY)
     .flatMap((key) => readAt(key) ?? [])
     .sort((a, b) => b.startedAt.localeCompare(a.startedAt));
 }
@@ -61,16 +61,16 @@ export function openRuns(): Run[] {
 export const savedRun = (rungId: RungId): Run | null => openRuns().find((run) => run.rungId === rungId) ?? null;
 
 export function saveRun(rungId: RungId, run: Run | null): void {
-  if (run) localStorage.setItem(KEY + rungId, JSON.stringify(run));
-  else localStorage.removeItem(KEY + rungId);
+  if (run) device().setItem(KEY + rungId, JSON.stringify(run));
+  else device().removeItem(KEY + rungId);
 }
 
 /** Rounds of one day on one device belong to one outing. @param make an id for a new one */
 export function outingOfToday(today: string, make: () => string): string {
-  const [day, id] = (localStorage.getItem(OUTING_KEY) ?? '').split(' ');
+  const [day, id] = (device().getItem(OUTING_KEY) ?? '').split(' ');
   if (day === today && id) return id;
   const made = make();
-  localStorage.setItem(OUTING_KEY, `${today} ${made}`);
+  device().setItem(OUTING_KEY, `${today} ${made}`);
   return made;
 }
 

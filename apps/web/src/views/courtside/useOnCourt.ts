@@ -12,11 +12,12 @@ import {
   timeHazards,
   type Weather,
 } from '@good-arc/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { GameBallRow, MachineRow, PlayerRow, RungRow, Viewer } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
+import { askedBesides } from '../../device/drawn.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
 import { useKeys } from '../../ui/useKeys.ts';
@@ -58,7 +59,12 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
   const [done, setDone] = useState<Counted[]>([]);
   const [finished, setFinished] = useState<FinishedRound | null>(null);
   const [confirmed, setConfirmed] = useState('');
-  const { run, current, tell } = useRound(rung.id, (kept) => {
+  // a page kept on the device was drawn for whoever hit then
+  useEffect(() => {
+    const asked = askedBesides()?.get('player');
+    if (asked && players.some(({ id }) => id === asked)) setPlayerId(asked);
+  }, [players]);
+  const { run, current, tell, isReady } = useRound(rung.id, (kept) => {
     setPlayerId(kept.playerId);
     setWeather(kept.weather);
   });
@@ -176,7 +182,7 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
     { own: crew.ownLeft, all: document.ballsPerRound - (run?.offset ?? 0) },
     view,
   );
-  const guarded: MainAction | null = byState?.key === 'a' && (blocked || playerId === '') ? { ...byState, off: true } : byState;
+  const guarded: MainAction | null = byState?.key === 'a' && (blocked || playerId === '' || !isReady) ? { ...byState, off: true } : byState;
   const main: MainAction | null = allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : guarded;
 
   const isMain = (key: string) => (main?.key === key && !main.off ? main.act : undefined);

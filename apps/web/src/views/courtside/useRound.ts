@@ -1,5 +1,6 @@
 import type { RungId } from '@good-arc/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { device } from '../../device/store.ts';
 import { outbox } from '../../ui/outbox.ts';
 import { afterRound, type RoundEvent } from './round.ts';
 import { type Run, savedRun, saveRun } from './run.ts';
@@ -10,6 +11,7 @@ import { type Run, savedRun, saveRun } from './run.ts';
  */
 export function useRound(rungId: RungId, onFound: (run: Run) => void) {
   const [run, setRun] = useState<Run | null>(null);
+  const [isReady, setIsReady] = useState(false);
   // handlers of the machine's events see it as it is, not as it was drawn
   const current = useRef<Run | null>(null);
   const found = useRef(onFound);
@@ -27,11 +29,26 @@ export function useRound(rungId: RungId, onFound: (run: Run) => void) {
   );
 
   useEffect(() => {
-    const kept = savedRun(rungId);
-    if (!kept) return;
-    tell({ kind: 'found', run: kept });
-    found.current(kept);
+    let isOpen = true;
+    void device().ready.then(() => {
+      if (!isOpen) return;
+      const kept = savedRun(rungId);
+      if (kept) {
+        tell({ kind: 'found', run: kept });
+        found.current(kept);
+      }
+      setIsReady(true);
+    });
+    return () => {
+      isOpen = false;
+    };
   }, [rungId, tell]);
 
-  return { run, current, tell };
+  return {
+    run,
+    current,
+    tell,
+    /** It is known whether a round was left here: before that none begins. */
+    isReady,
+  };
 }

@@ -17,6 +17,7 @@ import { GameBallForm } from './GameBallForm.tsx';
 import { MachineForm } from './MachineForm.tsx';
 import { PlayerForm } from './PlayerForm.tsx';
 import { SquadForm } from './SquadForm.tsx';
+import { ThisDevice } from './ThisDevice.tsx';
 
 const NAMES: Record<KitKind, { many: string; one: string; empty: string }> = {
   players: { many: 'Players', one: 'player', empty: 'Nobody yet. Add a player: every round belongs to somebody.' },
@@ -133,6 +134,7 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
           </li>
         ))}
       </ul>
+      <ThisDevice />
       {editing && (
         <Dialog title={editing === 'new' ? `Add a ${one}` : `Change ${editing.name}`} onClose={() => setEditing(null)}>
           <KitForm kind={kind} row={editing === 'new' ? null : editing} save={save} players={kit.players} />

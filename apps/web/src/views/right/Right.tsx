@@ -1,4 +1,5 @@
 import { printReading, SPORT_RECORDS, USUAL_HEIGHT_M } from '@good-arc/core';
+import { useAsked } from '../../device/useAsked.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LandingPlan } from '../../ui/LandingPlan.tsx';
 import { courtsideLink } from '../../ui/links.ts';
@@ -22,8 +23,8 @@ function RightView(props: RightProps) {
   const {
     rung: { id: rungId, document },
     sport,
-    playerId,
   } = props;
+  const playerId = useAsked('player', props.playerId);
   const units = useUnits();
   const {
     day,

@@ -1,4 +1,5 @@
 import { printReading } from '@good-arc/core';
+import { useDeviceReady } from '../../device/useDeviceReady.ts';
 import { Button } from '../../ui/Button.tsx';
 import { DialChart } from '../../ui/DialChart.tsx';
 import { LandingPlan } from '../../ui/LandingPlan.tsx';
@@ -13,9 +14,10 @@ import { tapped } from './state.ts';
 import { type TuneProps, useTune } from './useTune.ts';
 
 export default function Tune(props: TuneProps) {
+  const isReady = useDeviceReady();
   return (
     <Units system={props.viewer.units}>
-      <TuneView {...props} />
+      {isReady ? <TuneView {...props} /> : <p className="p-6">Looking for test balls on this device …</p>}
     </Units>
   );
 }

@@ -14,6 +14,7 @@ import {
   within,
 } from '@good-arc/core';
 import type { CourtRow, Kit, MachineRow } from '../../api/rows.ts';
+import { device } from '../../device/store.ts';
 
 /** A tune-up under way, kept on the device until it is kept for good. */
 export interface TuneState {
@@ -24,7 +25,7 @@ export interface TuneState {
   each: number;
 }
 
-const keyOf = (machineId: string, dialId: string): string => `good-arc-tune-${machineId}-${dialId}`;
+const keyOf = (machineId: string, dialId: string): string => `tune:${machineId}:${dialId}`;
 
 /** A tune-up to begin with: as the last one stood, or as such machines stand. */
 export function firstTune(kit: Kit, machine: MachineRow, dial: Dial, last: TuneUp | null, altitudeM: number): TuneState {
@@ -53,9 +54,10 @@ export function firstTune(kit: Kit, machine: MachineRow, dial: Dial, last: TuneU
 const isOf = (ballId: string, sport: Sport): boolean => BALLS.find(({ id }) => id === ballId)?.sport === sport;
 const courtFor = (courts: readonly CourtRow[], { sports }: MachineProfile): CourtRow => courts.find(({ sport }) => sports.includes(sport))!;
 
+/** What was begun on this device; known once the device is ready. */
 export function savedTune(machineId: string, dial: Dial): TuneState | null {
   try {
-    const kept = JSON.parse(localStorage.getItem(keyOf(machineId, dial.id)) ?? 'null') as TuneState | null;
+    const kept = JSON.parse(device().getItem(keyOf(machineId, dial.id)) ?? 'null') as TuneState | null;
     const parsed = tuneUpSchema.safeParse(kept?.document);
     return kept && parsed.success ? { ...kept, document: parsed.data } : null;
   } catch {
@@ -64,8 +66,8 @@ export function savedTune(machineId: string, dial: Dial): TuneState | null {
 }
 
 export function saveTune(machineId: string, dialId: string, state: TuneState | null): void {
-  if (state) localStorage.setItem(keyOf(machineId, dialId), JSON.stringify(state));
-  else localStorage.removeItem(keyOf(machineId, dialId));
+  if (state) device().setItem(keyOf(machineId, dialId), JSON.stringify(state));
+  else device().removeItem(keyOf(machineId, dialId));
 }
 
 export const newBall = (id: string, reading: number, part: Partial<TestBall> = {}): TestBall => ({
