@@ -54,7 +54,25 @@ export default defineConfig({
     }),
   ],
   image: { service: passthroughImageService() },
+  experimental: {
+    csp: {
+      directives: [
+        "default-src 'self'",
+        "img-src 'self' data: blob:",
+        "font-src 'self' data:",
+        "connect-src 'self' data: blob:",
+        "worker-src 'self' blob:",
+        "object-src 'none'",
+        "base-uri 'none'",
+        "form-action 'self'",
+        "frame-ancestors 'none'",
+      ],
+      // documents to print lay their pages out in WebAssembly
+      scriptDirective: { resources: ["'self'", "'wasm-unsafe-eval'"] },
+    },
+  },
   devToolbar: { enabled: false },
-  security: { checkOrigin: true, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
+  // where a write comes from is checked in the middleware, which knows the public address
+  security: { checkOrigin: false, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
   vite: { plugins: [tailwindcss(), bundledServer], build: { target: 'es2022', rollupOptions: { output: { manualChunks: apart } } } },
 });

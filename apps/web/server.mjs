@@ -1,4 +1,5 @@
 import compression from 'compression';
+import helmet from 'helmet';
 
 /** Runs the built app and ends it cleanly: machines are held, open streams are closed, nothing acknowledged is lost. */
 if (process.env.GOODARC_MODE === 'serve' && process.env.GOODARC_DEMO === '1') {
@@ -16,9 +17,20 @@ const compress = compression({
   filter: (request, response) =>
     !String(response.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(request, response),
 });
+// what a page may load stands in its own policy, with the hashes of its scripts
+const protect = helmet({
+  contentSecurityPolicy: false,
+  frameguard: { action: 'deny' },
+  referrerPolicy: { policy: 'same-origin' },
+  strictTransportSecurity: (process.env.GOODARC_ORIGIN ?? '').startsWith('https:')
+    ? { maxAge: 31_536_000, includeSubDomains: false }
+    : false,
+});
 const [handle] = server.server.listeners('request');
 server.server.removeAllListeners('request');
-server.server.on('request', (request, response) => compress(request, response, () => handle(request, response)));
+server.server.on('request', (request, response) =>
+  protect(request, response, () => compress(request, response, () => handle(request, response))),
+);
 
 const links = () => /** @type {{ closeAll(): void } | undefined} */ (/** @type {any} */ (globalThis)[Symbol.for('good-arc.links')]);
 let ending = false;

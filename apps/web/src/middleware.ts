@@ -1,25 +1,14 @@
 import type { MiddlewareHandler } from 'astro';
 import { database, isDatabaseGone } from './server/db.ts';
+import { knownTokens } from './server/known.ts';
 import { log } from './server/log.ts';
+import { plainPage } from './server/plainPage.ts';
 import { problemOf, problemResponse } from './server/problem.ts';
-import type { Scope } from './server/scope.ts';
 import { demoScope, SESSION_COOKIE, scopeOfToken } from './server/session.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 /** Reached without being signed in. */
 const OPEN = ['/api/health', '/enter', '/_astro', '/favicon.svg'];
-
-/** Who held a token when it was last looked up: for commands that must not wait for the database, and while it is gone. */
-const lastKnown = new Map<string, { scope: Scope; atMs: number }>();
-const MOST_KNOWN = 500;
-
-function remember(token: string, scope: Scope | null): void {
-  // the one that was seen longest ago makes room
-  lastKnown.delete(token);
-  if (!scope) return;
-  lastKnown.set(token, { scope, atMs: performance.now() });
-  if (lastKnown.size > MOST_KNOWN) lastKnown.delete(lastKnown.keys().next().value!);
-}
 
 /** The address under which people reach this server, when a proxy stands before it: `https://arc.example.org`. */
 const publicOrigin = (): string => (process.env.GOODARC_ORIGIN ?? '').replace(/\/$/, '');
@@ -43,14 +32,24 @@ async function mustNotWait(request: Request, path: string, seenAtMs: number): Pr
   }
 }
 
+const isOurs = (origin: string, url: URL): boolean => origin === url.origin || origin === publicOrigin();
+
+/** Whether a page of another site asks: browsers say so of what they fetch, event streams included. */
+function isFromElsewhere(request: Request, url: URL): boolean {
+  const [origin, site] = [request.headers.get('origin'), request.headers.get('sec-fetch-site')];
+  return (origin !== null && !isOurs(origin, url)) || (site !== null && site !== 'same-origin' && site !== 'none');
+}
+
 /** Signs the visitor in (demo flag or session cookie), and turns away writes from other sites. */
 export const onRequest: MiddlewareHandler = async ({ request, url, locals, cookies }, next) => {
   const isApi = url.pathname.startsWith('/api/');
   if (UNSAFE.has(request.method)) {
     const origin = request.headers.get('origin');
     const type = request.headers.get('content-type') ?? '';
-    const ours = origin !== null && (origin === url.origin || origin === publicOrigin());
-    if (!ours || !type.startsWith('application/json')) {
+    const ours = origin !== null && isOurs(origin, url);
+    // the way in is a form, for browsers without scripts
+    const fits = type.startsWith('application/json') || (url.pathname === '/enter' && type.startsWith('application/x-www-form-urlencoded'));
+    if (!ours || !fits) {
       return problemResponse({
         type: 'about:blank',
         title: ours
@@ -61,10 +60,12 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
       });
     }
   }
+  if (isApi && isFromElsewhere(request, url))
+    return problemResponse({ type: 'about:blank', title: 'Only pages of this site may ask.', status: 403, errors: [] });
   if (OPEN.some((path) => url.pathname === path || url.pathname.startsWith(`${path}/`))) return next();
   const demo = process.env.GOODARC_DEMO === '1';
   const token = demo ? 'demo' : cookies.get(SESSION_COOKIE)?.value;
-  const known = token === undefined ? undefined : lastKnown.get(token);
+  const known = token === undefined ? undefined : knownTokens.get(token);
   if (known && (await mustNotWait(request, url.pathname, known.atMs))) {
     locals.scope = known.scope;
     return next();
@@ -72,7 +73,7 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
   try {
     const scope = demo ? await demoScope(database()) : token ? await scopeOfToken(database(), token) : null;
     if (scope) locals.scope = scope;
-    if (token) remember(token, scope);
+    if (token) knownTokens.remember(token, scope);
   } catch (error) {
     // with the database gone a signed-in page can still hold a machine
     if (isApi && known && isDatabaseGone(error)) {
@@ -81,18 +82,27 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
     }
     const problem = problemOf(error, (each) => log.error({ err: each }, 'could not read the session'));
     if (isApi) return problemResponse(problem);
-    return new Response(gonePage(problem.title), {
-      status: problem.status,
-      headers: { 'content-type': 'text/html; charset=utf-8', 'retry-after': '2' },
-    });
+    return gonePage(problem.title, problem.status);
   }
-  if (!locals.scope && !isApi) return new Response(signedOutPage, { status: 401, headers: { 'content-type': 'text/html; charset=utf-8' } });
-  return next();
+  if (!locals.scope && !isApi)
+    return plainPage('Not signed in', 'Open the link that ./arc serve printed for you; it signs this browser in.', 401);
+  return withPolicy(await next());
 };
 
-const page = (title: string, text: string, head = ''): string =>
-  `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">${head}<title>${title} · Good Arc</title><body style="font:18px/1.5 system-ui;background:#fbf6ea;color:#14212e;margin:12vh auto;max-width:34rem;padding:0 1rem"><h1>${title}</h1><p>${text}</p></body></html>`;
+function gonePage(text: string, status: number): Response {
+  const page = plainPage(
+    'One moment',
+    `${text} This page tries again every two seconds.`,
+    status,
+    '<meta http-equiv="refresh" content="2">',
+  );
+  page.headers.set('retry-after', '2');
+  return page;
+}
 
-const signedOutPage = page('Not signed in', 'Open the link that ./arc serve printed for you; it signs this browser in.');
-const gonePage = (text: string): string =>
-  page('One moment', `${text} This page tries again every two seconds.`, '<meta http-equiv="refresh" content="2">');
+/** Styles may be set by scripts (drawings, messages that pop up); scripts are those of the build only, which Astro lists by their hashes. */
+function withPolicy(response: Response): Response {
+  const policy = response.headers.get('content-security-policy');
+  if (policy) response.headers.set('content-security-policy', policy.replace(/style-src [^;]*;/, "style-src 'self' 'unsafe-inline';"));
+  return response;
+}

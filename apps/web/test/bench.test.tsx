@@ -304,6 +304,7 @@ describe('the whole bench', () => {
     units: 'imperial',
     theme: 'chalk',
     canPlan: true,
+    hasSession: true,
     favourites: [],
   };
   const machines = [machineOf(KIND.tennis)];

@@ -15,7 +15,16 @@ const id = (n: number): string => `01890000-0000-7000-8000-${String(n).padStart(
 const profile = profileOf('Two-wheel portable');
 const machine: MachineRow = { id: id(2), name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
 const wired = { ...machine, linkAddress: '127.0.0.1:4321' };
-const viewer: Viewer = { clubName: 'C', altitudeM: 0, personName: 'P', units: 'imperial', theme: 'chalk', canPlan: true, favourites: [] };
+const viewer: Viewer = {
+  clubName: 'C',
+  altitudeM: 0,
+  personName: 'P',
+  units: 'imperial',
+  theme: 'chalk',
+  canPlan: true,
+  hasSession: true,
+  favourites: [],
+};
 const player = (n: number, name: string): PlayerRow => ({
   id: id(n),
   name,

@@ -60,7 +60,16 @@ const court: CourtRow = {
   marksM: [],
   notes: '',
 };
-const viewer: Viewer = { clubName: 'C', altitudeM: 900, personName: 'P', units: 'imperial', theme: 'chalk', canPlan: true, favourites: [] };
+const viewer: Viewer = {
+  clubName: 'C',
+  altitudeM: 900,
+  personName: 'P',
+  units: 'imperial',
+  theme: 'chalk',
+  canPlan: true,
+  hasSession: true,
+  favourites: [],
+};
 const ladder: LadderRow = {
   id: courtId,
   version: 1,

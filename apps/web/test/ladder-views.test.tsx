@@ -15,7 +15,16 @@ import { textOf } from './support/text.ts';
 /** What the pages about ladders say, as text off their first rendering. */
 
 const id = (n: number): string => `0190f3a0-0000-7000-8000-${String(n).padStart(12, '0')}`;
-const viewer: Viewer = { clubName: 'C', altitudeM: 0, personName: 'P', units: 'imperial', theme: 'chalk', canPlan: true, favourites: [] };
+const viewer: Viewer = {
+  clubName: 'C',
+  altitudeM: 0,
+  personName: 'P',
+  units: 'imperial',
+  theme: 'chalk',
+  canPlan: true,
+  hasSession: true,
+  favourites: [],
+};
 const machine = (n: number, name: string, kind: string): MachineRow => ({
   id: id(n),
   name,

@@ -3,44 +3,21 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, describe, expect, test, vi } from 'vitest';
 import { session } from '../src/db/schema.ts';
 import { isSeeded, seedDemo, wipe } from '../src/db/seed.ts';
-import { onRequest } from '../src/middleware.ts';
-import { GET as enter } from '../src/pages/enter.ts';
 import { type Db, database, isDatabaseGone, openDatabase, untilThrough } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { problemOf } from '../src/server/problem.ts';
 import { readRounds } from '../src/server/rounds.ts';
-import { demoScope, makeToken, SESSION_COOKIE } from '../src/server/session.ts';
+import { demoScope, makeToken } from '../src/server/session.ts';
 import { Store } from '../src/server/store.ts';
 import { emptyDatabase, makeClub } from './support/rig.ts';
+import { visit } from './support/visit.ts';
 
 let db: Db;
 beforeAll(async () => {
   db = await emptyDatabase();
 });
 afterEach(() => vi.unstubAllEnvs());
-
-/** Runs the middleware as Astro would. */
-async function visit(
-  path: string,
-  {
-    method = 'GET',
-    headers = {},
-    cookie,
-    body,
-  }: { method?: string; headers?: Record<string, string>; cookie?: string; body?: unknown } = {},
-) {
-  const url = new URL(`http://127.0.0.1:4321${path}`);
-  const locals: App.Locals = {};
-  const context = {
-    request: new Request(url, { method, headers, ...(body !== undefined && { body: JSON.stringify(body) }) }),
-    url,
-    locals,
-    cookies: { get: (name: string) => (name === SESSION_COOKIE && cookie ? { value: cookie } : undefined) },
-  };
-  const response = (await onRequest(context as never, async () => new Response('passed'))) as Response;
-  return { status: response.status, passed: (await response.text()) === 'passed', scope: locals.scope };
-}
 
 describe('who may pass', () => {
   const json = { 'content-type': 'application/json' };
@@ -64,6 +41,12 @@ describe('who may pass', () => {
     expect(await write('https://arc.example.org.evil.example')).toMatchObject({ status: 403 });
     expect(await write('http://arc.example.org')).toMatchObject({ status: 403 });
   });
+  test('a page of another site hears no machine, by whatever its browser says of it', async () => {
+    const hear = (headers: Record<string, string>) => visit('/api/machines/m/link', { headers });
+    expect(await hear({ origin: 'https://elsewhere.example' })).toMatchObject({ status: 403 });
+    expect(await hear({ 'sec-fetch-site': 'cross-site' })).toMatchObject({ status: 403 });
+    expect(await hear({ origin: 'http://127.0.0.1:4321', 'sec-fetch-site': 'same-origin' })).toMatchObject({ passed: true });
+  });
   test('hold, stow and the sign of life go by who was signed in a moment ago, without asking the database; nothing else does', async () => {
     const { scope } = await makeClub(db, 'Holding');
     const cookie = await makeToken(db, scope, false);
@@ -82,25 +65,6 @@ describe('who may pass', () => {
   test('a page without a session says how to sign in; health is open', async () => {
     expect(await visit('/bench')).toMatchObject({ status: 401, passed: false });
     expect(await visit('/api/health')).toMatchObject({ passed: true });
-  });
-  test('a one-time link signs in once, and the session is the person’s', async () => {
-    const { scope } = await makeClub(db, 'Linked');
-    const token = await makeToken(db, scope, true);
-    const set: Record<string, string> = {};
-    const open = () =>
-      enter({
-        url: new URL(`http://127.0.0.1:4321/enter?token=${token}`),
-        cookies: { set: (name: string, value: string) => Object.assign(set, { [name]: value }) },
-        redirect: () => new Response(null, { status: 302 }),
-      } as never) as Promise<Response>;
-    expect((await open()).status).toBe(302);
-    expect((await open()).status).toBe(410);
-    expect(await visit('/bench', { cookie: set[SESSION_COOKIE]! })).toMatchObject({
-      passed: true,
-      scope: { clubId: scope.clubId, role: 'owner' },
-    });
-    expect(await visit('/bench', { cookie: 'made-up' })).toMatchObject({ status: 401 });
-    expect(await visit('/bench', { cookie: token })).toMatchObject({ status: 401 }); // the link itself is no session
   });
 });
 

@@ -33,6 +33,8 @@ export interface Viewer {
   units: UnitSystem;
   theme: 'chalk' | 'dusk';
   canPlan: boolean;
+  /** Signed in by a link, and can sign out; the demo needs neither. */
+  hasSession: boolean;
   /** Ids of ladders and of built-in drills. */
   favourites: string[];
 }

@@ -201,3 +201,5 @@ export const meBody = z
     favourite: z.strictObject({ id: favouriteSchema, kept: z.boolean() }),
   })
   .partial();
+
+export const signOutBody = z.strictObject({ everywhere: z.boolean() });

@@ -101,9 +101,11 @@ export const session = mysqlTable(
     tokenHash: char({ length: 64 }).notNull(),
     oneTime: boolean().notNull().default(false),
     expiresAt: moment().notNull(),
+    /** Last used, to the hour. */
+    seenAt: moment().notNull().default(sql`(utc_timestamp(3))`),
     ...times(),
   },
-  (t) => [uniqueIndex('session_token').on(t.tokenHash)],
+  (t) => [uniqueIndex('session_token').on(t.tokenHash), index('session_person').on(t.personId)],
 );
 
 const ofClub = <Kind extends string>() => ({

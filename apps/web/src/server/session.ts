@@ -8,7 +8,12 @@ import type { Db } from './db.ts';
 import type { Scope } from './scope.ts';
 
 export const SESSION_COOKIE = 'good_arc_session';
-const SESSION_DAYS = 30;
+/** A sign-in ends so long after it began, and when it was not used for so long, days. */
+const SESSION_DAYS = 90;
+const IDLE_DAYS = 30;
+const DAY_MS = 86_400_000;
+/** Its last use is written once an hour. */
+const SEEN_MS = 3_600_000;
 const LINK_MINUTES = 60;
 /** The person a demo visitor is signed in as. */
 export const DEMO_EMAIL = 'coach@marrowfield.example';
@@ -54,19 +59,38 @@ export async function demoScope(db: Db): Promise<Scope | null> {
   return scope ? readable(scope) : null;
 }
 
-/** Who holds this session token; null when it is unknown or over. */
-export async function scopeOfToken(db: Db, token: string): Promise<Scope | null> {
+/** Who holds this session token; null when it is unknown or over. Using it keeps it from ending idly. */
+export async function scopeOfToken(db: Db, token: string, now = new Date()): Promise<Scope | null> {
+  const isOpen = and(
+    eq(session.tokenHash, hash(token)),
+    eq(session.oneTime, false),
+    gt(session.expiresAt, now),
+    gt(session.seenAt, new Date(now.getTime() - IDLE_DAYS * DAY_MS)),
+  );
   const [scope] = await who(db)
     .innerJoin(session, and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId)))
-    .where(and(eq(session.tokenHash, hash(token)), eq(session.oneTime, false), gt(session.expiresAt, new Date())))
+    .where(isOpen)
     .limit(1);
-  return scope ? readable(scope) : null;
+  if (!scope) return null;
+  const [held] = await db.select({ seenAt: session.seenAt }).from(session).where(isOpen);
+  if (held && now.getTime() - held.seenAt.getTime() > SEEN_MS)
+    await db
+      .update(session)
+      .set({ seenAt: now })
+      .where(eq(session.tokenHash, hash(token)));
+  return readable(scope);
 }
 
-/** Makes a session, or a one-time link to one. @returns the token, which is stored nowhere */
+/** Ends this sign-in, or every one of the person’s. */
+export async function signOut(db: Db, token: string, { everywhere, personId }: { everywhere: boolean; personId: PersonId }): Promise<void> {
+  await db.delete(session).where(everywhere ? eq(session.personId, personId) : eq(session.tokenHash, hash(token)));
+}
+
+/** Makes a session, or a one-time link to one; a new link ends the older ones. @returns the token, which is stored nowhere */
 export async function makeToken(db: Db, { clubId, personId }: { clubId: ClubId; personId: PersonId }, oneTime: boolean): Promise<string> {
   const token = randomBytes(32).toString('base64url');
-  const lastsMs = oneTime ? LINK_MINUTES * 60_000 : SESSION_DAYS * 86_400_000;
+  const lastsMs = oneTime ? LINK_MINUTES * 60_000 : SESSION_DAYS * DAY_MS;
+  if (oneTime) await db.delete(session).where(and(eq(session.personId, personId), eq(session.oneTime, true)));
   await db
     .insert(session)
     .values({ id: uuidv7(), clubId, personId, tokenHash: hash(token), oneTime, expiresAt: new Date(Date.now() + lastsMs) });

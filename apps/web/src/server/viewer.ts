@@ -10,4 +10,5 @@ export const viewerOf = ({ clubName, altitudeM, personName, units, theme, role, 
   theme,
   favourites,
   canPlan: role !== 'helper',
+  hasSession: process.env.GOODARC_DEMO !== '1',
 });

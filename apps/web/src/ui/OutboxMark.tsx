@@ -4,7 +4,8 @@ import { Button } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
 import { download } from './download.ts';
 import { Notice } from './Notice.tsx';
-import { outbox, useDeviceTrouble, useWaiting } from './outbox.ts';
+import { outbox, useDeviceTrouble, useWaiting, writtenAt } from './outbox.ts';
+import { printMoment } from './when.ts';
 
 /** How many entries wait on this device, on every page; opened, each of them and why. */
 export function OutboxMark() {
@@ -41,8 +42,8 @@ export function OutboxMark() {
             {waiting.length === 0
               ? 'Everything has reached the server.'
               : outbox().signedOut
-                ? 'You are signed out. Sign in again on this device: what waits is sent then, and nothing is lost.'
-                : 'What the server has not taken yet. It is sent again by itself; nothing is removed before the server has it.'}
+                ? `You are signed out. Sign in again on this device to send ${waiting.length === 1 ? 'this entry' : `these ${waiting.length} entries`}; nothing is lost.`
+                : `What the server has not taken yet, the oldest since ${printMoment(writtenAt(waiting[0]!))}. It is sent again by itself; nothing is removed before the server has it.`}
           </p>
           <ul>
             {waiting.map(({ id, what, refused: why }) => (

@@ -19,6 +19,9 @@ export interface Kept extends Letter {
   refused: string;
 }
 
+/** When it was written: the first 48 bits of a UUIDv7 are the time (RFC 9562, 5.7). */
+export const writtenAt = ({ id }: Kept): string => new Date(Number.parseInt(id.replaceAll('-', '').slice(0, 12), 16)).toISOString();
+
 /** What the outbox needs of its surroundings; tests bring their own. */
 export interface Post {
   storage: Pick<DeviceStore, 'getItem' | 'setItem' | 'removeItem' | 'keys'>;

@@ -134,7 +134,7 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
           </li>
         ))}
       </ul>
-      <ThisDevice />
+      <ThisDevice hasSession={viewer.hasSession} />
       {editing && (
         <Dialog title={editing === 'new' ? `Add a ${one}` : `Change ${editing.name}`} onClose={() => setEditing(null)}>
           <KitForm kind={kind} row={editing === 'new' ? null : editing} save={save} players={kit.players} />

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { canKeep, keepPages, keptOnDevice } from '../../device/keep.ts';
+import { canKeep, forgetPages, keepPages, keptOnDevice } from '../../device/keep.ts';
+import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useWaiting } from '../../ui/outbox.ts';
 import { attempt } from '../../ui/undo.ts';
@@ -7,7 +8,7 @@ import { attempt } from '../../ui/undo.ts';
 const mb = (bytes: number): string => `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
 
 /** What this device keeps for a court without a network, and how much room it takes. */
-export function ThisDevice() {
+export function ThisDevice({ hasSession }: { hasSession: boolean }) {
   const [kept, setKept] = useState<Awaited<ReturnType<typeof keptOnDevice>> | null>(null);
   const [done, setDone] = useState<[number, number] | null>(null);
   const [able, setAble] = useState(true);
@@ -29,6 +30,13 @@ export function ThisDevice() {
   async function makeLasting(): Promise<void> {
     await navigator.storage?.persist?.();
     look();
+  }
+
+  /** What waits stays: it is sent when somebody signs in here again. */
+  async function signOut(everywhere: boolean): Promise<void> {
+    if (!(await attempt(() => api('POST', 'sign-out', { everywhere })))) return;
+    await forgetPages();
+    location.href = '/';
   }
 
   return (
@@ -69,6 +77,22 @@ export function ThisDevice() {
             <span className="flex items-center gap-2" role="status">
               <progress className="progress w-40" value={done[0]} max={Math.max(1, done[1])} aria-label="Pages kept" />
               {done[0]} of {done[1]}
+            </span>
+          )}
+        </div>
+      )}
+      {hasSession && (
+        <div className="mt-4 flex flex-wrap items-center gap-2">
+          <Button size="l" onClick={() => signOut(false)}>
+            Sign out of this browser
+          </Button>
+          <Button look="ghost" size="l" onClick={() => signOut(true)}>
+            Sign out everywhere
+          </Button>
+          {waiting.length > 0 && (
+            <span>
+              {waiting.length === 1 ? 'The entry that waits stays' : `The ${waiting.length} entries that wait stay`} here, and go out when
+              you sign in again.
             </span>
           )}
         </div>

@@ -1,0 +1,29 @@
+import type { PersonId } from '@good-arc/core';
+import type { Scope } from './scope.ts';
+
+const MOST_KNOWN = 500;
+
+/** Who held a token when it was last looked up: for commands that must not wait for the database, and while it is gone. */
+class KnownTokens {
+  private readonly known = new Map<string, { scope: Scope; atMs: number }>();
+
+  get(token: string): { scope: Scope; atMs: number } | undefined {
+    return this.known.get(token);
+  }
+
+  remember(token: string, scope: Scope | null): void {
+    // the one that was seen longest ago makes room
+    this.known.delete(token);
+    if (!scope) return;
+    this.known.set(token, { scope, atMs: performance.now() });
+    if (this.known.size > MOST_KNOWN) this.known.delete(this.known.keys().next().value!);
+  }
+
+  /** They signed out: one token, or all of a person's. */
+  forget(token: string, everywhereOf: PersonId | null): void {
+    this.known.delete(token);
+    for (const [each, { scope }] of this.known) if (scope.personId === everywhereOf) this.known.delete(each);
+  }
+}
+
+export const knownTokens = new KnownTokens();
