@@ -9,10 +9,9 @@ async function rungAt(page: Page, name: RegExp): Promise<string> {
   return (await page.getByRole('link', { name }).first().getAttribute('href'))!;
 }
 
-test('two pages with one ladder: the stale one is told, keeps what is on it, and overwrites nothing', { tag: '@phone' }, async ({
-  page,
-  context,
-}) => {
+test('two pages with one ladder: the stale one is told, keeps what is on it, overwrites nothing, and both are put together', {
+  tag: '@phone',
+}, async ({ page, context }) => {
   await open(page, '/ladders');
   await page.getByRole('link', { name: 'Two lines, three players' }).first().click();
   await awake(page, LADDER);
@@ -29,10 +28,16 @@ test('two pages with one ladder: the stale one is told, keeps what is on it, and
   const told = page.getByRole('alert').filter({ hasText: 'Somebody else has changed this ladder' });
   await expect(told).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Mine' })).toBeVisible();
-  await told.getByRole('button', { name: 'Load it as it is now' }).click();
+  await told.getByRole('button', { name: /^Both/ }).click();
+  await expect(told).toBeHidden();
   await expect(page.getByRole('heading', { name: 'One line, by another' })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Anywhere across' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Mine' })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await awake(page);
+  await expect(page.getByRole('heading', { name: 'Mine' })).toBeVisible();
   await rename(page, 'One line, by another', 'One line');
+  await rename(page, 'Mine', 'Anywhere across');
   await saved(page);
 });
 

@@ -8,7 +8,8 @@ import { asc, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { club, machine, membership, person } from './db/schema.ts';
 import { isSeeded, seedDemo, wipe } from './db/seed.ts';
-import { type Db, migrateTo, openDatabase } from './server/db.ts';
+import { type Db, openDatabase } from './server/db.ts';
+import { migrateTo } from './server/migrate.ts';
 import { makeToken } from './server/session.ts';
 
 const [task = '', ...args] = process.argv.slice(2);
@@ -38,7 +39,7 @@ async function open(db: Db, clubName: string, ownerName: string): Promise<string
 }
 
 const TASKS: Record<string, () => Promise<void>> = {
-  migrate: () => migrateTo(db, MIGRATIONS),
+  migrate: () => migrateTo(db, { folder: MIGRATIONS }),
   async seed() {
     if (args.includes('--fresh')) await wipe(db);
     else if (await isSeeded(db)) return;

@@ -39,6 +39,7 @@ import { textOf } from './support/text.ts';
 /** What the bench says, read as text off its first rendering: the figures behind it are the core's and are checked there. */
 
 const machineOf = (kind: string, name = 'Bramble'): MachineRow => ({
+  version: 1,
   id: 'm1',
   name,
   profile: profileOf(kind),
@@ -70,7 +71,17 @@ function benchOf(sport: Sport, over: Partial<Setup> = {}, second?: Partial<Setup
   return {
     pair: { a, b, at: 'a' },
     setup: a,
-    court: { id: 'c1', name: 'Court 1', sport, surfaceId: surfaceOf(sport), indoor: false, ceilingM: null, marksM: [], notes: '' },
+    court: {
+      version: 1,
+      id: 'c1',
+      name: 'Court 1',
+      sport,
+      surfaceId: surfaceOf(sport),
+      indoor: false,
+      ceilingM: null,
+      marksM: [],
+      notes: '',
+    },
     machine,
     now,
     other: b && workedOut(b, machine),
@@ -309,6 +320,7 @@ describe('the whole bench', () => {
   };
   const machines = [machineOf(KIND.tennis)];
   const court = {
+    version: 1,
     id: 'c1',
     name: 'Court 1',
     sport: 'tennis' as const,
@@ -319,6 +331,7 @@ describe('the whole bench', () => {
     notes: '',
   };
   const own = {
+    version: 1,
     id: 'g1',
     name: 'Orla’s loop',
     notes: '',

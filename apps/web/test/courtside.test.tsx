@@ -13,7 +13,7 @@ import { profileOf, rungDocument } from './support/rig.ts';
 
 const id = (n: number): string => `01890000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const profile = profileOf('Two-wheel portable');
-const machine: MachineRow = { id: id(2), name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
+const machine: MachineRow = { version: 1, id: id(2), name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
 const wired = { ...machine, linkAddress: '127.0.0.1:4321' };
 const viewer: Viewer = {
   clubName: 'C',
@@ -26,6 +26,7 @@ const viewer: Viewer = {
   favourites: [],
 };
 const player = (n: number, name: string): PlayerRow => ({
+  version: 1,
   id: id(n),
   name,
   level: 'Building',

@@ -57,6 +57,7 @@ describe('kit', () => {
     const [player] = (await readKit(store)).players;
     expect(player).toEqual({
       id: ids.player,
+      version: 1,
       name: 'Ines',
       level: 'Building',
       hand: 'right',
@@ -65,7 +66,11 @@ describe('kit', () => {
       avoid: '',
       notes: '',
     });
-    await call(kit.PUT, { scope, params: { kind: 'players', id: ids.player }, body: { ...player, id: undefined, name: 'Ines Rookwood' } });
+    await call(kit.PUT, {
+      scope,
+      params: { kind: 'players', id: ids.player },
+      body: { ...player, id: undefined, version: undefined, name: 'Ines Rookwood' },
+    });
     expect((await readKit(store)).players[0]!.name).toBe('Ines Rookwood');
     expect((await call(kit.DELETE, { scope, params: { kind: 'players', id: ids.player } })).status).toBe(204);
     expect((await readKit(store)).players).toEqual([]);
@@ -84,9 +89,13 @@ describe('kit', () => {
     };
     const id = uuidv7();
     const at = { scope, params: { kind: 'gameBalls', id } };
-    expect((await call(kit.PUT, { ...at, body: { name: 'Loop', document, notes: '' } })).status).toBe(204);
-    expect((await call(kit.PUT, { ...at, body: { name: 'Loop', document: { ...document, clearsByM: 2.5 }, notes: '' } })).status).toBe(204);
-    expect((await readKit(store)).gameBalls).toEqual([{ id, name: 'Loop', document: { ...document, clearsByM: 2.5 }, notes: '' }]);
+    expect((await call(kit.PUT, { ...at, body: { name: 'Loop', document, notes: '' } })).status).toBe(200);
+    expect(
+      (await call(kit.PUT, { ...at, body: { name: 'Loop', document: { ...document, clearsByM: 2.5 }, notes: '' }, seen: 1 })).status,
+    ).toBe(200);
+    expect((await readKit(store)).gameBalls).toEqual([
+      { id, version: 2, name: 'Loop', document: { ...document, clearsByM: 2.5 }, notes: '' },
+    ]);
     await call(kit.DELETE, at);
     expect((await readKit(store)).gameBalls).toEqual([]);
     await call(kitRestore.POST, at);
@@ -317,6 +326,26 @@ describe('rounds', () => {
     for (let twice = 0; twice < 2; twice++)
       expect((await call(results.DELETE, { scope, params: { id: roundId, resultId } })).status).toBe(204);
     expect((await readRounds(store, { most: 50 }))[0]!.results).toEqual([]);
+  });
+  test('a result that was taken back stays so, though it is sent again', async () => {
+    const [roundId, resultId] = [uuidv7(), uuidv7()];
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() });
+    await put(roundId, resultId, 1, 'near');
+    await call(results.DELETE, { scope, params: { id: roundId, resultId } });
+    expect((await put(roundId, resultId, 1, 'near')).status).toBe(204);
+    expect((await readRounds(store, { most: 50 }))[0]!.results).toEqual([]);
+  });
+  test('one ball judged on two devices counts once: the later stands whichever arrives first, the other is its history', async () => {
+    const roundId = uuidv7();
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() });
+    const ids = Array.from({ length: 8 }, () => uuidv7());
+    const arrives = [...ids.keys()].sort((a, b) => ((a * 5) % 8) - ((b * 5) % 8));
+    await Promise.all(arrives.map((i) => put(roundId, ids[i]!, 3, i === 7 ? 'in' : 'out')));
+    const [read] = await readRounds(store, { most: 50 });
+    expect(read!.results.map(({ id, seq, outcome }) => [id, seq, outcome])).toEqual([[ids[7], 3, 'in']]);
+    const rows = await db.select().from(result).where(eq(result.roundId, roundId));
+    expect(rows).toHaveLength(8);
+    expect(rows.filter(({ deletedAt, replacedBy }) => deletedAt && replacedBy)).toHaveLength(7);
   });
   test('the card is the rung as it was: a later change to the rung does not touch it', async () => {
     const roundId = uuidv7();

@@ -49,8 +49,9 @@ const tuned = firstDials(profile).map((dial): Dial => {
   const tuneUp = tuneUpOf(dial.id);
   return { ...dial, curve: curveFrom(fitTuneUp(tuneUp, dial, profile)!, tuneUp, '2026-05-01T10:00:00.000Z') };
 });
-const machine: MachineRow = { id: courtId, name: 'Bramble', profile, dials: tuned, today: null, linkAddress: '', notes: '' };
+const machine: MachineRow = { version: 1, id: courtId, name: 'Bramble', profile, dials: tuned, today: null, linkAddress: '', notes: '' };
 const court: CourtRow = {
+  version: 1,
   id: courtId,
   name: 'Court 3',
   sport: 'tennis',
@@ -181,7 +182,17 @@ describe('the machine page', () => {
         machine={row}
         tuneUps={tuneUps}
         stock={[
-          { id: 'b', name: 'Red foam', ballId: 'tennis-stage3-red', count: 20, condition: 'new', openedOn: '', dragShare: 1, notes: '' },
+          {
+            version: 1,
+            id: 'b',
+            name: 'Red foam',
+            ballId: 'tennis-stage3-red',
+            count: 20,
+            condition: 'new',
+            openedOn: '',
+            dragShare: 1,
+            notes: '',
+          },
         ]}
         spares={spares}
       />,

@@ -35,6 +35,7 @@ const text = (node: ReactNode, system: 'imperial' | 'metric' = 'imperial'): stri
 
 const id = (n: number): string => `0190f3a0-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const machine = (n: number, name: string, kind: string): MachineRow => ({
+  version: 1,
   id: id(n),
   name,
   profile: profileOf(kind),

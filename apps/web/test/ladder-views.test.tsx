@@ -26,6 +26,7 @@ const viewer: Viewer = {
   favourites: [],
 };
 const machine = (n: number, name: string, kind: string): MachineRow => ({
+  version: 1,
   id: id(n),
   name,
   profile: profileOf(kind),
@@ -35,6 +36,7 @@ const machine = (n: number, name: string, kind: string): MachineRow => ({
   notes: '',
 });
 const player = (n: number, name: string, level: PlayerRow['level']): PlayerRow => ({
+  version: 1,
   id: id(n),
   name,
   level,
@@ -49,6 +51,7 @@ const kit: Kit = {
   squads: [],
   courts: [
     {
+      version: 1,
       id: id(1),
       name: 'Court 1',
       sport: 'tennis',
@@ -60,8 +63,28 @@ const kit: Kit = {
     },
   ],
   balls: [
-    { id: id(3), name: 'Green ones', ballId: 'tennis-stage1-green', count: 60, condition: 'good', openedOn: '', dragShare: 1, notes: '' },
-    { id: id(4), name: 'Standard ones', ballId: 'tennis-standard', count: 90, condition: 'good', openedOn: '', dragShare: 1, notes: '' },
+    {
+      version: 1,
+      id: id(3),
+      name: 'Green ones',
+      ballId: 'tennis-stage1-green',
+      count: 60,
+      condition: 'good',
+      openedOn: '',
+      dragShare: 1,
+      notes: '',
+    },
+    {
+      version: 1,
+      id: id(4),
+      name: 'Standard ones',
+      ballId: 'tennis-standard',
+      count: 90,
+      condition: 'good',
+      openedOn: '',
+      dragShare: 1,
+      notes: '',
+    },
   ],
   machines: [machine(2, 'Bramble', 'Two-wheel portable')],
   gameBalls: [],

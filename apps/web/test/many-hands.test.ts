@@ -12,7 +12,17 @@ import { readLadders } from '../src/server/ladders.ts';
 import { readRounds } from '../src/server/rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
-import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody as roundOf, rungDocument } from './support/rig.ts';
+import {
+  type Answer,
+  call,
+  emptyDatabase,
+  makeClub,
+  type OneRung,
+  oneRung,
+  putBall,
+  roundBody as roundOf,
+  rungDocument,
+} from './support/rig.ts';
 
 /** Several hands at once: phones that send late, twice or all together, and two pages with one ladder. */
 
@@ -133,5 +143,46 @@ describe('a ladder in two pages', () => {
     for (let twice = 0; twice < 2; twice++) expect((await save(ids.machine)).status).toBe(204);
     const [made] = await readLadders(store, [ladderId]);
     expect(made!.rungs.map(({ id }) => id)).toEqual([rungId]);
+  });
+});
+
+describe('a row that two people change', () => {
+  const body = { name: 'Ada', level: 'Building', hand: 'right', heightM: 1.7, goals: '', avoid: '', notes: '' };
+  const save = (id: string, part: Partial<typeof body>, seen?: number) =>
+    call(kit.PUT, { scope, params: { kind: 'players', id }, body: { ...body, ...part }, ...(seen !== undefined && { seen }) });
+
+  test('goes on from the version that was seen; from an older one nothing is overwritten, and both are shown', async () => {
+    const id = uuidv7();
+    expect(await save(id, {})).toMatchObject({ status: 200, body: { version: 1 } });
+    expect(await save(id, { goals: 'first' }, 1)).toMatchObject({ status: 200, body: { version: 2 } });
+    const stale = await save(id, { goals: 'second' }, 1);
+    expect(stale).toMatchObject({ status: 409, body: { type: '/problems/changed-since', current: { goals: 'first', version: 2 } } });
+    expect(await save(id, { goals: 'second' }, 2)).toMatchObject({ status: 200, body: { version: 3 } });
+  });
+  test('of twenty who save at once from one version, one is taken; the others lose nothing silently', async () => {
+    const id = uuidv7();
+    await save(id, {});
+    const answers = await Promise.all(Array.from({ length: 20 }, (_, i) => save(id, { goals: `goal ${i}` }, 1)));
+    expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
+    expect(answers.filter(({ status }) => status === 409)).toHaveLength(19);
+  });
+  test('made twice, because its answer was lost, is made once; made anew over a changed one it is not', async () => {
+    const id = uuidv7();
+    for (let twice = 0; twice < 2; twice++) expect(await save(id, {})).toMatchObject({ status: 200, body: { version: 1 } });
+    await save(id, { goals: 'changed' }, 1);
+    expect((await save(id, {})).status).toBe(409);
+    expect(
+      (await call(kit.PUT, { scope: (await makeClub(db, 'Other')).scope, params: { kind: 'players', id }, body, seen: 2 })).status,
+    ).toBe(404);
+  });
+  test('a version that is none is told at its field', async () => {
+    const request = new Request('http://127.0.0.1/', { method: 'PUT', headers: { 'if-match': 'W/"x"' }, body: JSON.stringify(body) });
+    const answer = (await kit.PUT({
+      request,
+      params: { kind: 'players', id: uuidv7() },
+      locals: { scope },
+      url: new URL(request.url),
+    } as never)) as Response;
+    expect([answer.status, ((await answer.json()) as Answer['body']).errors![0]!.pointer]).toEqual([400, '/version']);
   });
 });

@@ -183,9 +183,11 @@ describe('two machines on one rung', () => {
 describe('plans', () => {
   test('kept, read back, changed, deleted and restored; another club does not see them', async () => {
     const id = uuidv7();
-    expect((await call(plans.PUT, { scope, params: { id }, body: planBody() })).status).toBe(204);
-    expect(await readPlans(store)).toEqual([{ id, document: planBody() }]);
-    await call(plans.PUT, { scope, params: { id }, body: planBody({ lines: 2 }) });
+    expect((await call(plans.PUT, { scope, params: { id }, body: planBody() })).body).toEqual({ version: 1 });
+    expect(await readPlans(store)).toEqual([{ id, version: 1, document: planBody() }]);
+    await call(plans.PUT, { scope, params: { id }, body: planBody({ lines: 2 }), seen: 1 });
+    const stale = await call(plans.PUT, { scope, params: { id }, body: planBody({ lines: 3 }), seen: 1 });
+    expect(stale).toMatchObject({ status: 409, body: { current: { version: 2, document: { lines: 2 } } } });
     expect((await readPlans(store))[0]!.document.lines).toBe(2);
     await call(plans.DELETE, { scope, params: { id } });
     expect(await readPlans(store)).toEqual([]);
@@ -236,8 +238,8 @@ describe('plans', () => {
 test('squads and favourites are kept', async () => {
   const id = uuidv7();
   const body = { name: 'Cage group', playerIds: [ids.a, ids.b], notes: '' };
-  expect((await call(kit.PUT, { scope, params: { kind: 'squads', id }, body })).status).toBe(204);
-  expect((await readKit(store)).squads).toEqual([{ id, ...body }]);
+  expect((await call(kit.PUT, { scope, params: { kind: 'squads', id }, body })).status).toBe(200);
+  expect((await readKit(store)).squads).toEqual([{ id, version: 1, ...body }]);
   const empty = await call(kit.PUT, { scope, params: { kind: 'squads', id: uuidv7() }, body: { ...body, playerIds: [] } });
   expect([empty.status, empty.body.errors![0]]).toEqual([400, { pointer: '/playerIds', detail: expect.stringContaining('at least one') }]);
   for (const favourite of [ids.ladder, drill.id])

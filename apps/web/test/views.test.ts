@@ -125,7 +125,7 @@ describe('the figures as text', () => {
   const profile = profileOf('Two-wheel portable');
   const setup = firstSetup({ id: 'c1', sport: 'tennis', surfaceId: 'tennis-clay' }, { id: 'm1', profile }, 'Competing', 900);
   const arrangement = arrange(setup, profile);
-  const machine: MachineRow = { id: 'm1', name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
+  const machine: MachineRow = { version: 1, id: 'm1', name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
   const worked: Worked = { setup, machine, arrangement, spread: null, field: null };
   const units = {
     system: 'imperial',
@@ -188,6 +188,7 @@ test('a field is drawn from home away: the near end on the left, right field at 
 
 test('a sport’s first machine is one made for it alone, and one on a line before one worked by hand', () => {
   const machine = (name: string, kind: string): MachineRow => ({
+    version: 1,
     id: name,
     name,
     profile: profileOf(kind),

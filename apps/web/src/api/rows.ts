@@ -38,7 +38,11 @@ export interface Viewer {
   /** Ids of ladders and of built-in drills. */
   favourites: string[];
 }
-export interface PlayerRow {
+/** Of a row that people edit: a page saves from the version it knows. */
+export interface Versioned {
+  version: number;
+}
+export interface PlayerRow extends Versioned {
   id: string;
   name: string;
   level: Level;
@@ -48,13 +52,13 @@ export interface PlayerRow {
   avoid: string;
   notes: string;
 }
-export interface SquadRow {
+export interface SquadRow extends Versioned {
   id: string;
   name: string;
   playerIds: string[];
   notes: string;
 }
-export interface CourtRow {
+export interface CourtRow extends Versioned {
   id: string;
   name: string;
   sport: Sport;
@@ -64,7 +68,7 @@ export interface CourtRow {
   marksM: number[];
   notes: string;
 }
-export interface BallRow {
+export interface BallRow extends Versioned {
   id: string;
   name: string;
   ballId: BallId;
@@ -74,7 +78,7 @@ export interface BallRow {
   dragShare: number;
   notes: string;
 }
-export interface MachineRow {
+export interface MachineRow extends Versioned {
   id: string;
   name: string;
   profile: MachineProfile;
@@ -90,7 +94,7 @@ export interface TuneUpRow {
   document: TuneUp;
   tunedAt: string;
 }
-export interface GameBallRow {
+export interface GameBallRow extends Versioned {
   id: string;
   name: string;
   document: OwnGameBall;
@@ -110,15 +114,13 @@ export interface RungRow {
   position: number;
   document: RungDocument;
 }
-export interface LadderRow extends LadderDocument {
+export interface LadderRow extends LadderDocument, Versioned {
   id: string;
-  /** Counts its changes; a page saves from the one it knows. */
-  version: number;
   rungs: RungRow[];
   /** The built-in drill it was copied from, with its rungs as they came. */
   origin: { drillId: DrillId; rungs: RungDocument[] } | null;
 }
-export interface PlanRow {
+export interface PlanRow extends Versioned {
   id: string;
   document: PlanDocument;
 }

@@ -39,6 +39,8 @@ const times = () => ({
     .default(sql`(utc_timestamp(3))`)
     .$onUpdate(() => new Date()),
 });
+/** Counts the changes of a row that people edit: who saves from an older one is told. */
+const versioned = () => ({ version: int().notNull().default(1) });
 /** Soft delete: a row with a time here is gone for everyone until it is restored. */
 const removable = () => ({ ...times(), deletedAt: moment() });
 
@@ -127,6 +129,7 @@ export const player = mysqlTable(
     /** What this player should not do: a sore shoulder, serves on two days running. */
     avoid: varchar({ length: 500 }).notNull().default(''),
     notes: varchar({ length: 500 }).notNull().default(''),
+    ...versioned(),
     ...removable(),
   },
   (t) => [index('player_club').on(t.clubId)],
@@ -140,6 +143,7 @@ export const squad = mysqlTable(
     name: varchar({ length: 120 }).notNull(),
     playerIds: document<PlayerId[]>().notNull(),
     notes: varchar({ length: 500 }).notNull().default(''),
+    ...versioned(),
     ...removable(),
   },
   (t) => [index('squad_club').on(t.clubId)],
@@ -160,6 +164,7 @@ export const court = mysqlTable(
       .notNull()
       .$default(() => []),
     notes: varchar({ length: 500 }).notNull().default(''),
+    ...versioned(),
     ...removable(),
   },
   (t) => [index('court_club').on(t.clubId)],
@@ -178,6 +183,7 @@ export const ballStock = mysqlTable(
     /** Multiplies the drag of their kind: 1 until a tune-up found it. */
     dragShare: double().notNull().default(1),
     notes: varchar({ length: 500 }).notNull().default(''),
+    ...versioned(),
     ...removable(),
   },
   (t) => [index('ball_stock_club').on(t.clubId)],
@@ -191,6 +197,7 @@ export const gameBall = mysqlTable(
     name: varchar({ length: 120 }).notNull(),
     document: document<OwnGameBall>().notNull(),
     notes: varchar({ length: 500 }).notNull().default(''),
+    ...versioned(),
     ...removable(),
   },
   (t) => [index('game_ball_club').on(t.clubId)],
@@ -210,6 +217,7 @@ export const machine = mysqlTable(
     /** `127.0.0.1:port` of its line, or empty for a machine that is worked by hand. */
     linkAddress: varchar({ length: 60 }).notNull().default(''),
     notes: varchar({ length: 500 }).notNull().default(''),
+    ...versioned(),
     ...removable(),
   },
   (t) => [index('machine_club').on(t.clubId)],
@@ -276,6 +284,7 @@ export const plan = mysqlTable(
     /** Local day and time, as the person typed it. */
     startsAt: varchar({ length: 16 }).notNull(),
     document: document<PlanDocument>().notNull(),
+    ...versioned(),
     ...removable(),
   },
   (t) => [index('plan_club').on(t.clubId, t.startsAt)],
@@ -354,6 +363,8 @@ export const result = mysqlTable(
     sidespinRpm: double(),
     gyroRpm: double(),
     radarMps: double(),
+    /** The later result of the same ball that stands in its place; a row with one is removed, and kept as its history. */
+    replacedBy: char({ length: 36 }).$type<IdOf<'result'>>(),
     ...removable(),
   },
   (t) => [index('result_round').on(t.roundId, t.seq)],

@@ -1,6 +1,4 @@
-import { fileURLToPath } from 'node:url';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
-import { migrate } from 'drizzle-orm/mysql2/migrator';
 import mysql from 'mysql2/promise';
 
 export type Db = MySql2Database<Record<string, never>>;
@@ -31,7 +29,12 @@ function limited(pool: mysql.Pool, limitMs: number) {
         throw error;
       }
     };
-    return { query: run('query'), execute: run('execute'), release: () => void (broken || connection.release()) };
+    return {
+      query: run('query'),
+      execute: run('execute'),
+      release: () => void (broken || connection.release()),
+      destroy: () => connection.destroy(),
+    };
   };
   const once = (how: 'query' | 'execute') => async (statement: Statement, values?: unknown[]) => {
     const connection = await borrow();
@@ -80,10 +83,6 @@ export function database(): Db {
   opened ??= openDatabase(url);
   return opened.db;
 }
-
-/** Brings the schema up to date. @param folder of the generated migrations */
-export const migrateTo = (db: Db, folder = fileURLToPath(new URL('../db/migrations', import.meta.url))): Promise<void> =>
-  migrate(db, { migrationsFolder: folder });
 
 const GONE = new Set([
   'ECONNREFUSED',

@@ -16,6 +16,8 @@ export interface Call<Body> {
   id: string;
   scope: Scope;
   store: Store;
+  /** Version of the row that the page saw, by `If-Match` (RFC 9110, 13.1.1); null without one. */
+  seen: number | null;
   context: APIContext;
 }
 
@@ -41,7 +43,8 @@ export function endpoint<S extends z.ZodType>(schema: S | null, run: (call: Call
       const body = schema ? await readBody(context.request, schema) : undefined;
       const store = new Store(database(), scope);
       await mustBeOwn(store, body);
-      const answer = await run({ body: body as z.output<S>, id, scope, store, context });
+      const seen = seenOf(context.request.headers.get('if-match'));
+      const answer = await run({ body: body as z.output<S>, id, scope, store, seen, context });
       if (answer instanceof Response) return answer;
       return answer === undefined ? new Response(null, { status: 204 }) : json(answer);
     } catch (error) {
@@ -50,9 +53,16 @@ export function endpoint<S extends z.ZodType>(schema: S | null, run: (call: Call
   };
 }
 
+function seenOf(header: string | null): number | null {
+  if (header === null) return null;
+  const [, version] = /^"?(\d{1,9})"?$/.exec(header) ?? [];
+  if (version === undefined)
+    throw new Refusal(400, 'Bad input', [{ pointer: '/version', detail: 'If-Match must be the version the page saw, such as "3".' }]);
+  return Number(version);
+}
+
 async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> {
-  const text = await request.text();
-  if (text.length > LONGEST_BODY) throw new Refusal(413, `Too much at once: at most ${LONGEST_BODY / 1024} kB.`);
+  const text = await textWithin(request, LONGEST_BODY);
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -63,4 +73,21 @@ async function readBody<S extends z.ZodType>(request: Request, schema: S): Promi
   if (parsed.success) return parsed.data;
   const problem = badInput(fieldProblems(parsed.error));
   throw new Refusal(problem.status, problem.title, problem.errors);
+}
+
+/** The body as text, read no further than it may go. @throws Refusal 413 */
+async function textWithin(request: Request, most: number): Promise<string> {
+  const reader = request.body?.getReader();
+  const decoder = new TextDecoder();
+  let text = '';
+  for (let bytes = 0; ; ) {
+    const part = await reader?.read();
+    if (!part || part.done) return text + decoder.decode();
+    bytes += part.value.byteLength;
+    if (bytes > most) {
+      await reader?.cancel();
+      throw new Refusal(413, `Too much at once: at most ${most / 1024} kB.`);
+    }
+    text += decoder.decode(part.value, { stream: true });
+  }
 }

@@ -21,8 +21,9 @@ export const isKitKind = (kind: string | undefined): kind is KitKind => kind !==
 export const noSuchKind = (kind: string | undefined): Refusal =>
   new Refusal(404, `Kit has no “${kind}”; it has ${Object.keys(KIT_TABLES).join(', ')}.`);
 
-const toPlayer = ({ id, name, level, hand, heightM, goals, avoid, notes }: typeof player.$inferSelect): PlayerRow => ({
+const toPlayer = ({ id, version, name, level, hand, heightM, goals, avoid, notes }: typeof player.$inferSelect): PlayerRow => ({
   id,
+  version,
   name,
   level,
   hand,
@@ -31,17 +32,18 @@ const toPlayer = ({ id, name, level, hand, heightM, goals, avoid, notes }: typeo
   avoid,
   notes,
 });
-const toSquad = (store: Store, { id, name, playerIds, notes }: typeof squad.$inferSelect): SquadRow[] => {
+const toSquad = (store: Store, { id, version, name, playerIds, notes }: typeof squad.$inferSelect): SquadRow[] => {
   const ids = store.document(squadBody.shape.playerIds, playerIds, { what: 'squad', id, name });
-  return ids ? [{ id, name, playerIds: ids, notes }] : [];
+  return ids ? [{ id, version, name, playerIds: ids, notes }] : [];
 };
 const toCourt = (store: Store, row: typeof court.$inferSelect): CourtRow[] => {
-  const { id, name, sport, surfaceId, indoor, ceilingM, notes } = row;
+  const { id, version, name, sport, surfaceId, indoor, ceilingM, notes } = row;
   const marksM = store.document(courtBody.shape.marksM, row.marksM, { what: 'court', id, name });
-  return marksM ? [{ id, name, sport, surfaceId, indoor, ceilingM, marksM, notes }] : [];
+  return marksM ? [{ id, version, name, sport, surfaceId, indoor, ceilingM, marksM, notes }] : [];
 };
-const toBall = ({ id, name, ballId, count, condition, openedOn, dragShare, notes }: typeof ballStock.$inferSelect): BallRow => ({
+const toBall = ({ id, version, name, ballId, count, condition, openedOn, dragShare, notes }: typeof ballStock.$inferSelect): BallRow => ({
   id,
+  version,
   name,
   ballId,
   count,
@@ -52,14 +54,17 @@ const toBall = ({ id, name, ballId, count, condition, openedOn, dragShare, notes
 });
 /** A record of before a field was added takes its default. */
 const machineSchema = z.object({ profile: machineProfileSchema, dials: dialsSchema, today: machineTodaySchema.nullable() });
-const toMachine = (store: Store, { id, name, profile, dials, today, linkAddress, notes }: typeof machine.$inferSelect): MachineRow[] => {
+const toMachine = (
+  store: Store,
+  { id, version, name, profile, dials, today, linkAddress, notes }: typeof machine.$inferSelect,
+): MachineRow[] => {
   const read = store.document(machineSchema, { profile, dials, today }, { what: 'machine', id, name });
-  return read ? [{ id, name, ...read, linkAddress, notes }] : [];
+  return read ? [{ id, version, name, ...read, linkAddress, notes }] : [];
 };
 
-const toGameBall = (store: Store, { id, name, document, notes }: typeof gameBall.$inferSelect): GameBallRow[] => {
+const toGameBall = (store: Store, { id, version, name, document, notes }: typeof gameBall.$inferSelect): GameBallRow[] => {
   const read = store.document(ownGameBallSchema, document, { what: 'game ball', id, name });
-  return read ? [{ id, name, document: read, notes }] : [];
+  return read ? [{ id, version, name, document: read, notes }] : [];
 };
 
 /** Everything of the club that can be chosen, by name; what cannot be read is set aside. */

@@ -77,8 +77,9 @@ async function touchFrom(tx: Store, id: string, version: number): Promise<number
   throw new Refusal(
     409,
     'Somebody else has changed this ladder since this page was opened. Nothing of theirs was overwritten, and what you changed is still on this page.',
-    [{ pointer: '/version', detail: 'Load the ladder as it is now, then make the change again.' }],
+    [{ pointer: '/version', detail: 'Keep yours, take theirs, or both.' }],
     CHANGED_SINCE,
+    (await readLadders(tx, [id]))[0],
   );
 }
 

@@ -7,9 +7,9 @@ import type { Store } from './store.ts';
 /** Planned outings, the next ones first. */
 export async function readPlans(store: Store): Promise<PlanRow[]> {
   const rows = await store.list(plan, undefined, plan.startsAt);
-  return rows.flatMap(({ id, document }) => {
+  return rows.flatMap(({ id, document, version }) => {
     const read = store.document(planSchema, document, { what: 'planned outing', id });
-    return read ? [{ id, document: read }] : [];
+    return read ? [{ id, version, document: read }] : [];
   });
 }
 
@@ -30,10 +30,10 @@ export async function planRounds(store: Store, { rungs }: Pick<LadderRow, 'rungs
     .filter(({ balls }) => balls > 0);
 }
 
-/** @throws Refusal 404 for a ladder that was removed */
-export function putPlan(store: Store, id: string, document: PlanDocument): Promise<void> {
+/** @returns the plan's version @throws Refusal 404 for a ladder that was removed, 409 when somebody else changed the plan */
+export function putPlan(store: Store, id: string, document: PlanDocument, seen: number | null): Promise<number> {
   return store.transaction(async (tx) => {
     await tx.one(ladder, document.ladderId, 'ladder');
-    await tx.put(plan, { id, ladderId: document.ladderId, startsAt: document.startsAt, document }, 'plan');
+    return tx.putFrom(plan, { id, ladderId: document.ladderId, startsAt: document.startsAt, document }, 'plan', seen);
   });
 }

@@ -4,9 +4,9 @@ import { errnoOf, isDatabaseGone } from './db.ts';
 /** A refusal that goes to the client as an RFC 9457 problem document. */
 export class Refusal extends Error {
   readonly problem: Problem;
-  constructor(status: number, title: string, errors: FieldProblem[] = [], type = 'about:blank') {
+  constructor(status: number, title: string, errors: FieldProblem[] = [], type = 'about:blank', current?: unknown) {
     super(title);
-    this.problem = { type, title, status, errors };
+    this.problem = { type, title, status, errors, ...(current !== undefined && { current }) };
   }
 }
 

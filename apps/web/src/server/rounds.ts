@@ -4,6 +4,7 @@ import {
   type Outcome,
   type OutingId,
   type PlayerId,
+  type ResultId,
   type RoundId,
   type RungDocument,
   type RungId,
@@ -16,6 +17,7 @@ import { and, count, countDistinct, desc, eq, exists, gte, inArray, lt, or, type
 import type { ResultRow, RoundRow } from '../api/rows.ts';
 import type { ResultBody } from '../api/schemas.ts';
 import { court, ladder, machine, outing, player, result, round, rung } from '../db/schema.ts';
+import { notFound } from './problem.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
 
@@ -75,13 +77,28 @@ const cardOf = ({ card }: { card: unknown }): RungDocument => rungSchema.parse(c
 const readCard = (store: Store, { id, card, startedAt }: { id: string; card: unknown; startedAt: Date }): RungDocument | null =>
   store.document(rungSchema, card, { what: 'round', id, name: startedAt.toISOString().slice(0, 16).replace('T', ' ') });
 
-/** What became of a ball, with what it counts as by the card of its round. A round that was deleted meanwhile keeps its balls, too. */
-export const putResult = (store: Store, roundId: RoundId, id: string, body: ResultBody): Promise<void> =>
+/**
+ * What became of a ball, with what it counts as by the card of its round. Sent twice it counts once. Of two results of one ball, from two devices, the one
+ * that was made later stands (ids are made in the order of time) and the other is kept as its history. One that was taken back stays so. A round that was
+ * deleted meanwhile keeps its balls, too.
+ */
+export const putResult = (store: Store, roundId: RoundId, id: ResultId, body: ResultBody): Promise<void> =>
   store.transaction(async (tx) => {
-    const card = cardOf(await tx.anyOne(round, roundId, 'round'));
+    // one at a time writes to a round, so that each sees what the other wrote
+    const card = cardOf(await tx.lock(round, roundId, 'round'));
     const feed = feedsOf(card)(body);
     const score = scoreOf(card, feed, body.outcome);
-    await tx.put(result, { id, roundId, ...body, feedId: feed?.id ?? null, hit: score === null ? null : score === 'hit' }, 'result');
+    const values = { ...body, feedId: feed?.id ?? null, hit: score === null ? null : score === 'hit' };
+    if (!(await tx.add(result, { id, roundId, ...values }))) {
+      const known = await tx.anyOne(result, id, 'result');
+      if (known.roundId !== roundId) throw notFound('result');
+      if (known.deletedAt) return;
+      await tx.change(result, eq(result.id, id), values);
+    }
+    const ofBall = await tx.list(result, and(eq(result.roundId, roundId), eq(result.seq, body.seq)), result.id);
+    const last = ofBall.at(-1)!.id;
+    const others = ofBall.slice(0, -1).map((each) => each.id);
+    if (others.length > 0) await tx.change(result, inArray(result.id, others), { replacedBy: last, deletedAt: new Date() });
   });
 
 const toResult = ({ id, seq, feedId, outcome, speedMps, elevationDeg, bearingDeg, radarMps }: typeof result.$inferSelect): ResultRow => ({

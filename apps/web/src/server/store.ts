@@ -4,7 +4,7 @@ import type { z } from 'zod';
 import { OtherVersion } from '../db/document.ts';
 import { type Db, errnoOf, untilThrough } from './db.ts';
 import { log } from './log.ts';
-import { notFound } from './problem.ts';
+import { CHANGED_SINCE, notFound, Refusal } from './problem.ts';
 import type { Scope } from './scope.ts';
 
 /** A table whose rows belong to a club and are removed softly. */
@@ -109,6 +109,17 @@ export class Store {
     return row;
   }
 
+  /** As `anyOne`, and nobody else changes or locks the row until this transaction ends. @throws Refusal 404 */
+  async lock<T extends ClubTable>(table: T, id: string, what: string): Promise<Row<T>> {
+    const [row] = await this.db
+      .select()
+      .from(table as MySqlTable)
+      .where(and(this.mine(table), eq(table.id, id)))
+      .for('update');
+    if (!row) throw notFound(what);
+    return row as Row<T>;
+  }
+
   /**
    * Writes a row whole under the client's id: twice is the same as once, and a row that was removed comes back.
    * Inserts first: an update of what is not there would lock the gap where others insert.
@@ -127,6 +138,37 @@ export class Store {
     });
   }
 
+  /**
+   * As `put`, of a row that people edit: from the version they saw. Without one it is new, or the repetition of what made it.
+   * @returns the version it has now
+   * @throws Refusal 409, with the row as it is kept, when somebody else has changed it since; 404 when the id belongs to another club
+   */
+  async putFrom<T extends ClubTable & { version: AnyMySqlColumn }>(
+    table: T,
+    values: Values<T>,
+    what: string,
+    seen: number | null,
+  ): Promise<number> {
+    const { id, ...rest } = values;
+    return this.through(async () => {
+      if (seen === null && (await this.add(table, values))) return 1;
+      const version = seen === null ? 1 : seen + 1;
+      const change = await this.db
+        .update(table as MySqlTable)
+        .set({ ...rest, version, deletedAt: null } as never)
+        .where(and(this.mine(table), eq(table.id, id), eq(table.version, seen ?? 1)));
+      if (change[0].affectedRows > 0) return version;
+      const kept = await this.anyOne(table, id, what);
+      throw new Refusal(
+        409,
+        `Somebody else has changed this ${what} since this page was opened. Nothing of theirs was overwritten, and what you typed is still here.`,
+        [{ pointer: '/version', detail: 'Keep yours, take theirs, or both.' }],
+        CHANGED_SINCE,
+        kept,
+      );
+    });
+  }
+
   /** Inserts a row. @returns false when its id is taken, here or in another club */
   async add<T extends ClubTable>(table: T, values: Values<T>): Promise<boolean> {
     try {
@@ -139,7 +181,11 @@ export class Store {
   }
 
   /** Changes some columns of a row that is there and fits. @returns whether there was one */
-  change<T extends ClubTable>(table: T, where: SQL | undefined, values: Partial<Values<T>> | Record<string, SQL>): Promise<boolean> {
+  change<T extends ClubTable>(
+    table: T,
+    where: SQL | undefined,
+    values: (Partial<Values<T>> & { deletedAt?: Date }) | Record<string, SQL>,
+  ): Promise<boolean> {
     return this.through(async () => {
       const change = await this.db
         .update(table as MySqlTable)

@@ -28,7 +28,9 @@ export const keepTuneUp = (
   { machineId, tunedAt, document }: { machineId: MachineId; tunedAt: string; document: TuneUp },
 ): Promise<void> =>
   store.transaction(async (tx) => {
-    const { createdAt: _c, updatedAt: _u, deletedAt: _d, clubId: _o, ...row } = await tx.one(machine, machineId, 'machine');
+    await tx.one(machine, machineId, 'machine');
+    // two dials that are kept at once both arrive
+    const { createdAt: _c, updatedAt: _u, deletedAt: _d, clubId: _o, ...row } = await tx.lock(machine, machineId, 'machine');
     const profile = machineProfileSchema.parse(row.profile);
     const dial = row.dials.find((each) => each.id === document.dialId);
     if (!dial) throw new Refusal(409, 'This machine has no such dial any more. Add it in Kit, then keep the tune-up.');
@@ -43,12 +45,13 @@ export const keepTuneUp = (
       each.id === dial.id ||
       (dial.moves === 'wheel' && each.moves === 'wheel' && each.scale.lo === dial.scale.lo && each.scale.hi === dial.scale.hi);
     const dials = row.dials.map((each) => (takes(each) ? { ...each, curve: { ...curve, falling: each.falling } } : each));
-    await tx.put(machine, { ...row, dials, profile: isFlown(dial) ? withRepeatability(profile, fit) : profile }, 'machine');
+    const learnt = { dials, profile: isFlown(dial) ? withRepeatability(profile, fit) : profile };
+    await tx.put(machine, { ...row, ...learnt, version: row.version + 1 }, 'machine');
     await tx.put(tuneUp, { id, machineId, personId: scope.personId, document, tunedAt: new Date(tunedAt) }, 'tune-up');
     if (stock && fit.drag) {
       const { createdAt: _sc, updatedAt: _su, deletedAt: _sd, clubId: _so, ...balls } = stock;
       const dragShare = Math.min(2, Math.max(0.5, stock.dragShare * fit.drag.share));
-      await tx.put(ballStock, { ...balls, dragShare }, 'ball stock');
+      await tx.put(ballStock, { ...balls, dragShare, version: balls.version + 1 }, 'ball stock');
     }
   });
 

@@ -5,11 +5,14 @@ export class ApiError extends Error {
   readonly type: string;
   readonly status: number;
   readonly errors: FieldProblem[];
-  constructor({ type, title, status, errors }: Problem) {
+  /** What is kept now, where somebody else changed it meanwhile. */
+  readonly current: unknown;
+  constructor({ type, title, status, errors, current }: Problem) {
     super(title);
     this.type = type;
     this.status = status;
     this.errors = errors ?? [];
+    this.current = current;
   }
   /** What the page shows is not what is kept any more. */
   get isChangedSince(): boolean {
@@ -27,13 +30,14 @@ const AWAY: Problem = { type: 'about:blank', title: 'The server does not answer 
  * One request to our own server.
  * @param keepalive goes out even when the page is left at once; for small bodies only (64 kB at most, by the Fetch standard)
  * @param withinMs no answer by then is none
+ * @param seen version of the row that is changed, as the page knows it
  * @throws ApiError with the server's words, or with status 0 when it cannot be reached
  */
 export async function api<T = undefined>(
   method: 'GET' | 'PUT' | 'POST' | 'PATCH' | 'DELETE',
   path: string,
   body?: unknown,
-  { keepalive = false, withinMs }: { keepalive?: boolean; withinMs?: number } = {},
+  { keepalive = false, withinMs, seen }: { keepalive?: boolean; withinMs?: number; seen?: number | undefined } = {},
 ): Promise<T> {
   let response: Response;
   try {
@@ -41,7 +45,7 @@ export async function api<T = undefined>(
       method,
       keepalive,
       ...(withinMs !== undefined && { signal: AbortSignal.timeout(withinMs) }),
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', ...(seen !== undefined && { 'if-match': `"${seen}"` }) },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   } catch {

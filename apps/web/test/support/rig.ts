@@ -7,7 +7,8 @@ import * as kit from '../../src/pages/api/kit/[kind]/[id]/index.ts';
 import * as ladders from '../../src/pages/api/ladders/[id]/index.ts';
 import * as results from '../../src/pages/api/rounds/[id]/results/[resultId].ts';
 import * as rungs from '../../src/pages/api/rungs/[id]/index.ts';
-import { type Db, database, migrateTo } from '../../src/server/db.ts';
+import { type Db, database } from '../../src/server/db.ts';
+import { migrateTo } from '../../src/server/migrate.ts';
 import type { Scope } from '../../src/server/scope.ts';
 import { Store } from '../../src/server/store.ts';
 
@@ -46,11 +47,23 @@ export interface Answer {
 /** Calls an endpoint as the browser would, as this person. */
 export async function call(
   route: APIRoute,
-  { scope, params = {}, body, raw }: { scope: Scope | undefined; params?: Record<string, string>; body?: unknown; raw?: string },
+  {
+    scope,
+    params = {},
+    body,
+    raw,
+    seen,
+  }: {
+    scope: Scope | undefined;
+    params?: Record<string, string>;
+    body?: unknown;
+    raw?: string /** Version the page knows. */;
+    seen?: number;
+  },
 ): Promise<Answer> {
   const request = new Request('http://127.0.0.1/api', {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', ...(seen !== undefined && { 'if-match': `"${seen}"` }) },
     body: raw ?? JSON.stringify(body ?? {}),
   });
   const response = await route({ request, params, locals: { scope }, url: new URL(request.url) } as never);

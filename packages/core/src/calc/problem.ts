@@ -12,6 +12,8 @@ export interface Problem {
   title: string;
   status: number;
   errors: FieldProblem[];
+  /** Where somebody else changed it meanwhile: what is kept now. */
+  current?: unknown;
 }
 
 const pointerOf = (path: readonly PropertyKey[]): string =>

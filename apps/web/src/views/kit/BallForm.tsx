@@ -21,6 +21,7 @@ export function BallForm({ row, save }: FormProps<BallRow>) {
       notes: row?.notes ?? '',
     },
     save,
+    row,
   );
   return (
     <form className={GRID} onSubmit={submit} noValidate>

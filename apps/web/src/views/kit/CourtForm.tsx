@@ -22,6 +22,7 @@ export function CourtForm({ row, save }: FormProps<CourtRow>) {
       notes: row?.notes ?? '',
     },
     save,
+    row,
   );
   const sport = form.watch('sport');
   const surfaces = SURFACES.filter((each) => each.sport === sport);

@@ -17,6 +17,7 @@ export function GameBallForm({ row, save }: FormProps<GameBallRow>) {
     gameBallBody,
     { name: row?.name ?? '', document: row?.document ?? first(SPORTS[0]), notes: row?.notes ?? '' },
     save,
+    row,
   );
   const ball = form.watch('document') as OwnGameBall;
   const set = (next: OwnGameBall): void => form.setValue('document', next, { shouldDirty: true });

@@ -3,16 +3,17 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow, Viewer } from '../../api/rows.ts';
 import { KIT_KINDS, type KitKind } from '../../api/schemas.ts';
-import { api, messageOf } from '../../ui/api.ts';
+import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { putRow } from '../../ui/putRow.ts';
 import { rulerScale } from '../../ui/scale.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { BallForm } from './BallForm.tsx';
 import { CourtForm } from './CourtForm.tsx';
-import type { KitRow } from './forms.tsx';
+import type { KitRow, Save } from './forms.tsx';
 import { GameBallForm } from './GameBallForm.tsx';
 import { MachineForm } from './MachineForm.tsx';
 import { PlayerForm } from './PlayerForm.tsx';
@@ -54,14 +55,9 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
     window.history.replaceState(null, '', `/kit?at=${next}`);
   }
 
-  async function save(values: Record<string, unknown>): Promise<void> {
+  async function save(values: Record<string, unknown>, version: number | undefined): Promise<void> {
     const id = editing && editing !== 'new' ? editing.id : uuidv7();
-    try {
-      await api('PUT', `kit/${kind}/${id}`, values);
-    } catch (error) {
-      throw new Error(messageOf(error));
-    }
-    const row = { id, ...values } as unknown as KitRow;
+    const row = (await putRow(`kit/${kind}`, { ...values, id, ...(version !== undefined && { version }) })) as unknown as KitRow;
     putRows(kind, (now) => (now.some((each) => each.id === id) ? now.map((each) => (each.id === id ? row : each)) : [...now, row]));
     setEditing(null);
   }
@@ -160,7 +156,7 @@ function CourtThumb({ sport }: { sport: Sport }) {
 interface KitFormProps {
   kind: KitKind;
   row: KitRow | null;
-  save: (values: Record<string, unknown>) => Promise<void>;
+  save: Save;
   players: readonly PlayerRow[];
 }
 

@@ -24,6 +24,7 @@ export function MachineForm({ row, save }: FormProps<MachineRow>) {
       notes: row?.notes ?? '',
     },
     save,
+    row,
   );
   const profile = form.watch('profile') as MachineProfile;
   const set = (part: Partial<MachineProfile>): void => form.setValue('profile', { ...profile, ...part }, { shouldDirty: true });

@@ -21,6 +21,7 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
       notes: row?.notes ?? '',
     },
     save,
+    row,
   );
   return (
     <form className={GRID} onSubmit={submit} noValidate>

@@ -11,6 +11,7 @@ export function SquadForm({ row, save, players }: FormProps<SquadRow> & { player
     squadBody,
     { name: row?.name ?? '', playerIds: row?.playerIds ?? [], notes: row?.notes ?? '' },
     save,
+    row,
   );
   const problem = problemOf('playerIds');
   return (

@@ -3,35 +3,70 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { type DefaultValues, type FieldValues, type Path, type Resolver, useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import type { BallRow, CourtRow, GameBallRow, MachineRow, PlayerRow, SquadRow } from '../../api/rows.ts';
+import type { BallRow, CourtRow, GameBallRow, MachineRow, PlayerRow, SquadRow, Versioned } from '../../api/rows.ts';
+import { ApiError, messageOf } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
+import { ChangedSince } from '../../ui/ChangedSince.tsx';
+import { mergedFields } from '../../ui/merge.ts';
 import { Notice } from '../../ui/Notice.tsx';
 
 export type KitRow = PlayerRow | SquadRow | CourtRow | BallRow | MachineRow | GameBallRow;
 
-/** What a form is saved with; it throws an Error whose message is shown when the server did not take it. */
-export type Save = (values: Record<string, unknown>) => Promise<void>;
+/**
+ * What a form is saved with, from the version of the row that it shows (none of a new one).
+ * @throws ApiError when the server did not take it
+ */
+export type Save = (values: Record<string, unknown>, version: number | undefined) => Promise<void>;
 
 export interface FormProps<T> {
   row: T | null;
   save: Save;
 }
 
-/** A form over one schema: its fields, its errors beside them, and the server's word when it refuses. */
-export function useKitForm<T extends FieldValues>(schema: z.ZodType, defaults: DefaultValues<T>, save: Save) {
+/**
+ * A form over one schema: its fields, its errors beside them, the server's word when it refuses, and whose is kept when somebody else saved in between.
+ * @param row that is changed; null for a new one
+ */
+export function useKitForm<T extends FieldValues>(schema: z.ZodType, defaults: DefaultValues<T>, save: Save, row: KitRow | null) {
   const form = useForm<T>({ resolver: zodResolver(schema as never) as unknown as Resolver<T>, defaultValues: defaults });
   const [failed, setFailed] = useState('');
-  const submit = form.handleSubmit(async (values) => {
+  /** What the form began with, and its version. */
+  const [base, setBase] = useState({ fields: defaults as T, version: row?.version });
+  const [theirs, setTheirs] = useState<(T & Versioned) | null>(null);
+  const attempt = async (values: T, version = base.version): Promise<void> => {
     setFailed('');
+    setTheirs(null);
     try {
-      await save(values);
+      await save(values, version);
     } catch (error) {
-      setFailed((error as Error).message);
+      if (error instanceof ApiError && error.isChangedSince && error.current) setTheirs(error.current as T & Versioned);
+      else setFailed(messageOf(error));
     }
-  });
+  };
+  const submit = form.handleSubmit((values) => attempt(values));
+  /** Goes on from what is kept now. */
+  function goOn(fields: T): void {
+    const kept = fieldsOf(theirs!);
+    setBase({ fields: kept, version: theirs!.version });
+    setTheirs(null);
+    form.reset(fields);
+  }
+  const fieldsOf = (kept: T): T => Object.fromEntries(Object.keys(defaults).map((key) => [key, kept[key]])) as T;
   const problemOf = (path: Path<T>): string | undefined => form.getFieldState(path, form.formState).error?.message;
   const buttons = (
     <>
+      {theirs && (
+        <ChangedSince
+          className="col-span-2"
+          what={`“${String(row?.name ?? 'it')}”`}
+          onMine={() => void attempt(form.getValues(), theirs.version)}
+          onTheirs={() => goOn(fieldsOf(theirs))}
+          onBoth={() => {
+            const both = mergedFields(base.fields, form.getValues(), fieldsOf(theirs));
+            void attempt(both, theirs.version);
+          }}
+        />
+      )}
       {failed && (
         <Notice role="alert" tone="error" className="col-span-2 font-medium">
           {failed}

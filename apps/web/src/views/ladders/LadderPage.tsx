@@ -6,8 +6,8 @@ import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
+import { ChangedSince } from '../../ui/ChangedSince.tsx';
 import { contextOf, judge, venueOf } from '../../ui/judge.ts';
-import { Notice } from '../../ui/Notice.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { CompareRungs } from './CompareRungs.tsx';
@@ -124,17 +124,14 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
 
   return (
     <div className="px-4 pt-4 pb-12 md:px-6">
-      {state.stale && (
-        <Notice role="alert" tone="error" className="no-print mb-3">
-          <p className="text-lg font-semibold">Somebody else has changed this ladder since this page was opened.</p>
-          <p>
-            Nothing of theirs was overwritten, and what you change here is not saved any more. Load it as it is now, then make the change
-            again.
-          </p>
-          <Button look="primary" size="l" className="mt-2" onClick={() => location.reload()}>
-            Load it as it is now
-          </Button>
-        </Notice>
+      {state.isStale && (
+        <ChangedSince
+          className="no-print mb-3"
+          what="this ladder"
+          onMine={() => state.settle('mine')}
+          onTheirs={() => state.settle('theirs')}
+          onBoth={() => state.settle('both')}
+        />
       )}
       <LadderHead
         state={state}

@@ -1,22 +1,30 @@
 import type { RungDocument } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import type { LadderRow, RungRow } from '../../api/rows.ts';
+import type { LadderRow, RungRow, Versioned } from '../../api/rows.ts';
 import { ApiError, api, messageOf } from '../../ui/api.ts';
 import { Autosave, type SaveState } from '../../ui/autosave.ts';
 import { useHistory } from '../../ui/history.ts';
+import { mergedLadder } from '../../ui/merge.ts';
 
-/** Writes from the version this page knows, and goes on from the one the server answers. */
-function writer(initial: LadderRow): (ladder: LadderRow) => Promise<void> {
-  let { version } = initial;
-  return async ({ id, name, sport, level, approach, rungs }) => {
-    const kept = await api<{ version: number }>('PUT', `ladders/${id}/whole`, {
-      version,
+/** Writes from the ladder this page knows to be kept, and goes on from what it wrote. */
+class Writer {
+  /** What is kept, as far as this page knows. */
+  base: LadderRow;
+
+  constructor(base: LadderRow) {
+    this.base = base;
+  }
+
+  async write(now: LadderRow): Promise<void> {
+    const { id, name, sport, level, approach, rungs } = now;
+    const { version } = await api<Versioned>('PUT', `ladders/${id}/whole`, {
+      version: this.base.version,
       ladder: { name, sport, level, approach },
       rungs: rungs.map(({ id: rungId, document }) => ({ id: rungId, document })),
     });
-    ({ version } = kept);
-  };
+    this.base = { ...now, version };
+  }
 }
 
 /**
@@ -27,15 +35,20 @@ export function useLadder(initial: LadderRow) {
   const history = useHistory<LadderRow>(initial);
   const ladder = history.now;
   const [state, setState] = useState<SaveState>('saved');
-  const [stale, setStale] = useState(false);
+  /** What somebody else made of it meanwhile. */
+  const [theirs, setTheirs] = useState<LadderRow | null>(null);
+  const [writer] = useState(() => new Writer(initial));
   const [autosave] = useState(
     () =>
-      new Autosave(initial, writer(initial), (now, error) => {
-        setState(now);
-        const isStale = error instanceof ApiError && error.isChangedSince;
-        if (isStale) setStale(true);
-        else if (error) toast.error(messageOf(error));
-      }),
+      new Autosave<LadderRow>(
+        initial,
+        (value) => writer.write(value),
+        (now, error) => {
+          setState(now);
+          if (error instanceof ApiError && error.isChangedSince && error.current) setTheirs(error.current as LadderRow);
+          else if (error) toast.error(messageOf(error));
+        },
+      ),
   );
   useEffect(() => autosave.put(ladder), [autosave, ladder]);
 
@@ -48,13 +61,23 @@ export function useLadder(initial: LadderRow) {
     return () => window.removeEventListener('beforeunload', warn);
   }, [now]);
 
+  /** Goes on from what is kept now, with this ladder. */
+  function settle(whose: 'mine' | 'theirs' | 'both'): void {
+    if (!theirs) return;
+    const next = whose === 'mine' ? { ...ladder } : whose === 'theirs' ? theirs : mergedLadder(writer.base, ladder, theirs);
+    writer.base = theirs;
+    setTheirs(null);
+    history.set(next);
+  }
+
   const put = (part: Partial<LadderRow>, key = ''): void => history.set({ ...ladder, ...part }, key);
   const putRungs = (rungs: RungRow[], key = ''): void => put({ rungs: rungs.map((rung, position) => ({ ...rung, position })) }, key);
   return {
     ladder,
     state: now,
-    /** Somebody else has changed the ladder: nothing of this page is saved any more. */
-    stale,
+    /** Somebody else has changed the ladder: nothing of this page is saved until it is said whose is kept. */
+    isStale: theirs !== null,
+    settle,
     /** Saves again what could not be saved. */
     again: () => autosave.again(),
     put,

@@ -1,11 +1,11 @@
 import { BALLS, type BallId, type Dial, filesOf, readFile, writeMachineFile } from '@good-arc/core';
 import { useRef, useState } from 'react';
 import type { BallRow, MachineRow, TuneUpRow, Viewer } from '../../api/rows.ts';
-import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { download, fileName } from '../../ui/download.ts';
 import { Notice } from '../../ui/Notice.tsx';
+import { putRow } from '../../ui/putRow.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { sayDay } from '../../ui/when.ts';
@@ -34,6 +34,8 @@ const AIMED = { hand: 'turned by hand', sweep: 'sweeps by itself', program: 'tur
 /** One machine: what its dials mean, how that was learnt, its line, its file. */
 function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props) {
   const [machine, setMachine] = useState(initial);
+  /** As the server has it. */
+  const kept = useRef(initial);
   const [editing, setEditing] = useState<Dial | 'new' | null>(null);
   const [problems, setProblems] = useState<string[]>([]);
   const file = useRef<HTMLInputElement>(null);
@@ -48,9 +50,12 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
   /** Saves the whole record at once; what the server refuses is put back. */
   async function save(part: Partial<MachineRow>): Promise<boolean> {
     const before = machine;
-    const { id, ...next } = { ...machine, ...part };
-    setMachine({ id, ...next });
-    const worked = await attempt(() => api('PUT', `kit/machines/${id}`, next));
+    const next = { ...machine, ...part };
+    setMachine(next);
+    const worked = await attempt(async () => {
+      kept.current = await putRow('kit/machines', { ...next, version: kept.current.version });
+      setMachine(kept.current);
+    });
     if (!worked) setMachine(before);
     return worked;
   }
@@ -59,9 +64,8 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
     const before = machine;
     if (!(await save(part))) return;
     saidWithUndo(text, async () => {
-      const { id, ...old } = before;
-      await api('PUT', `kit/machines/${id}`, old);
-      setMachine(before);
+      kept.current = await putRow('kit/machines', { ...before, version: kept.current.version });
+      setMachine(kept.current);
     });
   }
 

@@ -1,10 +1,13 @@
 import { type PlanDocument, type PlayerId, planSchema, scheduleOf } from '@good-arc/core';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
-import type { Kit, LadderRow, PlanRound, PlanRow, Viewer } from '../../api/rows.ts';
-import { api } from '../../ui/api.ts';
+import type { Kit, LadderRow, PlanRound, PlanRow, Versioned, Viewer } from '../../api/rows.ts';
+import { ApiError, api, messageOf } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
+import { ChangedSince } from '../../ui/ChangedSince.tsx';
 import { download, fileName } from '../../ui/download.ts';
+import { mergedFields } from '../../ui/merge.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
@@ -57,6 +60,9 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) 
   const [plan, setPlan] = useState(() => kept?.document ?? firstPlan(ladder, kit, startsAt));
   const [saved, setSaved] = useState(kept !== null);
   const [problems, setProblems] = useState<Record<string, string>>({});
+  const [theirs, setTheirs] = useState<PlanRow | null>(null);
+  /** As it is kept, as far as this page knows. */
+  const base = useRef<Pick<PlanRow, 'version' | 'document'> | null>(kept);
   const readOnly = !viewer.canPlan;
   const documents = useMemo(() => ladder.rungs.map(({ document }) => document), [ladder]);
   const schedule = useMemo(() => scheduleOf(plan, documents), [plan, documents]);
@@ -71,10 +77,31 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) 
     const parsed = planSchema.safeParse(plan);
     setProblems(parsed.success ? {} : Object.fromEntries(parsed.error.issues.map(({ path, message }) => [path.join('.'), message])));
     if (!parsed.success) return;
-    if (await attempt(() => api('PUT', `plans/${id}`, parsed.data))) {
-      setSaved(true);
-      window.history.replaceState(null, '', `/plan?id=${id}`);
+    await write(parsed.data);
+  }
+
+  async function write(document: PlanDocument): Promise<void> {
+    setTheirs(null);
+    try {
+      const { version } = await api<Versioned>('PUT', `plans/${id}`, document, { seen: base.current?.version });
+      base.current = { version, document };
+    } catch (error) {
+      if (error instanceof ApiError && error.isChangedSince && error.current) setTheirs(error.current as PlanRow);
+      else toast.error(messageOf(error));
+      return;
     }
+    setSaved(true);
+    window.history.replaceState(null, '', `/plan?id=${id}`);
+  }
+
+  /** Goes on from what somebody else made of it. */
+  function settle(whose: 'mine' | 'theirs' | 'both'): void {
+    if (!theirs) return;
+    const both = mergedFields(base.current?.document ?? plan, plan, theirs.document);
+    const next = whose === 'mine' ? plan : whose === 'theirs' ? theirs.document : both;
+    base.current = theirs;
+    setPlan(next);
+    void write(next);
   }
 
   async function remove(): Promise<void> {
@@ -94,6 +121,15 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) 
 
   return (
     <div className="px-4 pt-4 pb-12 md:px-6">
+      {theirs && (
+        <ChangedSince
+          className="no-print mb-3"
+          what="this plan"
+          onMine={() => settle('mine')}
+          onTheirs={() => settle('theirs')}
+          onBoth={() => settle('both')}
+        />
+      )}
       <a href={`/ladders/${ladder.id}`} className="no-print text-sm font-medium text-quiet hover:underline">
         {ladder.name}
       </a>

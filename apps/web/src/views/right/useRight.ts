@@ -19,10 +19,10 @@ import {
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { GameBallRow, MachineRow, RungRow, Viewer } from '../../api/rows.ts';
-import { api } from '../../ui/api.ts';
 import { today } from '../../ui/day.ts';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
 import { useHistory } from '../../ui/history.ts';
+import { putRow } from '../../ui/putRow.ts';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { useTestBalls } from '../../ui/useTestBalls.ts';
 import { type NextTrim, nextTrims } from './trims.ts';
@@ -125,10 +125,13 @@ export function useRight({ rung: { id: rungId, document }, sport, machine: initi
 
   async function setToday(today: MachineToday | null): Promise<void> {
     const before = machine;
-    const { id, ...rest } = { ...machine, today };
-    if (!(await attempt(() => api('PUT', `kit/machines/${id}`, rest)))) return;
-    setMachine({ id, ...rest });
-    const now = settingsOf(document, { ...rest, speedShare: speedShareOn(today, day) }).settings;
+    let saved = machine;
+    const save = async (next: MachineRow): Promise<void> => {
+      saved = await putRow('kit/machines', { ...next, version: saved.version });
+      setMachine(saved);
+    };
+    if (!(await attempt(() => save({ ...machine, today })))) return;
+    const now = settingsOf(document, { ...saved, speedShare: speedShareOn(today, day) }).settings;
     history.set({
       readings: {
         ...readings,
@@ -141,11 +144,7 @@ export function useRight({ rung: { id: rungId, document }, sport, machine: initi
       today
         ? `${machine.name} counts as ${Math.round(100 * (today.speedShare - 1))} % in speed for today; its curves stay as they are.`
         : 'The shift was taken back.',
-      async () => {
-        const { id: _id, ...old } = before;
-        await api('PUT', `kit/machines/${id}`, old);
-        setMachine(before);
-      },
+      () => save(before),
     );
   }
 

@@ -16,10 +16,11 @@ import { proxy } from 'comlink';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
-import { api, messageOf } from '../../../ui/api.ts';
+import { messageOf } from '../../../ui/api.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ownBall } from '../../../ui/gameBalls.ts';
 import { describeSpot } from '../../../ui/place.ts';
+import { putRow } from '../../../ui/putRow.ts';
 import { SourceMark } from '../../../ui/SourceMark.tsx';
 import { useUnits } from '../../../ui/Units.tsx';
 import type { BenchState } from '../useBench.ts';
@@ -78,8 +79,8 @@ export function ClosestPanel({ bench, canPlan }: { bench: BenchState; canPlan: b
     const id = uuidv7();
     const name = `Feed of ${machine.name}, ${units.speed(thrown!.launch.speedMps)}`;
     try {
-      await api('PUT', `kit/gameBalls/${id}`, { name, document, notes: 'Saved on the bench.' });
-      bench.setOwnRows([...bench.ownRows, { id, name, document, notes: 'Saved on the bench.' }]);
+      const row = await putRow('kit/gameBalls', { id, name, document, notes: 'Saved on the bench.' });
+      bench.setOwnRows([...bench.ownRows, row]);
       toast.success(`Saved as “${name}”. Its name and figures can be changed in Kit.`);
     } catch (error) {
       toast.error(messageOf(error));

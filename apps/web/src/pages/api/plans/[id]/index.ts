@@ -5,9 +5,9 @@ import { putPlan } from '../../../../server/plans.ts';
 import { mustBeAllowed } from '../../../../server/scope.ts';
 
 /** Makes or changes a planned outing. */
-export const PUT = endpoint(planBody, async ({ body, id, store, scope }) => {
+export const PUT = endpoint(planBody, async ({ body, id, store, scope, seen }) => {
   mustBeAllowed(scope, 'plans');
-  await putPlan(store, id, body);
+  return { version: await putPlan(store, id, body, seen) };
 });
 
 export const DELETE = endpoint(null, async ({ id, store, scope }) => {

@@ -11,11 +11,12 @@ export const PUT: APIRoute = (context) => {
   const { kind } = context.params;
   if (!isKitKind(kind)) return problemResponse(noSuchKind(kind).problem);
   const { table, what } = KIT_TABLES[kind];
-  return endpoint(KIT[kind], async ({ body, id, store, scope }) => {
+  return endpoint(KIT[kind], async ({ body, id, store, scope, seen }) => {
     mustBeAllowed(scope, 'kit');
-    await store.put(table as typeof KIT_TABLES.players.table, { id, ...body } as never, what);
+    const version = await store.putFrom(table as typeof KIT_TABLES.players.table, { id, ...body } as never, what, seen);
     // a machine that got another address, or none, is not driven on by the old one
     if ('linkAddress' in body) links.keepOnly(id, scope.clubId, body.linkAddress);
+    return { version };
   })(context);
 };
 
