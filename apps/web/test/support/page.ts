@@ -11,6 +11,8 @@ export interface Asked {
   path: string;
   // biome-ignore lint/suspicious/noExplicitAny: a body of whatever endpoint
   body: any;
+  /** Version of the row that the page knows. */
+  seen?: string;
 }
 
 type Reply = { status: number; body?: unknown } | undefined;
@@ -45,16 +47,20 @@ export function aPage(answer: (asked: Asked) => Reply = () => undefined) {
   emptyDevice();
   FakeStream.open.length = 0;
   vi.stubGlobal('EventSource', FakeStream);
-  vi.stubGlobal('fetch', async (url: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
-    const request = {
-      method,
-      path: url.replace(/^\/api\//, '').replace(/\?.*$/, ''),
-      body: body === undefined ? undefined : JSON.parse(body),
-    };
-    if (!request.path.endsWith('/beat')) asked.push(request);
-    const { status, body: said } = answer(request) ?? { status: 204 };
-    return new Response(status === 204 ? null : JSON.stringify(said), { status });
-  });
+  vi.stubGlobal(
+    'fetch',
+    async (url: string, { method = 'GET', body, headers }: { method?: string; body?: string; headers?: Record<string, string> } = {}) => {
+      const request = {
+        method,
+        path: url.replace(/^\/api\//, '').replace(/\?.*$/, ''),
+        body: body === undefined ? undefined : JSON.parse(body),
+        ...(headers?.['if-match'] !== undefined && { seen: headers['if-match'] }),
+      };
+      if (!request.path.endsWith('/beat')) asked.push(request);
+      const { status, body: said } = answer(request) ?? { status: 204 };
+      return new Response(status === 204 ? null : JSON.stringify(said), { status });
+    },
+  );
   return { asked, user: userEvent.setup() };
 }
 

@@ -6,7 +6,7 @@ import type { z } from 'zod';
 import type { BallRow, CourtRow, GameBallRow, MachineRow, PlayerRow, SquadRow, Versioned } from '../../api/rows.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
-import { ChangedSince } from '../../ui/ChangedSince.tsx';
+import { ChangedSince, type Whose } from '../../ui/ChangedSince.tsx';
 import { mergedFields } from '../../ui/merge.ts';
 import { Notice } from '../../ui/Notice.tsx';
 
@@ -44,29 +44,21 @@ export function useKitForm<T extends FieldValues>(schema: z.ZodType, defaults: D
     }
   };
   const submit = form.handleSubmit((values) => attempt(values));
-  /** Goes on from what is kept now. */
-  function goOn(fields: T): void {
-    const kept = fieldsOf(theirs!);
-    setBase({ fields: kept, version: theirs!.version });
+  /** Goes on from what somebody else made of it; theirs is only shown, mine and both are saved at once. */
+  function settle(whose: Whose): void {
+    if (!theirs) return;
+    const kept = fieldsOf(theirs);
+    const next = whose === 'mine' ? form.getValues() : whose === 'theirs' ? kept : mergedFields(base.fields, form.getValues(), kept);
+    setBase({ fields: kept, version: theirs.version });
     setTheirs(null);
-    form.reset(fields);
+    form.reset(next);
+    if (whose !== 'theirs') void attempt(next, theirs.version);
   }
   const fieldsOf = (kept: T): T => Object.fromEntries(Object.keys(defaults).map((key) => [key, kept[key]])) as T;
   const problemOf = (path: Path<T>): string | undefined => form.getFieldState(path, form.formState).error?.message;
   const buttons = (
     <>
-      {theirs && (
-        <ChangedSince
-          className="col-span-2"
-          what={`“${String(row?.name ?? 'it')}”`}
-          onMine={() => void attempt(form.getValues(), theirs.version)}
-          onTheirs={() => goOn(fieldsOf(theirs))}
-          onBoth={() => {
-            const both = mergedFields(base.fields, form.getValues(), fieldsOf(theirs));
-            void attempt(both, theirs.version);
-          }}
-        />
-      )}
+      {theirs && <ChangedSince className="col-span-2" what={`“${row?.name}”`} onSettle={settle} />}
       {failed && (
         <Notice role="alert" tone="error" className="col-span-2 font-medium">
           {failed}

@@ -124,15 +124,7 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
 
   return (
     <div className="px-4 pt-4 pb-12 md:px-6">
-      {state.isStale && (
-        <ChangedSince
-          className="no-print mb-3"
-          what="this ladder"
-          onMine={() => state.settle('mine')}
-          onTheirs={() => state.settle('theirs')}
-          onBoth={() => state.settle('both')}
-        />
-      )}
+      {state.isStale && <ChangedSince className="no-print mb-3" what="this ladder" onSettle={state.settle} />}
       <LadderHead
         state={state}
         viewer={viewer}

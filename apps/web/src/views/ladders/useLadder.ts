@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import type { LadderRow, RungRow, Versioned } from '../../api/rows.ts';
 import { ApiError, api, messageOf } from '../../ui/api.ts';
 import { Autosave, type SaveState } from '../../ui/autosave.ts';
+import type { Whose } from '../../ui/ChangedSince.tsx';
 import { useHistory } from '../../ui/history.ts';
 import { mergedLadder } from '../../ui/merge.ts';
 
@@ -62,7 +63,7 @@ export function useLadder(initial: LadderRow) {
   }, [now]);
 
   /** Goes on from what is kept now, with this ladder. */
-  function settle(whose: 'mine' | 'theirs' | 'both'): void {
+  function settle(whose: Whose): void {
     if (!theirs) return;
     const next = whose === 'mine' ? { ...ladder } : whose === 'theirs' ? theirs : mergedLadder(writer.base, ladder, theirs);
     writer.base = theirs;

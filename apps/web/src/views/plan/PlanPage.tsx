@@ -1,21 +1,17 @@
-import { type PlanDocument, type PlayerId, planSchema, scheduleOf } from '@good-arc/core';
-import { useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
-import { v7 as uuidv7 } from 'uuid';
-import type { Kit, LadderRow, PlanRound, PlanRow, Versioned, Viewer } from '../../api/rows.ts';
-import { ApiError, api, messageOf } from '../../ui/api.ts';
+import { type PlayerId, scheduleOf } from '@good-arc/core';
+import { useMemo } from 'react';
+import type { Kit, LadderRow, PlanRound, PlanRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChangedSince } from '../../ui/ChangedSince.tsx';
 import { download, fileName } from '../../ui/download.ts';
-import { mergedFields } from '../../ui/merge.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
-import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { ByTheClock } from './ByTheClock.tsx';
 import { CallSheets } from './CallSheets.tsx';
 import { clockAt } from './clock.ts';
 import { Players } from './PlanPlayers.tsx';
+import { usePlan } from './usePlan.ts';
 
 interface Props {
   viewer: Viewer;
@@ -39,79 +35,12 @@ export default function PlanPage(props: Props) {
   );
 }
 
-function firstPlan(ladder: LadderRow, kit: Kit, startsAt: string): PlanDocument {
-  const fitting = kit.players.filter(({ level }) => level === ladder.level);
-  return {
-    name: ladder.name,
-    ladderId: ladder.id,
-    startsAt,
-    playerIds: (fitting.length > 0 ? fitting : kit.players).slice(0, 3).map(({ id }) => id),
-    absentIds: [],
-    lines: 1,
-    stations: ['picking up'],
-    rotateBy: { kind: 'balls', balls: ladder.rungs[0]?.document.ballsPerRound ?? 10 },
-    capBalls: 28,
-    notes: '',
-  };
-}
-
 function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) {
-  const [id] = useState(() => kept?.id ?? uuidv7());
-  const [plan, setPlan] = useState(() => kept?.document ?? firstPlan(ladder, kit, startsAt));
-  const [saved, setSaved] = useState(kept !== null);
-  const [problems, setProblems] = useState<Record<string, string>>({});
-  const [theirs, setTheirs] = useState<PlanRow | null>(null);
-  /** As it is kept, as far as this page knows. */
-  const base = useRef<Pick<PlanRow, 'version' | 'document'> | null>(kept);
+  const { id, plan, change, isSaved, problems, isStale, settle, save, remove } = usePlan(kept, { ladder, kit, startsAt });
   const readOnly = !viewer.canPlan;
   const documents = useMemo(() => ladder.rungs.map(({ document }) => document), [ladder]);
   const schedule = useMemo(() => scheduleOf(plan, documents), [plan, documents]);
   const nameOf = (playerId: PlayerId): string => kit.players.find((each) => each.id === playerId)?.name ?? 'somebody who left';
-
-  function change(part: Partial<PlanDocument>): void {
-    setPlan((now) => ({ ...now, ...part }));
-    setSaved(false);
-  }
-
-  async function save(): Promise<void> {
-    const parsed = planSchema.safeParse(plan);
-    setProblems(parsed.success ? {} : Object.fromEntries(parsed.error.issues.map(({ path, message }) => [path.join('.'), message])));
-    if (!parsed.success) return;
-    await write(parsed.data);
-  }
-
-  async function write(document: PlanDocument): Promise<void> {
-    setTheirs(null);
-    try {
-      const { version } = await api<Versioned>('PUT', `plans/${id}`, document, { seen: base.current?.version });
-      base.current = { version, document };
-    } catch (error) {
-      if (error instanceof ApiError && error.isChangedSince && error.current) setTheirs(error.current as PlanRow);
-      else toast.error(messageOf(error));
-      return;
-    }
-    setSaved(true);
-    window.history.replaceState(null, '', `/plan?id=${id}`);
-  }
-
-  /** Goes on from what somebody else made of it. */
-  function settle(whose: 'mine' | 'theirs' | 'both'): void {
-    if (!theirs) return;
-    const both = mergedFields(base.current?.document ?? plan, plan, theirs.document);
-    const next = whose === 'mine' ? plan : whose === 'theirs' ? theirs.document : both;
-    base.current = theirs;
-    setPlan(next);
-    void write(next);
-  }
-
-  async function remove(): Promise<void> {
-    if (!(await attempt(() => api('DELETE', `plans/${id}`)))) return;
-    setSaved(false);
-    saidWithUndo('The plan was deleted.', async () => {
-      await api('POST', `plans/${id}/restore`, {});
-      setSaved(true);
-    });
-  }
 
   async function calendar(): Promise<void> {
     const { calendarOf } = await import('./calendar.ts');
@@ -121,15 +50,7 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) 
 
   return (
     <div className="px-4 pt-4 pb-12 md:px-6">
-      {theirs && (
-        <ChangedSince
-          className="no-print mb-3"
-          what="this plan"
-          onMine={() => settle('mine')}
-          onTheirs={() => settle('theirs')}
-          onBoth={() => settle('both')}
-        />
-      )}
+      {isStale && <ChangedSince className="no-print mb-3" what="this plan" onSettle={settle} />}
       <a href={`/ladders/${ladder.id}`} className="no-print text-sm font-medium text-quiet hover:underline">
         {ladder.name}
       </a>
@@ -145,8 +66,8 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) 
           <Button disabled={schedule.turns.length === 0} onClick={calendar}>
             To a calendar
           </Button>
-          <Button look="primary" size="l" className="px-6" disabled={readOnly} aria-disabled={saved} onClick={() => !saved && save()}>
-            {saved ? 'Kept' : 'Keep the plan'}
+          <Button look="primary" size="l" className="px-6" disabled={readOnly} aria-disabled={isSaved} onClick={() => !isSaved && save()}>
+            {isSaved ? 'Kept' : 'Keep the plan'}
           </Button>
         </div>
       </div>
