@@ -15,11 +15,11 @@ import {
 } from '@good-arc/line';
 import { log } from './log.ts';
 
-/** A run counts as attended for this long after the browser's last sign of life, ms. */
-const ATTENDED_MS = 3000;
+/** A run counts as attended for this long after the browser's last sign of life (four a second), ms: with the way to the machine under a second in all. */
+const ATTENDED_MS = 800;
 /** A machine that is ready, its wheels turning, is stowed when the page that armed it was not heard of for this long, ms. */
 const READY_LAPSES_MS = 60_000;
-const WATCH_EVERY_MS = 400;
+const WATCH_EVERY_MS = 100;
 /** Set where browsers are tested beside each other on a processor too busy for any of them to speak in time. */
 const PATIENCE_MS = Number(process.env.GOODARC_PATIENCE_MS ?? 0);
 
@@ -35,6 +35,7 @@ export class MachineLink {
   /** Ladder whose rung was armed last; empty for test balls. */
   private ladderId = '';
   private readonly clock: Clock;
+  private readonly attendedMs: number;
   private readonly client: MachineClient;
   private readonly listeners = new Map<Listener, string>();
   /** The page whose arm, feed or resume was taken last: the machine is its to attend to. */
@@ -45,9 +46,10 @@ export class MachineLink {
   private asking = 0;
   private cancelWatch = (): void => {};
 
-  constructor(address: string, clock: Clock = realClock) {
+  constructor(address: string, clock: Clock = realClock, patienceMs = PATIENCE_MS) {
     this.address = address;
     this.clock = clock;
+    this.attendedMs = Math.max(ATTENDED_MS, patienceMs);
     const [host = '', port = ''] = address.split(':');
     this.client = new MachineClient({ host, port: Number(port), patienceMs: PATIENCE_MS, onEvent: (event) => this.hear(event) });
     this.watch();
@@ -139,14 +141,14 @@ export class MachineLink {
   /** Whether another page drives it and is there: listening, and heard of a moment ago. */
   private isAnothers(page: string): boolean {
     if (this.driver === '' || page === this.driver) return false;
-    return [...this.listeners.values()].includes(this.driver) && this.silentMs() <= Math.max(ATTENDED_MS, PATIENCE_MS);
+    return [...this.listeners.values()].includes(this.driver) && this.silentMs() <= this.attendedMs;
   }
 
   /** Looks again and again whether anybody is there; when this server itself did not run, a page's sign of life is read first. */
   private watch(): void {
     this.cancelWatch = afterListening(this.clock, WATCH_EVERY_MS, () => {
       if (this.asking === 0) {
-        if (this.silentMs() > Math.max(ATTENDED_MS, PATIENCE_MS)) this.holdIfMoving('nobody is at the page');
+        if (this.silentMs() > this.attendedMs) this.holdIfMoving('nobody is at the page');
         if (this.status?.state === 'ready' && this.silentMs() > READY_LAPSES_MS) this.standDown('nobody came to feed it');
       }
       this.watch();

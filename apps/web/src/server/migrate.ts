@@ -36,7 +36,7 @@ export interface MigrateOptions {
  * Brings the schema up to date. Only one server does at a time, the others wait for it; one that died is continued at its statement: what changes rows is
  * noted with it in one transaction, and what changes tables, which the database always commits by itself, may be found done.
  */
-export async function migrateTo(db: Db, { folder = MIGRATIONS, beforeNoted = () => {} }: MigrateOptions = {}): Promise<void> {
+export async function migrateTo(db: Db, { folder = besideThisFile(), beforeNoted = () => {} }: MigrateOptions = {}): Promise<void> {
   const { $client } = db as unknown as { $client: { getConnection(): Promise<PoolConnection> } };
   const connection = await $client.getConnection();
   const query = async (sql: string, values: unknown[] = []): Promise<Record<string, unknown>[]> =>
@@ -98,5 +98,5 @@ async function carryOut(
   await note();
 }
 
-/** Beside this file while it is run as it stands; the bundled tasks name their own. */
-const MIGRATIONS = fileURLToPath(new URL('../db/migrations', import.meta.url));
+/** While it is run as it stands; the bundled tasks name their own. */
+const besideThisFile = (): string => fileURLToPath(new URL('../db/migrations', import.meta.url));

@@ -3,10 +3,13 @@ import type { MachineEvent, RadarReading, Status } from '@good-arc/line';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CourtsideCommand } from '../api/schemas.ts';
 import { api } from './api.ts';
+import { onTicks } from './ticks.ts';
 
 type Heard = MachineEvent | RadarReading | { event: 'link'; up: boolean };
 
-const BEAT_MS = 1000;
+/** Signs of life on their way at once: where none arrives, more of them help nobody. */
+const MOST_BEATS = 3;
+const BEAT_WITHIN_MS = 2000;
 /** This page's own id: the machine goes on only while the page that drives it is there. */
 const PAGE = `?page=${Math.random().toString(36).slice(2)}`;
 
@@ -28,7 +31,7 @@ export interface MachineView {
 }
 
 /**
- * Listens to a machine's line, and says every second that somebody is there: when the page goes, the machine is held.
+ * Listens to a machine's line, and says four times a second that somebody is there: when the page goes, the machine is held.
  * @param onRelease,onMisfeed,onReading are called as the machine reports, at once
  */
 export function useMachine(
@@ -62,10 +65,17 @@ export function useMachine(
         return { ...now, heardAt };
       });
     };
-    // a beat that fails is a beat that is missing: that is its meaning
-    const beat = setInterval(() => void api('POST', `machines/${machineId}/beat${PAGE}`, {}).catch(() => {}), BEAT_MS);
+    let onTheWay = 0;
+    const endBeats = onTicks(() => {
+      if (onTheWay === MOST_BEATS) return;
+      onTheWay++;
+      // a beat that fails is a beat that is missing: that is its meaning
+      void api('POST', `machines/${machineId}/beat${PAGE}`, {}, { withinMs: BEAT_WITHIN_MS })
+        .catch(() => {})
+        .finally(() => onTheWay--);
+    });
     return () => {
-      clearInterval(beat);
+      endBeats();
       source.close();
     };
   }, [machineId, hasLine]);
