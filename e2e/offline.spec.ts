@@ -2,8 +2,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type BrowserContext, chromium, expect, type Page, test } from '@playwright/test';
+import { aWire } from '../tools/lib/wire.mjs';
 import { awake, COURT, expectAccessible, expectNoSideways, machineByHand, tag } from './support/pages.ts';
-import { aWire } from './support/wire.ts';
 
 const tally = (page: Page) => page.getByTestId('tally').locator('visible=true');
 
@@ -14,7 +14,8 @@ async function judge(page: Page, ...pads: string[]): Promise<void> {
 test('a phone without a network: installed, a round by hand goes on through reload, close and reopening; then each ball arrives once', {
   tag: '@phone',
 }, async ({ baseURL, launchOptions, viewport }) => {
-  const wire = await aWire(baseURL!);
+  const wire = await aWire(Number(new URL(baseURL!).port));
+  const origin = `http://127.0.0.1:${wire.port}`;
   const folder = mkdtempSync(join(tmpdir(), 'good-arc-device-'));
   const device = async (): Promise<[BrowserContext, Page]> => {
     const context = await chromium.launchPersistentContext(folder, {
@@ -23,7 +24,7 @@ test('a phone without a network: installed, a round by hand goes on through relo
       hasTouch: true,
       isMobile: true,
       serviceWorkers: 'allow',
-      baseURL: wire.origin,
+      baseURL: origin,
     });
     return [context, context.pages()[0] ?? (await context.newPage())];
   };
@@ -41,7 +42,7 @@ test('a phone without a network: installed, a round by hand goes on through relo
     await awake(page);
     const manifest = await page.evaluate(async () => (await fetch('/manifest.webmanifest')).json());
     expect(manifest).toMatchObject({ name: 'Good Arc', display: 'standalone', start_url: '/' });
-    for (const { src } of manifest.icons) expect((await page.request.get(`${wire.origin}${src}`)).ok()).toBe(true);
+    for (const { src } of manifest.icons) expect((await page.request.get(`${origin}${src}`)).ok()).toBe(true);
     await page.evaluate(async () => (await navigator.serviceWorker.ready).active?.state);
     await page.getByRole('button', { name: 'Keep the newest now' }).click();
     await expect(page.getByText(/\d\d pages are kept here/)).toBeVisible({ timeout: 90_000 });

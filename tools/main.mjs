@@ -17,6 +17,9 @@ const USAGE = `Usage: ./arc <command>
                               spread, pace, interval, gate, width, compare,
                               streak
   bench                       speed as ratios
+  soak [--minutes 15] [--seed 1]
+                              kills, dead lines, phones without a network, bad
+                              documents; a table, exit 1 when a line falls short
   schemas                     writes the JSON Schemas of calc to docs/schema
   help                        this
 `;
@@ -69,6 +72,9 @@ async function run() {
     case 'bench':
       await ensureModules();
       await handOver(await buildBench(), args);
+      break;
+    case 'soak':
+      await (await import('./lib/soak.mjs')).soak(args);
       break;
     case 'schemas':
       await ensureModules();

@@ -1,22 +1,77 @@
+import { fork } from 'node:child_process';
+import { Agent, request as askPages } from 'node:http';
+import { fileURLToPath } from 'node:url';
 import compression from 'compression';
 import helmet from 'helmet';
 
-/** Runs the built app and ends it cleanly: machines are held, open streams are closed, nothing acknowledged is lost. */
+/**
+ * Runs the built app and ends it cleanly: machines are held, open streams are closed, nothing acknowledged is lost. Pages are drawn by a process of its own
+ * behind this one, so that no command to a machine ever waits for a page.
+ */
 if (process.env.GOODARC_MODE === 'serve' && process.env.GOODARC_DEMO === '1') {
   console.error('serve refuses the demo sign-in: unset GOODARC_DEMO.');
   process.exit(1);
 }
 process.env.ASTRO_NODE_AUTOSTART = 'disabled';
 process.env.HOST ??= '127.0.0.1';
+/** The process that draws pages; the other one has the machines, and writes. */
+const drawsPages = process.env.GOODARC_ROLE === 'pages';
+
+let ending = false;
+/** @type {import('node:child_process').ChildProcess | null} */
+let drawing = null;
+let pagesPort = 0;
+
+/** Starts the process that draws pages, again whenever it dies. @returns {Promise<void>} when it listens for the first time */
+function startPages() {
+  return new Promise((resolve) => {
+    const child = fork(fileURLToPath(import.meta.url), { env: { ...process.env, GOODARC_ROLE: 'pages', HOST: '127.0.0.1', PORT: '0' } });
+    drawing = child;
+    child.on('message', (/** @type {{ port: number }} */ { port }) => {
+      pagesPort = port;
+      resolve();
+    });
+    child.on('exit', () => {
+      pagesPort = 0;
+      if (!ending) setTimeout(() => void startPages().then(resolve), 200);
+    });
+  });
+}
+
+const agent = new Agent({ keepAlive: true });
+/** @param {string} [url] */
+const isOwn = (url = '') => url.startsWith('/api/') || url.startsWith('/enter');
+
+/** @param {import('node:http').IncomingMessage} request @param {import('node:http').ServerResponse} response */
+function pass(request, response) {
+  const away = () => {
+    if (response.headersSent) response.destroy();
+    else {
+      response.writeHead(503, { 'content-type': 'text/html; charset=utf-8', 'retry-after': '1' });
+      response.end(
+        '<!doctype html><html lang="en"><meta charset="utf-8"><meta http-equiv="refresh" content="1"><title>One moment · Good Arc</title><h1>One moment</h1><p>This page tries again by itself.',
+      );
+    }
+  };
+  if (pagesPort === 0) {
+    away();
+    return;
+  }
+  const { method, url: path, headers } = request;
+  const far = askPages({ host: '127.0.0.1', port: pagesPort, method, path, headers, agent }, (answer) => {
+    response.writeHead(answer.statusCode ?? 502, answer.headers);
+    answer.pipe(response);
+  });
+  far.on('error', away);
+  response.on('close', () => far.destroy());
+  request.pipe(far);
+}
+
+if (!drawsPages) await startPages();
 const entry = new URL('./dist/server/entry.mjs', import.meta.url).href;
 const { startServer } = await import(entry);
 const { server } = startServer();
 
-// pages carry their data as text; what a machine says is sent at once and never gathered
-const compress = compression({
-  filter: (request, response) =>
-    !String(response.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(request, response),
-});
 // what a page may load stands in its own policy, with the hashes of its scripts
 const protect = helmet({
   contentSecurityPolicy: false,
@@ -26,19 +81,35 @@ const protect = helmet({
     ? { maxAge: 31_536_000, includeSubDomains: false }
     : false,
 });
+// pages carry their data as text; what a machine says is sent at once and never gathered
+const compress = compression({
+  filter: (request, response) =>
+    !String(response.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(request, response),
+});
 const [handle] = server.server.listeners('request');
 server.server.removeAllListeners('request');
 server.server.on('request', (request, response) =>
-  protect(request, response, () => compress(request, response, () => handle(request, response))),
+  protect(request, response, () => {
+    if (drawsPages || isOwn(request.url)) compress(request, response, () => handle(request, response));
+    else pass(request, response);
+  }),
 );
 
+if (drawsPages) {
+  const tell = () => process.send?.({ port: server.server.address().port });
+  if (server.server.listening) tell();
+  else server.server.once('listening', tell);
+  // whoever asked for pages is gone
+  process.on('disconnect', () => process.exit(0));
+}
+
 const links = () => /** @type {{ closeAll(): void } | undefined} */ (/** @type {any} */ (globalThis)[Symbol.for('good-arc.links')]);
-let ending = false;
 for (const signal of ['SIGTERM', 'SIGINT']) {
   process.on(signal, () => {
     if (ending) return;
     ending = true;
     links()?.closeAll();
+    drawing?.kill('SIGTERM');
     server.server.close(() => process.exit(0));
     server.server.closeIdleConnections();
     setTimeout(() => server.server.closeAllConnections(), 400);

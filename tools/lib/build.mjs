@@ -38,6 +38,14 @@ export async function buildBench() {
   return outfile;
 }
 
+/** The device's own store and outbox, for the phones of the soak; @returns its file */
+export async function buildPhone() {
+  const outfile = join(CACHE, 'phone.mjs');
+  const from = ['apps/web/src/device', 'apps/web/src/ui', 'tools/soak/phone.ts', 'package-lock.json'];
+  await whenStale('phone', from, outfile, () => step('building the phone', () => bundle('tools/soak/phone.ts', outfile)));
+  return outfile;
+}
+
 export async function writeSchemas() {
   const outfile = join(CACHE, 'schemas.mjs');
   await bundle('tools/schemas.ts', outfile);

@@ -69,10 +69,27 @@ async function readBody<S extends z.ZodType>(request: Request, schema: S): Promi
   } catch {
     throw new Refusal(400, 'Bad input', [{ pointer: '', detail: 'The body must be a JSON document.' }]);
   }
+  const illFormed = notText(value);
+  if (illFormed !== null)
+    throw new Refusal(400, 'Bad input', [
+      { pointer: illFormed, detail: 'This text holds half a character; take it out, or type it again.' },
+    ]);
   const parsed = schema.safeParse(value);
   if (parsed.success) return parsed.data;
   const problem = badInput(fieldProblems(parsed.error));
   throw new Refusal(problem.status, problem.title, problem.errors);
+}
+
+/** Where a text holds half of a character that takes two (a lone surrogate), which no database keeps; null when none does. */
+function notText(value: unknown, at = ''): string | null {
+  if (typeof value === 'string') return /\p{Surrogate}/u.test(value) ? at : null;
+  if (typeof value !== 'object' || value === null) return null;
+  for (const [key, part] of Object.entries(value)) {
+    const pointer = `${at}/${key.replaceAll('~', '~0').replaceAll('/', '~1')}`;
+    const found = /\p{Surrogate}/u.test(key) ? at : notText(part, pointer);
+    if (found !== null) return found;
+  }
+  return null;
 }
 
 /** The body as text, read no further than it may go. @throws Refusal 413 */

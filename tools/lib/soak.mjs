@@ -1,0 +1,87 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildAll, buildCalc, buildPhone } from './build.mjs';
+import { ROOT } from './paths.mjs';
+import { Stop, say, step } from './say.mjs';
+import { ensureModules, ensurePrograms } from './setup.mjs';
+
+/** @typedef {{ what: string, figures: string, isGood: boolean, examples?: string[] }} Row */
+
+/** @param {string[]} args @param {string} name @param {number} usual */
+function number(args, name, usual) {
+  if (!args.includes(name)) return usual;
+  const value = Number(args[args.indexOf(name) + 1]);
+  if (!Number.isFinite(value) || value <= 0) throw new Stop(`${name} needs a number above nought, such as ${usual}.`);
+  return value;
+}
+
+/** A seeded generator: the same trial again. By mulberry32, quoted from memory. @param {number} seed */
+function seeded(seed) {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Documents of calc that fit, by verb: the examples of its schemas. */
+function calcExamples() {
+  const text = readFileSync(join(ROOT, 'docs/calc.md'), 'utf8');
+  /** @type {Record<string, unknown>} */
+  const examples = {};
+  for (const [, document, verb] of text.matchAll(/echo '([^']+)' \| \.\/arc calc (\w+)/g))
+    if (verb && document) examples[verb] = JSON.parse(document);
+  return examples;
+}
+
+/**
+ * Kills, dead lines, phones without a network and bad documents, on servers and data of its own; one table, exit 1 when a line of it falls short.
+ * @param {string[]} args
+ */
+export async function soak(args) {
+  const minutes = number(args, '--minutes', 15);
+  const seed = number(args, '--seed', 1);
+  await ensurePrograms({ database: true });
+  await ensureModules();
+  await buildAll();
+  const [calcFile, phoneFile] = [await buildCalc(), await buildPhone()];
+  const [{ aRig }, { kills }, { offline }, { stops }, { holds }, { fuzz }, phone] = await Promise.all([
+    import('../soak/rig.mjs'),
+    import('../soak/kills.mjs'),
+    import('../soak/offline.mjs'),
+    import('../soak/stops.mjs'),
+    import('../soak/holds.mjs'),
+    import('../soak/fuzz.mjs'),
+    import(phoneFile),
+  ]);
+  const random = seeded(seed);
+  // what of the time goes where: a stop takes some four seconds, a hold two, a bad document four milliseconds
+  const ms = minutes * 60_000;
+  const times = { stops: Math.max(2, Math.round((0.35 * ms) / 6 / 5000)), holds: Math.max(4, Math.round((0.15 * ms) / 2 / 2200)) };
+  const documents = Math.min(10_000, Math.max(300, Math.round((0.1 * ms) / 5)));
+  const rig = await step('starting a database, a server and a machine', () => aRig(seed));
+  /** @type {Row[]} */
+  const rows = [];
+  const trials = /** @type {const} */ ([
+    ['phones without a network', () => offline(rig, phone)],
+    ['a machine whose driver dies', () => stops(rig, times.stops)],
+    ['hold, while others load pages', () => holds(rig, times.holds)],
+    ['bad documents', () => fuzz(rig, documents, random, { calcFile, verbs: calcExamples() })],
+    ['kills while devices write', () => kills(rig, 0.4 * ms, random)],
+  ]);
+  try {
+    for (const [name, trial] of trials) rows.push(...[await step(name, () => /** @type {Promise<Row | Row[]>} */ (trial()))].flat());
+  } finally {
+    await rig.end();
+  }
+  const width = Math.max(...rows.map(({ what }) => what.length));
+  for (const { what, figures, isGood, examples = [] } of rows) {
+    process.stdout.write(`${isGood ? 'good ' : 'SHORT'}  ${what.padEnd(width)}  ${figures}\n`);
+    for (const example of examples) say(`       ${example}`);
+  }
+  const short = rows.filter(({ isGood }) => !isGood).length;
+  process.stdout.write(`${rows.length - short} good, ${short} short (seed ${seed}, ${minutes} min)\n`);
+  if (short > 0) process.exitCode = 1;
+}
