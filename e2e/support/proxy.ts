@@ -6,7 +6,7 @@ import { join } from 'node:path';
 /** Those that Debian’s program has not built in. */
 const MODULES = ['mpm_event', 'authz_core', 'proxy', 'proxy_http', 'ssl'];
 
-/** Apache as a club would put it before Good Arc: HTTPS outside, plain HTTP to the port inside. docs/club.md shows the same. */
+/** Apache as a club would put it before Good Arc, with the configuration that comes with it: HTTPS outside, plain HTTP to the port inside. */
 export function startProxy(port: number, target: string): { end: () => Promise<void> } {
   const folder = mkdtempSync(join(tmpdir(), 'good-arc-proxy-'));
   const [key, certificate] = [join(folder, 'key.pem'), join(folder, 'certificate.pem')];
@@ -23,12 +23,12 @@ Listen 127.0.0.1:${port}
 ${MODULES.map((name) => `LoadModule ${name}_module /usr/lib/apache2/modules/mod_${name}.so`).join('\n')}
 User www-data
 Group www-data
-<VirtualHost 127.0.0.1:${port}>
-  SSLEngine on
-  SSLCertificateFile ${certificate}
-  SSLCertificateKeyFile ${key}
-  ProxyPass / ${target}/ flushpackets=on
-</VirtualHost>
+Define ARC_HOST localhost
+Define ARC_PORT ${port}
+Define ARC_CERTIFICATE ${certificate}
+Define ARC_KEY ${key}
+Define ARC_SERVER ${target}
+Include ${join(process.cwd(), 'deploy/apache.conf')}
 `;
   writeFileSync(join(folder, 'apache.conf'), configuration);
   const child = spawn('/usr/sbin/apache2', ['-f', join(folder, 'apache.conf'), '-DFOREGROUND'], {

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { buildAll } from './build.mjs';
@@ -55,6 +55,14 @@ const SPARES = [11, 12].map((seed) => ({
   profile: { hopper: 120, repeatability: { speedPct: 1.6, elevationDeg: 0.4, bearingDeg: 0.5, spinPct: 8 } },
 }));
 
+const LONGEST_LOG = 5 << 20;
+
+/** A log that has grown long makes room, and is kept once. @param {string} file @returns {string} the same */
+function turned(file) {
+  if (existsSync(file) && statSync(file).size > LONGEST_LOG) renameSync(file, `${file}.1`);
+  return file;
+}
+
 /** A child that dies more often than this, in a minute, is not started again. */
 const MOST_RESTARTS = 5;
 
@@ -70,7 +78,7 @@ class Session {
   /** @param {string} name @param {string[]} command @param {NodeJS.ProcessEnv} env @param {string} [cwd] */
   start(name, command, env, cwd) {
     return this.keep(() => {
-      const log = openSync(join(DATA, `${name}.log`), 'a');
+      const log = openSync(turned(join(DATA, `${name}.log`)), 'a');
       return start(name, command, { env, log, ...(cwd ? { cwd } : {}) });
     });
   }

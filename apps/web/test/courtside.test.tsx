@@ -244,6 +244,21 @@ describe('a machine on a line', () => {
     }
     expect(await screen.findByText(/The server does not answer\. A machine without its line stops/, {}, { timeout: 4000 })).toBeTruthy();
   });
+  test('another’s round on hold: whose it is is said, nobody resumes it unawares, and it is taken over by arming', async () => {
+    const { asked, user } = show({ machine: wired }, takes);
+    await hear(status('held', { program: { id: id(77), name: 'Deep and kind, Peregrine' } }));
+    expect(screen.getByText(/Another round is on hold in the machine: Deep and kind, Peregrine\./)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Resume/ })).toBeNull();
+    await user.keyboard('{Shift>}R{/Shift}');
+    expect(commands(asked)).toEqual([]);
+    await user.click(button(/^Take it over/));
+    await waitFor(() => expect(commands(asked)).toMatchObject([{ do: 'arm' }]));
+    const { roundId } = commands(asked)[0];
+    await hear(status('held', { program: { id: roundId, name: 'Mine' } }));
+    expect(screen.queryByText(/Another round/)).toBeNull();
+    await user.click(button(/^Resume/));
+    await waitFor(() => expect(commands(asked).at(-1)).toEqual({ do: 'resume', program: roundId }));
+  });
   test('a machine that throws at another interval than the page shows is an alarm', async () => {
     const { user } = show({ machine: wired }, takes);
     await hear(status('idle'));

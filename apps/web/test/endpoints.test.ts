@@ -167,6 +167,13 @@ describe('kit', () => {
     expect((await call(kit.PUT, { scope, params: { kind: 'players', id: uuidv7() }, raw: '{' })).body.errors![0]!.detail).toMatch(/JSON/);
     expect((await call(kit.PUT, { scope, params: { kind: 'players', id: uuidv7() }, raw: `"${'x'.repeat(600_000)}"` })).status).toBe(413);
   });
+  test('half a character is told at its field, however deep it lies', async () => {
+    const put = (raw: string) => call(kit.PUT, { scope, params: { kind: 'players', id: uuidv7() }, raw });
+    const answer = await put('{"name":"Ada","level":"Building","hand":"left","heightM":1.7,"goals":"a \\ud83c goal"}');
+    expect([answer.status, answer.body.errors![0]!.pointer]).toEqual([400, '/goals']);
+    // a whole one is text like any other
+    expect((await put('{"name":"Ada \\ud83c\\udfbe","level":"Building","hand":"left","heightM":1.7}')).status).toBe(200);
+  });
 });
 
 describe('a foreign club', () => {

@@ -264,7 +264,7 @@ describe('a call sheet, and courtside', () => {
   test('the round’s balls are fed when the machine is armed with its own share of them', () => {
     const acts = { arm: nothing, feed: nothing, resume: nothing, clear: nothing, begin: nothing };
     const at = (status: { thrown: number; count: number }) =>
-      mainAction('ready', acts, true, { own: 6, all: 10 }, { linkUp: true, status });
+      mainAction('ready', acts, true, false, { own: 6, all: 10 }, { linkUp: true, status });
     expect(at({ thrown: 0, count: 6 })!.name).toBe('Feed 10 balls');
     expect(at({ thrown: 0, count: 4 })!.name).toBe('Arm'); // armed for another round
   });

@@ -7,7 +7,7 @@ import { profileOf } from './support/rig.ts';
 import { until } from './support/until.ts';
 
 const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
-const program = { launches: [launch], intervalS: 4, count: 40 };
+const program = { id: 'p1', name: 'Deep and kind, Ines', launches: [launch], intervalS: 4, count: 40 };
 let server: Server;
 afterEach(() => {
   links.closeAll();
@@ -82,7 +82,7 @@ describe('a page and its machine', () => {
       clock.pass(250);
     }
     await until(() => state() === 'held');
-    expect((await link.send({ do: 'resume' }, 'onlooker')).ok).toBe(true); // the driver has fallen silent: whoever resumes it drives from then on
+    expect((await link.send({ do: 'resume', program: 'p1' }, 'onlooker')).ok).toBe(true); // the driver has fallen silent: whoever resumes it drives from then on
     await until(() => state() === 'feeding');
     link.close();
   });
@@ -134,7 +134,7 @@ describe('a machine that is ready, its wheels turning', () => {
     expect((await link.send({ do: 'hold' }, 'another')).ok).toBe(true);
     await until(() => state() === 'held');
     clock.pass(5000); // the one that armed it was not heard of
-    expect((await link.send({ do: 'resume' }, 'another')).ok).toBe(true);
+    expect((await link.send({ do: 'resume', program: 'p1' }, 'another')).ok).toBe(true);
     link.close();
   });
   test('stands down when its ladder is deleted', async () => {

@@ -7,14 +7,14 @@ import { z } from 'zod';
  */
 
 /** Said in the greeting; a driver of another version does not drive. */
-export const PROTOCOL_VERSION = 1;
+export const PROTOCOL_VERSION = 2;
 
 export const MACHINE_STATES = ['stowed', 'idle', 'arming', 'ready', 'feeding', 'held', 'fault'] as const;
 export type MachineState = (typeof MACHINE_STATES)[number];
 
 /** A driver sends one this often, ms; the machine stops by itself when none came for `HEARTBEAT_LOST_MS`. */
 export const HEARTBEAT_EVERY_MS = 250;
-export const HEARTBEAT_LOST_MS = 1000;
+export const HEARTBEAT_LOST_MS = 900;
 /** The machine tells its status at least this often, ms. */
 export const STATUS_EVERY_MS = 400;
 /** A line longer than this is refused, bytes. */
@@ -27,6 +27,10 @@ const extension = z.string().min(1).max(40);
 
 /** Balls to throw: `count` of them, going through `launches` over and over. */
 export const programSchema = z.strictObject({
+  /** Of the round or the test it is for: whoever resumes names it. */
+  id: z.string().min(1).max(64),
+  /** What it is and whose, for people who find it on hold. */
+  name: z.string().max(300),
   launches: z.array(launchSchema).min(1).max(200),
   intervalS: z.number().min(0.5).max(120),
   count: z.int().min(1).max(1000),
@@ -45,7 +49,8 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ id, do: z.literal('arm'), program: programSchema }),
   z.strictObject({ id, do: z.literal('feed') }),
   z.strictObject({ id, do: z.literal('hold') }),
-  z.strictObject({ id, do: z.literal('resume') }),
+  /** Goes on with the program of that id, and no other. */
+  z.strictObject({ id, do: z.literal('resume'), program: z.string().min(1).max(64) }),
   z.strictObject({ id, do: z.literal('stow') }),
   z.strictObject({ id, do: z.literal('clear') }),
   z.strictObject({ id, do: z.literal('refill') }),
@@ -63,6 +68,7 @@ const refusalCodes = [
   'not-ready',
   'nothing-armed',
   'nothing-held',
+  'other-program',
   'busy',
   'fault',
   'cannot',
@@ -93,6 +99,8 @@ export const statusSchema = z.strictObject({
   battery: z.number(),
   thrown: z.int(),
   count: z.int(),
+  /** The program in it; null when it has none. */
+  program: z.strictObject({ id: z.string(), name: z.string() }).nullable(),
   /** Of the program in it; null when it has none. What a screen shows is compared with it. */
   intervalS: z.number().nullable(),
   /** Seconds to the next release; null when none is due. */

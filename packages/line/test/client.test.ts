@@ -54,7 +54,19 @@ afterEach(() => {
 
 const ok = (socket: Socket, id: string, state = 'idle', more: object = {}): void =>
   writeLine(socket, { re: id, ok: true, state, version: PROTOCOL_VERSION, ...more });
-const status = { event: 'status', state: 'idle', why: '', hopper: 70, battery: 0.8, thrown: 0, count: 0, intervalS: null, nextInS: null };
+const named = { id: 'p1', name: 'Deep and kind, Ines' };
+const status = {
+  event: 'status',
+  state: 'idle',
+  why: '',
+  hopper: 70,
+  battery: 0.8,
+  thrown: 0,
+  count: 0,
+  program: null,
+  intervalS: null,
+  nextInS: null,
+};
 
 /** A machine that greets back and then says nothing. */
 async function silent(clock: Clock) {
@@ -82,7 +94,7 @@ describe('the client', () => {
   });
   test('sends what is meant for an extension only to a machine that named it', async () => {
     const launch = { x: 0, y: 6, z: 0.6, speedMps: 15, elevationDeg: 20, bearingDeg: 180, topspinRpm: 0, sidespinRpm: 0, gyroRpm: 0 };
-    const program = { launches: [launch], intervalS: 4, count: 1, extra: { lamp: { on: true }, horn: {} } };
+    const program = { id: 'p1', name: 'One ball', launches: [launch], intervalS: 4, count: 1, extra: { lamp: { on: true }, horn: {} } };
     const r = await scripted(({ id, do: what }, socket) => ok(socket, id, 'idle', what === 'hello' ? { extensions: ['lamp'] } : {}));
     await until(() => r.client.isUp);
     expect(await r.client.send({ do: 'extra', of: 'horn', with: {} })).toMatchObject({ ok: false, code: 'cannot' });
@@ -223,11 +235,11 @@ describe('the client', () => {
 describe('the lines', () => {
   const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
   test.each([
-    ['a program without balls', { launches: [launch], intervalS: 4, count: 0 }],
-    ['a program without launches', { launches: [], intervalS: 4, count: 3 }],
-    ['an interval no machine has', { launches: [launch], intervalS: 0.1, count: 3 }],
-    ['a launch faster than any', { launches: [{ ...launch, speedMps: 200 }], intervalS: 4, count: 3 }],
-    ['an unknown key', { launches: [launch], intervalS: 4, count: 3, mode: 'x' }],
+    ['a program without balls', { ...named, launches: [launch], intervalS: 4, count: 0 }],
+    ['a program without launches', { ...named, launches: [], intervalS: 4, count: 3 }],
+    ['an interval no machine has', { ...named, launches: [launch], intervalS: 0.1, count: 3 }],
+    ['a launch faster than any', { ...named, launches: [{ ...launch, speedMps: 200 }], intervalS: 4, count: 3 }],
+    ['an unknown key', { ...named, launches: [launch], intervalS: 4, count: 3, mode: 'x' }],
   ])('%s is refused', (_name, program) => {
     expect(programSchema.safeParse(program).success).toBe(false);
     expect(commandSchema.safeParse({ id: '1', do: 'arm', program }).success).toBe(false);

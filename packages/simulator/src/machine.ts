@@ -71,6 +71,7 @@ export class SimulatedMachine {
       battery: Math.max(0, this.battery),
       thrown: this.thrown,
       count: this.program?.count ?? 0,
+      program: this.program && { id: this.program.id, name: this.program.name },
       intervalS: this.program?.intervalS ?? null,
       nextInS: this.state === 'feeding' && this.dueAtMs !== null ? Math.max(0, (this.dueAtMs - this.options.clock.nowMs()) / 1000) : null,
     };
@@ -96,6 +97,8 @@ export class SimulatedMachine {
         return this.move('arm', () => this.arm(this.dialled(command.program, dials)));
       }
       case 'resume':
+        if (this.state === 'held' && this.program && this.program.id !== command.program)
+          return { ok: false, code: 'other-program', text: `On hold is another round: ${this.program.name}.` };
         return this.move('resume', () => this.spinUp());
       case 'feed':
         return this.move('feed', () => this.schedule(LEAD_S + (this.program?.firstS ?? 0)));

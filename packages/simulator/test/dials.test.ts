@@ -21,7 +21,7 @@ function thrown(dials: DialPlace[] | undefined, seed = 11): typeof launch {
     emit: (event) => events.push(event),
     law: dialLaw(seed),
   });
-  const program: Program = { launches: [launch], intervalS: 4, count: 1, ...(dials && withDials(dials)) };
+  const program: Program = { id: 'p1', name: 'Test balls', launches: [launch], intervalS: 4, count: 1, ...(dials && withDials(dials)) };
   const give = (body: Record<string, unknown>) => machine.handle({ id: '1', ...body } as Exclude<Command, { do: 'hello' }>);
   const answer = give({ do: 'arm', program });
   if (!answer.ok) throw new Error(answer.text);
@@ -82,6 +82,8 @@ test.each([
   ['a thing no dial moves', [{ ...speedAt(0.5), moves: 'colour' }]],
   ['more dials than a machine has', Array.from({ length: 13 }, () => speedAt(0.5))],
 ])('%s is refused', (_name, dials) => {
-  expect(dialsOf({ launches: [launch], intervalS: 4, count: 1, ...withDials(dials as DialPlace[]) })).toBeNull();
+  expect(
+    dialsOf({ id: 'p1', name: 'Test balls', launches: [launch], intervalS: 4, count: 1, ...withDials(dials as DialPlace[]) }),
+  ).toBeNull();
   expect(() => thrown(dials as DialPlace[])).toThrow('These are no dials of this machine.');
 });

@@ -6,7 +6,7 @@ import { serveMachine, serveRadar, simulateFault } from '../src/index.ts';
 
 const profile = { hopper: 70, repeatability: { speedPct: 2, elevationDeg: 0.5, bearingDeg: 0.5, spinPct: 8 } };
 const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
-const program: Program = { launches: [launch], intervalS: 4, count: 40 };
+const program: Program = { id: 'p1', name: 'Deep and kind, Ines', launches: [launch], intervalS: 4, count: 40 };
 
 const cleanUp: (() => void)[] = [];
 afterEach(() => {

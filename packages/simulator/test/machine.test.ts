@@ -14,7 +14,7 @@ import { handClock } from '../../line/test/support.ts';
 import { dialLaw, SimulatedMachine, simulateFault } from '../src/index.ts';
 
 const launch = { x: 0, y: 6, z: 0.6, speedMps: 18, elevationDeg: 15, bearingDeg: 178, topspinRpm: 600, sidespinRpm: 0, gyroRpm: 0 };
-const program: Program = { launches: [launch], intervalS: 4, count: 5 };
+const program: Program = { id: 'p1', name: 'Deep and kind, Ines', launches: [launch], intervalS: 4, count: 5 };
 
 function rig(over: { hopper?: number } = {}) {
   const clock = handClock();
@@ -65,7 +65,8 @@ describe('the whole state table', () => {
   test.each(MACHINE_STATES.flatMap((state) => actions.map((action) => [state, action] as const)))('%s: %s', (state, action) => {
     const r = inState(state);
     const expected = TRANSITIONS[state][action];
-    const answer = r.give(action === 'arm' ? { do: 'arm', program } : { do: action });
+    const asked = action === 'arm' ? { do: action, program } : action === 'resume' ? { do: action, program: 'p1' } : { do: action };
+    const answer = r.give(asked);
     if ('refused' in expected) {
       expect(answer).toEqual({ ok: false, code: expected.refused, text: expected.text });
       expect(r.machine.state).toBe(state);
@@ -119,14 +120,19 @@ describe('feeding', () => {
   test('hold keeps the place; resume goes on with the balls that are left', () => {
     const r = inState('held');
     expect(r.releases()).toHaveLength(1);
-    r.give({ do: 'resume' });
+    expect(r.give({ do: 'resume', program: 'another' })).toMatchObject({
+      ok: false,
+      code: 'other-program',
+      text: expect.stringContaining('Ines'),
+    });
+    r.give({ do: 'resume', program: 'p1' });
     r.live(40);
     expect(r.releases().map((event) => (event.event === 'release' ? event.seq : 0))).toEqual([1, 2, 3, 4, 5]);
     expect(r.machine.state).toBe('ready');
   });
   test('a long turn between two balls delays the second', () => {
     const r = rig();
-    r.give({ do: 'arm', program: { launches: [launch, { ...launch, bearingDeg: 90 }], intervalS: 1, count: 2 } });
+    r.give({ do: 'arm', program: { ...program, launches: [launch, { ...launch, bearingDeg: 90 }], intervalS: 1, count: 2 } });
     r.live(8);
     r.give({ do: 'feed' });
     r.live(4);
@@ -143,7 +149,7 @@ describe('feeding', () => {
     expect(r.releases()).toHaveLength(2);
     expect(r.machine.status()).toMatchObject({ state: 'held', why: 'hopper empty', hopper: 0 });
     r.give({ do: 'refill' });
-    r.give({ do: 'resume' });
+    r.give({ do: 'resume', program: 'p1' });
     r.live(12);
     expect(r.releases().length).toBeGreaterThan(2);
   });
@@ -151,11 +157,11 @@ describe('feeding', () => {
 
 describe('what goes wrong', () => {
   test.each<MachineState>(['arming', 'ready', 'feeding', 'held'])(
-    '%s: one second after the last heartbeat it has stopped by itself',
+    '%s: nine tenths of a second after the last heartbeat it has stopped by itself',
     (state) => {
       const r = inState(state);
       r.give({ do: 'heartbeat' });
-      r.clock.pass(999);
+      r.clock.pass(899);
       expect(r.machine.status().why).toBe('');
       r.clock.pass(1);
       expect(r.machine.status()).toMatchObject({ state: 'held', why: 'no heartbeat' });
@@ -174,7 +180,7 @@ describe('what goes wrong', () => {
     r.give(simulateFault('jam'));
     r.live(6);
     expect(r.machine.status()).toMatchObject({ state: 'fault', why: 'jam' });
-    expect(r.give({ do: 'resume' })).toMatchObject({ ok: false, code: 'fault' });
+    expect(r.give({ do: 'resume', program: 'p1' })).toMatchObject({ ok: false, code: 'fault' });
     r.give({ do: 'clear' });
     expect(r.machine.state).toBe('idle');
   });
@@ -191,6 +197,8 @@ describe('what goes wrong', () => {
 
 describe('a program with times of its own', () => {
   const two: Program = {
+    id: 'p2',
+    name: 'Two lines, Ines',
     launches: [launch, { ...launch, speedMps: 20 }],
     intervalS: 6,
     count: 6,

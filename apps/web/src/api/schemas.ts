@@ -179,7 +179,9 @@ export const commandBody = z.discriminatedUnion('do', [
     dials: z.array(dialPlaceSchema).max(12).optional(),
     count: z.int().min(1).max(20),
   }),
-  z.strictObject({ do: z.enum(['feed', 'hold', 'resume', 'stow', 'clear', 'refill']) }),
+  z.strictObject({ do: z.enum(['feed', 'hold', 'stow', 'clear', 'refill']) }),
+  /** Goes on with the program of that id: of the round the page shows, and no other. */
+  z.strictObject({ do: z.literal('resume'), program: z.string().min(1).max(64) }),
   z.strictObject({ do: z.literal('simulate'), fault: z.enum(FAULTS) }),
 ]);
 export type CourtsideCommand = z.input<typeof commandBody>;

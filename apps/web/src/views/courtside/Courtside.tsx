@@ -4,6 +4,7 @@ import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
 import { HazardList } from '../../ui/HazardList.tsx';
 import { trimLink } from '../../ui/links.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
+import { useAwake } from '../../ui/useAwake.ts';
 import { sayHazard } from '../../words/hazards.ts';
 import { Checks } from './Checks.tsx';
 import { Elsewhere, MachineMore, MainControls, RoundControls } from './Controls.tsx';
@@ -33,6 +34,7 @@ function CourtsideView(props: CourtsideProps) {
   const onCourt = useOnCourt(props);
   const { document, judged, ofTime, run, balls, thrown, finished, blocked, crew, pending, canJudge, give } = onCourt;
   const { hasLine, view, state } = crew;
+  const goesDark = useAwake(run !== null);
   const said = ofTime[0] && sayHazard(ofTime[0], units.length);
   return (
     <div className="px-3 pt-2 pb-6 md:px-6 md:pt-3 lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5">
@@ -43,12 +45,15 @@ function CourtsideView(props: CourtsideProps) {
           thrown={run ? thrown : null}
         />
         <Notices machineName={machine.name} hasLine={hasLine} view={view} />
+        {goesDark && <p className="mt-1 text-quiet">This browser lets the screen go dark in a round: set a longer time on the phone.</p>}
         <RoundNotices
           run={run}
           rungId={rung.id}
           document={document}
           kept={rung.document}
           thrownEveryS={onCourt.isArmed ? (view.status?.intervalS ?? null) : null}
+          others={onCourt.others}
+          isHeld={onCourt.state === 'held'}
           players={players}
         />
       </div>

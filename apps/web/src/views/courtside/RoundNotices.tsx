@@ -12,6 +12,8 @@ export function RoundNotices({
   document,
   kept,
   thrownEveryS,
+  others: inIt,
+  isHeld,
   players,
 }: {
   run: Run | null;
@@ -21,6 +23,9 @@ export function RoundNotices({
   kept: RungDocument;
   /** Interval of the program in a machine that is armed; null when none is. */
   thrownEveryS: number | null;
+  /** The program of another round in the machine; null when there is none. */
+  others: { name: string } | null;
+  isHeld: boolean;
   players: readonly { id: string; name: string }[];
 }) {
   const [others, setOthers] = useState<Run[]>([]);
@@ -28,6 +33,12 @@ export function RoundNotices({
   const every = (seconds: number): string => printTime(seconds, 1);
   return (
     <>
+      {inIt && (
+        <Notice role="status" tone="warning" loud className="mt-2">
+          {isHeld ? 'Another round is on hold in the machine' : 'The machine throws another round'}: {inIt.name || 'nobody said whose'}.
+          {isHeld && ' Taking it over throws this rung instead; the other one is not lost, but has to be armed again.'}
+        </Notice>
+      )}
       {run && thrownEveryS !== null && Math.abs(thrownEveryS - document.intervalS) > 0.01 && (
         <Notice role="alert" tone="error" loud className="mt-2">
           Not what is shown: the machine’s program has {every(thrownEveryS)} between balls, this page {every(document.intervalS)}. Hold it,

@@ -10,6 +10,8 @@ export function mainAction(
   state: string,
   acts: Record<'arm' | 'feed' | 'resume' | 'clear' | 'begin', () => unknown>,
   running: boolean,
+  /** What is on hold in it is another round. */
+  isOthers: boolean,
   count: { own: number; all: number },
   { linkUp, status }: { linkUp: boolean; status: { thrown: number; count: number } | null },
 ): MainAction | null {
@@ -28,6 +30,7 @@ export function mainAction(
     case 'feeding':
       return { name: 'Feeding', act: () => {}, off: true };
     case 'held':
+      if (isOthers) return { name: 'Take it over', key: 'a', act: acts.arm };
       return running ? { name: 'Resume', key: 'r', act: acts.resume } : { name: 'Arm', key: 'a', act: acts.arm };
     case 'fault':
       return { name: 'Clear the fault', act: acts.clear };

@@ -59,6 +59,8 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
   const [done, setDone] = useState<Counted[]>([]);
   const [finished, setFinished] = useState<FinishedRound | null>(null);
   const [confirmed, setConfirmed] = useState('');
+  /** The round that this page armed the machine for last; it begins when the machine has taken it. */
+  const [armedFor, setArmedFor] = useState('');
   // a page kept on the device was drawn for whoever hit then
   useEffect(() => {
     const asked = askedBesides()?.get('player');
@@ -135,6 +137,7 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
     const before = thrownOf(current.current);
     // the round is named before it begins: it begins when the machine has taken it
     const roundId = current.current?.roundId ?? uuidv7();
+    setArmedFor(roundId);
     if (!(await give({ do: 'arm', rungId: rung.id, from: before, roundId, document, playerId, ...(confirmedBy && { confirmedBy }) })))
       return;
     begin(roundId);
@@ -165,6 +168,9 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
     setFinished({ roundId: now.roundId, playerId: now.playerId, ...count, step });
   }
 
+  // a round that somebody else armed: whose it is is said, and nobody goes on with it unawares
+  const inIt = ['arming', 'feeding', 'held'].includes(state) ? (view.status?.program ?? null) : null;
+  const others = inIt && inIt.id !== run?.roundId && inIt.id !== armedFor ? inIt : null;
   const isArmed = ['ready', 'feeding', 'held'].includes(state);
   const thrown = thrownOf(run);
   const allThrown = run !== null && thrown >= document.ballsPerRound && state !== 'feeding';
@@ -174,11 +180,12 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
     {
       arm,
       feed: () => give({ do: 'feed' }),
-      resume: () => give({ do: 'resume' }),
+      resume: () => give({ do: 'resume', program: run?.roundId ?? '' }),
       clear: () => give({ do: 'clear' }),
       begin: () => begin(uuidv7()),
     },
     run !== null,
+    others !== null,
     { own: crew.ownLeft, all: document.ballsPerRound - (run?.offset ?? 0) },
     view,
   );
@@ -216,6 +223,9 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
     blocked,
     crew,
     isArmed,
+    state,
+    /** The program in the machine, where it is not of this page’s round. */
+    others,
     give,
     pads,
     pending,

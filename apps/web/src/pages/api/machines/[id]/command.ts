@@ -11,6 +11,7 @@ import {
 } from '@good-arc/core';
 import type { CommandBody } from '@good-arc/line';
 import { simulateFault, withDials } from '@good-arc/simulator/extension';
+import { v7 as uuidv7 } from 'uuid';
 import type { z } from 'zod';
 import { commandBody } from '../../../../api/schemas.ts';
 import { gameBall, ladder, machine, player, round } from '../../../../db/schema.ts';
@@ -66,7 +67,8 @@ async function testBalls(store: Store, { launch, dials, count, ballId, rungId, c
     const tried: RungDocument = { ...document, ballId, feeds: [{ ...document.feeds[0]!, launch, on: true }] };
     if (await asksForName(store, ladderId, tried)) throw nameWanted('A hard ball and too little time: a coach confirms it by name first.');
   }
-  return { do: 'arm', program: { launches: [launch], intervalS: TEST_INTERVAL_S, count, ...(dials && withDials(dials)) } };
+  const named = { id: `test-${uuidv7()}`, name: 'Test balls' };
+  return { do: 'arm', program: { ...named, launches: [launch], intervalS: TEST_INTERVAL_S, count, ...(dials && withDials(dials)) } };
 }
 
 /** What is thrown of a card: all of it but the weather, which each round has of its own. */
@@ -99,8 +101,8 @@ async function programmed(
   // with two machines each throws its own balls, and waits while the other throws
   const own = left.flatMap((ball, at) => (isOurs(document.feeds[ball.index]!) ? [{ ...ball, at }] : []));
   if (own.length === 0) throw new Refusal(409, 'All balls of this round have been thrown. Finish it and begin another.');
+  const [hits] = command.playerId === undefined ? [] : await store.any(player, [command.playerId]);
   if (!command.confirmedBy) {
-    const [hits] = command.playerId === undefined ? [] : await store.any(player, [command.playerId]);
     if (await asksForName(store, ladderId, document, hits?.level))
       throw nameWanted('A hard ball and too little time: a coach confirms it by name first.');
   }
@@ -110,6 +112,8 @@ async function programmed(
     command: {
       do: 'arm',
       program: {
+        id: command.roundId ?? uuidv7(),
+        name: [document.name, hits?.name].filter(Boolean).join(', '),
         launches: own.map(({ launch }) => launch),
         intervalS: document.intervalS,
         count: own.length,
