@@ -28,7 +28,14 @@ test('two pages with one ladder: the stale one is told, keeps what is on it, ove
   const told = page.getByRole('alert').filter({ hasText: 'Somebody else has changed this ladder' });
   await expect(told).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Mine' })).toBeVisible();
-  await told.getByRole('button', { name: /^Both/ }).click();
+  // the other page may save once more in between: then it is told again
+  await expect(async () => {
+    const [answer] = await Promise.all([
+      page.waitForResponse((response) => response.url().endsWith('/whole'), { timeout: 5000 }),
+      told.getByRole('button', { name: /^Both/ }).click({ timeout: 3000 }),
+    ]);
+    expect(answer.status()).toBe(200);
+  }).toPass({ timeout: 30_000 });
   await expect(told).toBeHidden();
   await expect(page.getByRole('heading', { name: 'One line, by another' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Mine' })).toBeVisible();

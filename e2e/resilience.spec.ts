@@ -10,13 +10,14 @@ async function openRung(page: Page, name: string): Promise<void> {
     .getByRole('link', { name: new RegExp(name) })
     .first()
     .click();
-  await expect(page.getByRole('button', { name: /^(Arm|Resume)/ })).toBeEnabled();
+  // on hold may be the round of a test before this one, of another device
+  await expect(page.getByRole('button', { name: /^(Arm|Resume|Take it over)/ })).toBeEnabled();
   // what an earlier go left open
   if (await page.getByRole('button', { name: /^Resume/ }).isVisible()) await page.getByRole('button', { name: 'Finish round' }).click();
 }
 
 async function feedOne(page: Page): Promise<void> {
-  await page.getByRole('button', { name: /^Arm/ }).click();
+  await page.getByRole('button', { name: /^(Arm|Take it over)/ }).click();
   await page.getByRole('button', { name: /^Feed/ }).click({ timeout: 20_000 });
   await expect(page.getByRole('button', { name: /^In/ })).toBeEnabled({ timeout: 20_000 });
 }

@@ -79,6 +79,7 @@ export async function addressed(page: Page): Promise<void> {
 /** Waits until a ladder’s changes are with the server. */
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByText('· saving …')).toBeHidden();
+  await expect(page.getByText('Not saved yet')).toBeHidden();
 }
 
 /** Which screen and which try this is: names made of it never meet those of another. */

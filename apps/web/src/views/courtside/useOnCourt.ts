@@ -18,6 +18,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { GameBallRow, MachineRow, PlayerRow, RungRow, Viewer } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
 import { askedBesides } from '../../device/drawn.ts';
+import { device } from '../../device/store.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
 import { useKeys } from '../../ui/useKeys.ts';
@@ -59,8 +60,13 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
   const [done, setDone] = useState<Counted[]>([]);
   const [finished, setFinished] = useState<FinishedRound | null>(null);
   const [confirmed, setConfirmed] = useState('');
-  /** The round that this page armed the machine for last; it begins when the machine has taken it. */
+  /** The round that this device armed the machine for last: what is on hold of it is nobody else’s. */
   const [armedFor, setArmedFor] = useState('');
+  // also of a round before this page
+  useEffect(
+    () => void device().ready.then(() => setArmedFor((now) => now || (device().getItem(`armed:${machine.id}`) ?? ''))),
+    [machine.id],
+  );
   // a page kept on the device was drawn for whoever hit then
   useEffect(() => {
     const asked = askedBesides()?.get('player');
@@ -138,6 +144,7 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
     // the round is named before it begins: it begins when the machine has taken it
     const roundId = current.current?.roundId ?? uuidv7();
     setArmedFor(roundId);
+    device().setItem(`armed:${machine.id}`, roundId);
     if (!(await give({ do: 'arm', rungId: rung.id, from: before, roundId, document, playerId, ...(confirmedBy && { confirmedBy }) })))
       return;
     begin(roundId);

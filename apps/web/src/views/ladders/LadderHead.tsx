@@ -131,7 +131,7 @@ export function LadderHead({ state, viewer, kit, judgements, rates, playerId, on
         {players > 1 ? 'each' : ''} · {stops === 0 ? 'no stop' : stops === 1 ? 'one stop to pick up' : `${stops} stops to pick up`}
         {state.state === 'saving' && <span className="no-print"> · saving …</span>}
       </p>
-      {state.state === 'failed' && (
+      {state.state === 'failed' && !state.isStale && (
         <Notice role="alert" tone="error" className="no-print mt-1 flex flex-wrap items-center gap-3">
           Not saved yet; what you changed is kept in this page.
           <Button onClick={state.again}>Save again</Button>
