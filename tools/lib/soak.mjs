@@ -15,17 +15,6 @@ function number(args, name, usual) {
   return value;
 }
 
-/** A seeded generator: the same trial again. By mulberry32, quoted from memory. @param {number} seed */
-function seeded(seed) {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 /** Documents of calc that fit, by verb: the examples of its schemas. */
 function calcExamples() {
   const text = readFileSync(join(ROOT, 'docs/calc.md'), 'utf8');
@@ -56,7 +45,7 @@ export async function soak(args) {
     import('../soak/fuzz.mjs'),
     import(phoneFile),
   ]);
-  const random = seeded(seed);
+  const random = phone.seededRandom(seed);
   // what of the time goes where: a stop takes some four seconds, a hold two, a bad document four milliseconds
   const ms = minutes * 60_000;
   const times = { stops: Math.max(2, Math.round((0.35 * ms) / 6 / 5000)), holds: Math.max(4, Math.round((0.15 * ms) / 2 / 2200)) };

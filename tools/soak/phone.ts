@@ -1,3 +1,5 @@
+export { seededRandom } from '@good-arc/core';
+
 import { DeviceStore, type Shelf } from '../../apps/web/src/device/store.ts';
 import { ApiError } from '../../apps/web/src/ui/api.ts';
 import { type Letter, Outbox } from '../../apps/web/src/ui/outbox.ts';

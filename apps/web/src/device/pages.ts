@@ -28,7 +28,7 @@ export function keptAddress(address: string): string {
 }
 
 /** Pages that are never kept: what answers a machine or a form, and the way in. */
-export const NEVER_KEPT = [/^\/api\//, /^\/enter/, /^\/signed-out/];
+export const NEVER_KEPT = [/^\/api\//, /^\/enter/];
 
 export interface KeptPage {
   address: string;

@@ -20,22 +20,17 @@ export const DEMO_EMAIL = 'coach@marrowfield.example';
 
 const hash = (token: string): string => createHash('sha256').update(token).digest('hex');
 
-const who = (db: Db) =>
-  db
-    .select({
-      clubId: club.id,
-      clubName: club.name,
-      altitudeM: club.altitudeM,
-      personId: person.id,
-      personName: person.name,
-      role: membership.role,
-      units: person.units,
-      theme: person.theme,
-      favourites: person.favourites,
-    })
-    .from(membership)
-    .innerJoin(club, eq(club.id, membership.clubId))
-    .innerJoin(person, eq(person.id, membership.personId));
+const SCOPE = {
+  clubId: club.id,
+  clubName: club.name,
+  altitudeM: club.altitudeM,
+  personId: person.id,
+  personName: person.name,
+  role: membership.role,
+  units: person.units,
+  theme: person.theme,
+  favourites: person.favourites,
+};
 
 /** Marks of favourites that cannot be read are as good as none. */
 const readableFavourites = (kept: unknown): string[] => favouritesSchema.safeParse(kept).data ?? [];
@@ -55,7 +50,13 @@ export async function keepFavourite(db: Db, personId: string, { id, kept }: { id
 
 /** The demo coach, or null when the demo data is not there. */
 export async function demoScope(db: Db): Promise<Scope | null> {
-  const [scope] = await who(db).where(eq(person.email, DEMO_EMAIL)).limit(1);
+  const [scope] = await db
+    .select(SCOPE)
+    .from(membership)
+    .innerJoin(club, eq(club.id, membership.clubId))
+    .innerJoin(person, eq(person.id, membership.personId))
+    .where(eq(person.email, DEMO_EMAIL))
+    .limit(1);
   return scope ? readable(scope) : null;
 }
 
@@ -67,13 +68,17 @@ export async function scopeOfToken(db: Db, token: string, now = new Date()): Pro
     gt(session.expiresAt, now),
     gt(session.seenAt, new Date(now.getTime() - IDLE_DAYS * DAY_MS)),
   );
-  const [scope] = await who(db)
-    .innerJoin(session, and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId)))
+  const [held] = await db
+    .select({ ...SCOPE, seenAt: session.seenAt })
+    .from(session)
+    .innerJoin(membership, and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId)))
+    .innerJoin(club, eq(club.id, membership.clubId))
+    .innerJoin(person, eq(person.id, membership.personId))
     .where(isOpen)
     .limit(1);
-  if (!scope) return null;
-  const [held] = await db.select({ seenAt: session.seenAt }).from(session).where(isOpen);
-  if (held && now.getTime() - held.seenAt.getTime() > SEEN_MS)
+  if (!held) return null;
+  const { seenAt, ...scope } = held;
+  if (now.getTime() - seenAt.getTime() > SEEN_MS)
     await db
       .update(session)
       .set({ seenAt: now })
