@@ -1,20 +1,12 @@
 // @vitest-environment happy-dom
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
-import type { Kit, PlayerRow, Viewer } from '../src/api/rows.ts';
+import type { Kit, PlayerRow } from '../src/api/rows.ts';
 import KitView from '../src/views/kit/KitView.tsx';
 import { aPage } from './support/page.ts';
+import { aViewer } from './support/viewer.ts';
 
-const viewer: Viewer = {
-  clubName: 'C',
-  altitudeM: 0,
-  personName: 'P',
-  units: 'metric',
-  theme: 'chalk',
-  canPlan: true,
-  hasSession: true,
-  favourites: [],
-};
+const viewer = aViewer({ units: 'metric' });
 const ada: PlayerRow = {
   id: 'a',
   version: 3,

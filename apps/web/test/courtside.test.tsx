@@ -3,28 +3,20 @@ import { firstChecklist, type RungDocument } from '@good-arc/core';
 import { act, render, screen, waitFor, within } from '@testing-library/react';
 import { Toaster } from 'sonner';
 import { describe, expect, test, vi } from 'vitest';
-import type { MachineRow, PlayerRow, Viewer } from '../src/api/rows.ts';
+import type { MachineRow, PlayerRow } from '../src/api/rows.ts';
 import { device } from '../src/device/store.ts';
 import Courtside from '../src/views/courtside/Courtside.tsx';
 import { saveRun } from '../src/views/courtside/run.ts';
 import type { CourtsideProps } from '../src/views/courtside/useOnCourt.ts';
 import { type Asked, aPage, FakeStream } from './support/page.ts';
 import { profileOf, rungDocument } from './support/rig.ts';
+import { aViewer } from './support/viewer.ts';
 
 const id = (n: number): string => `01890000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const profile = profileOf('Two-wheel portable');
 const machine: MachineRow = { version: 1, id: id(2), name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
 const wired = { ...machine, linkAddress: '127.0.0.1:4321' };
-const viewer: Viewer = {
-  clubName: 'C',
-  altitudeM: 0,
-  personName: 'P',
-  units: 'imperial',
-  theme: 'chalk',
-  canPlan: true,
-  hasSession: true,
-  favourites: [],
-};
+const viewer = aViewer();
 const player = (n: number, name: string): PlayerRow => ({
   version: 1,
   id: id(n),

@@ -17,7 +17,7 @@ import {
 import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
-import type { CourtRow, Kit, LadderRow, MachineRow, TuneUpRow, Viewer } from '../src/api/rows.ts';
+import type { CourtRow, Kit, LadderRow, MachineRow, TuneUpRow } from '../src/api/rows.ts';
 import { demoTuneUp } from '../src/db/demo-tune-ups.ts';
 import { dialWords } from '../src/ui/dialWords.ts';
 import { Units } from '../src/ui/Units.tsx';
@@ -36,6 +36,7 @@ import { FitWords } from '../src/views/tune/FitWords.tsx';
 import { firstTune, newBall, tapped, withSeen } from '../src/views/tune/state.ts';
 import { profileOf, rungDocument } from './support/rig.ts';
 import { textOf } from './support/text.ts';
+import { aViewer } from './support/viewer.ts';
 
 /** What the pages about machines say, as text off their first rendering. */
 
@@ -61,16 +62,7 @@ const court: CourtRow = {
   marksM: [],
   notes: '',
 };
-const viewer: Viewer = {
-  clubName: 'C',
-  altitudeM: 900,
-  personName: 'P',
-  units: 'imperial',
-  theme: 'chalk',
-  canPlan: true,
-  hasSession: true,
-  favourites: [],
-};
+const viewer = aViewer({ altitudeM: 900 });
 const ladder: LadderRow = {
   id: courtId,
   version: 1,

@@ -11,20 +11,12 @@ import { drillMinutes, NOTHING, searchLibrary } from '../src/views/ladders/searc
 import PlanPage from '../src/views/plan/PlanPage.tsx';
 import { profileOf } from './support/rig.ts';
 import { textOf } from './support/text.ts';
+import { aViewer } from './support/viewer.ts';
 
 /** What the pages about ladders say, as text off their first rendering. */
 
 const id = (n: number): string => `0190f3a0-0000-7000-8000-${String(n).padStart(12, '0')}`;
-const viewer: Viewer = {
-  clubName: 'C',
-  altitudeM: 0,
-  personName: 'P',
-  units: 'imperial',
-  theme: 'chalk',
-  canPlan: true,
-  hasSession: true,
-  favourites: [],
-};
+const viewer = aViewer();
 const machine = (n: number, name: string, kind: string): MachineRow => ({
   version: 1,
   id: id(n),

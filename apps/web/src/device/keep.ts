@@ -1,4 +1,5 @@
 import { api } from '../ui/api.ts';
+import { alone } from './alone.ts';
 import { PAGES_CACHE, TAGS_ADDRESS, type ToKeep, toFetch } from './pages.ts';
 
 /** Keeps pages on this device so that they open without a network. */
@@ -28,7 +29,7 @@ export function keepWhatIsInUse(): () => void {
  */
 export async function keepPages(told: (done: number, of: number) => void = () => {}): Promise<void> {
   const { owner, pages } = await api<ToKeep>('GET', 'offline');
-  await alone(async () => {
+  await alone('keep', async () => {
     // the pages of somebody else are nobody's business
     if (localStorage.getItem(OWNER_KEY) !== owner) await forgetPages();
     localStorage.setItem(OWNER_KEY, owner);
@@ -69,9 +70,3 @@ async function keptTags(cache: Cache): Promise<Record<string, string>> {
     return {};
   }
 }
-
-/** One page of this device at a time. */
-const alone = async (run: () => Promise<void>): Promise<void> => {
-  if (navigator.locks) await navigator.locks.request('good-arc-keep', run);
-  else await run();
-};

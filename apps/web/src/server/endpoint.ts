@@ -1,4 +1,4 @@
-import { badInput, fieldProblems } from '@good-arc/core/calc';
+import { badInput, fieldProblems, pointerOf } from '@good-arc/core/calc';
 import type { APIContext, APIRoute } from 'astro';
 import { z } from 'zod';
 import { database } from './db.ts';
@@ -81,12 +81,11 @@ async function readBody<S extends z.ZodType>(request: Request, schema: S): Promi
 }
 
 /** Where a text holds half of a character that takes two (a lone surrogate), which no database keeps; null when none does. */
-function notText(value: unknown, at = ''): string | null {
-  if (typeof value === 'string') return /\p{Surrogate}/u.test(value) ? at : null;
+function notText(value: unknown, path: readonly string[] = []): string | null {
+  if (typeof value === 'string') return /\p{Surrogate}/u.test(value) ? pointerOf(path) : null;
   if (typeof value !== 'object' || value === null) return null;
   for (const [key, part] of Object.entries(value)) {
-    const pointer = `${at}/${key.replaceAll('~', '~0').replaceAll('/', '~1')}`;
-    const found = /\p{Surrogate}/u.test(key) ? at : notText(part, pointer);
+    const found = /\p{Surrogate}/u.test(key) ? pointerOf(path) : notText(part, [...path, key]);
     if (found !== null) return found;
   }
   return null;

@@ -65,6 +65,10 @@ function problemFrom(text: string, status: number): Problem {
   }
 }
 
+/** What somebody else made of a row meanwhile, where a save was refused for that; null for any other error. */
+export const madeMeanwhile = <T>(error: unknown): T | null =>
+  error instanceof ApiError && error.isChangedSince ? ((error.current as T | undefined) ?? null) : null;
+
 /** A message for a person, whatever was thrown. */
 export function messageOf(error: unknown): string {
   if (!(error instanceof ApiError)) return 'Something went wrong in the page. Nothing was saved.';

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
+import { alone } from '../device/alone.ts';
 import { type DeviceStore, device } from '../device/store.ts';
 import { ApiError, api, messageOf } from './api.ts';
 
@@ -169,10 +170,7 @@ const SEND_WITHIN_MS = 20_000;
 const browserPost = (): Post => ({
   storage: device(),
   send: ({ method, path, body }) => api(method, path, body, { withinMs: SEND_WITHIN_MS }),
-  alone: async (run) => {
-    if (navigator.locks) await navigator.locks.request('good-arc-outbox', run);
-    else await run();
-  },
+  alone: (run) => alone('outbox', run),
   later: (ms, run) => {
     const timer = setTimeout(run, ms);
     return () => clearTimeout(timer);

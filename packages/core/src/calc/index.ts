@@ -1,2 +1,2 @@
-export { badInput, type FieldProblem, fieldProblems, type Problem } from './problem.ts';
+export { badInput, type FieldProblem, fieldProblems, type Problem, pointerOf } from './problem.ts';
 export { CALC_VERBS, calc, calcJsonSchemas } from './verbs.ts';

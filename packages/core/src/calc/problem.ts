@@ -16,7 +16,8 @@ export interface Problem {
   current?: unknown;
 }
 
-const pointerOf = (path: readonly PropertyKey[]): string =>
+/** A place in a document as a JSON Pointer (RFC 6901). @param path keys and positions from the top */
+export const pointerOf = (path: readonly PropertyKey[]): string =>
   path.map((part) => `/${String(part).replaceAll('~', '~0').replaceAll('/', '~1')}`).join('');
 
 /** Zod's findings as problems a person can act on; unknown keys are named one by one. */

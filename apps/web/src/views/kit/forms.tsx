@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { type DefaultValues, type FieldValues, type Path, type Resolver, useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import type { BallRow, CourtRow, GameBallRow, MachineRow, PlayerRow, SquadRow, Versioned } from '../../api/rows.ts';
-import { ApiError, messageOf } from '../../ui/api.ts';
+import { madeMeanwhile, messageOf } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChangedSince, type Whose } from '../../ui/ChangedSince.tsx';
 import { mergedFields } from '../../ui/merge.ts';
@@ -39,8 +39,9 @@ export function useKitForm<T extends FieldValues>(schema: z.ZodType, defaults: D
     try {
       await save(values, version);
     } catch (error) {
-      if (error instanceof ApiError && error.isChangedSince && error.current) setTheirs(error.current as T & Versioned);
-      else setFailed(messageOf(error));
+      const made = madeMeanwhile<T & Versioned>(error);
+      setTheirs(made);
+      if (!made) setFailed(messageOf(error));
     }
   };
   const submit = form.handleSubmit((values) => attempt(values));

@@ -2,7 +2,7 @@ import type { RungDocument } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { LadderRow, RungRow, Versioned } from '../../api/rows.ts';
-import { ApiError, api, messageOf } from '../../ui/api.ts';
+import { api, madeMeanwhile, messageOf } from '../../ui/api.ts';
 import { Autosave, type SaveState } from '../../ui/autosave.ts';
 import type { Whose } from '../../ui/ChangedSince.tsx';
 import { useHistory } from '../../ui/history.ts';
@@ -46,7 +46,8 @@ export function useLadder(initial: LadderRow) {
         (value) => writer.write(value),
         (now, error) => {
           setState(now);
-          if (error instanceof ApiError && error.isChangedSince && error.current) setTheirs(error.current as LadderRow);
+          const made = madeMeanwhile<LadderRow>(error);
+          if (made) setTheirs(made);
           else if (error) toast.error(messageOf(error));
         },
       ),

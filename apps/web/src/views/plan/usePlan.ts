@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, PlanRow, Versioned } from '../../api/rows.ts';
-import { ApiError, api, messageOf } from '../../ui/api.ts';
+import { api, madeMeanwhile, messageOf } from '../../ui/api.ts';
 import type { Whose } from '../../ui/ChangedSince.tsx';
 import { mergedFields } from '../../ui/merge.ts';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
@@ -52,8 +52,9 @@ export function usePlan(kept: PlanRow | null, { ladder, kit, startsAt }: { ladde
       const { version } = await api<Versioned>('PUT', `plans/${id}`, document, { seen: base.current?.version });
       base.current = { version, document };
     } catch (error) {
-      if (error instanceof ApiError && error.isChangedSince && error.current) setTheirs(error.current as PlanRow);
-      else toast.error(messageOf(error));
+      const made = madeMeanwhile<PlanRow>(error);
+      setTheirs(made);
+      if (!made) toast.error(messageOf(error));
       return;
     }
     setSaved(true);
