@@ -15,12 +15,14 @@ import {
   MACHINE_KINDS,
   mphToMps,
   mpsToMph,
+  possibleArcs,
   questionFor,
   type Solution,
   SPORT_RECORDS,
   seededRandom,
   spinAt,
   surfaceById,
+  WIDEST_LIMITS,
 } from '../src/index.ts';
 import { randomFlight } from './support/random.ts';
 
@@ -306,4 +308,62 @@ test('a ceiling blocks the arcs that touch it, and the nearest answer stays belo
   const { speedMps, elevationDeg, bearingDeg } = reason!.nearest!;
   expect(fly(q.conditions, { ...q.from, ...spinAt(q, speedMps), speedMps, elevationDeg, bearingDeg }).apex.z).toBeLessThan(3);
   expect(aim({ ...q, ceilingM: null }, { elevationDeg: 38 }).solutions).toHaveLength(1);
+});
+
+describe('arcs that were denied', () => {
+  const pitch = (over: Partial<AimQuestion> = {}): AimQuestion => ({
+    conditions: {
+      ball: ballById('baseball'),
+      airDensityKgM3: airDensity({ temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5 }),
+      wind: { xMps: 0, yMps: 0 },
+      ground: { restitution: 0.5, friction: 0.5, tangentialRestitution: 0 },
+    },
+    from: { x: 0, y: 17, z: 1 },
+    spin: { topspinRpm: 1500, sidespinRpm: 0, gyroRpm: 0 },
+    target: { kind: 'plane', planeY: 9, x: 0, z: 1.2 },
+    limits: { speedMps: [5, 60], elevationDeg: [-30, 60] },
+    net: null,
+    ...over,
+  });
+  test('a point in a plane that is passed on the way up', () => {
+    // the reference: flown with fly, 4.09° passes 9 m at 1.2 m
+    const [solution] = aim(pitch(), { speedMps: 35 }).solutions;
+    expect(solution!.elevationDeg).toBeCloseTo(4.1, 1);
+    expect(reflown(pitch(), solution!).crossings[0]!.z).toBeCloseTo(1.2, 3);
+  });
+  test('a landing steeper than the machine goes is too low for it, not out of reach', () => {
+    const near = pitch({ from: { x: 0, y: 17, z: 3 }, target: { kind: 'landing', x: 0, y: 15.5 } });
+    expect(aim(near, { speedMps: 20 }).reason!.code).toBe('elevation-too-low');
+    expect(aim({ ...near, limits: WIDEST_LIMITS }, { speedMps: 20 }).solutions[0]!.elevationDeg).toBeLessThan(-30);
+  });
+  test('what is beyond the search is not blamed on the machine', () => {
+    const far = pitch({ target: { kind: 'landing', x: 0, y: -180 }, limits: WIDEST_LIMITS });
+    expect(aim(far, { elevationDeg: 4 }).reason!.code).toBe('out-of-reach');
+  });
+});
+
+describe('a family and what is beside it', () => {
+  test('only arcs above the slowest are left: still from the slowest', () => {
+    const { arcs } = possibleArcs(question({ limits: { speedMps: [1, 60], elevationDeg: [62, 80] } }), 9);
+    expect(arcs).toHaveLength(9);
+    arcs.slice(1).forEach((arc, i) => {
+      expect(arc.speedMps).toBeGreaterThan(arcs[i]!.speedMps);
+    });
+  });
+  test('a blocked stretch ends where the arcs begin', () => {
+    const { arcs, blocked } = possibleArcs(question({ limits: { speedMps: [1, 60], elevationDeg: [12.3, 30.1] } }), 5);
+    const [below, above] = [
+      blocked.find(({ code }) => code === 'elevation-too-low')!,
+      blocked.find(({ code }) => code === 'elevation-too-high')!,
+    ];
+    expect(below.elevationDeg[1]).toBeCloseTo(12.3, 2);
+    expect(above.elevationDeg[0]).toBeCloseTo(30.1, 2);
+    expect(arcs.map(({ elevationDeg }) => elevationDeg)).toSatisfy((all: number[]) => all.every((deg) => deg > 12.29 && deg < 30.11));
+  });
+  test('an empty answer has a reason', () => {
+    expect(possibleArcs(question({ limits: { speedMps: [1, 5], elevationDeg: [0, 60] } }), 5)).toMatchObject({
+      arcs: [],
+      reason: 'speed-too-high',
+    });
+  });
 });

@@ -156,6 +156,47 @@ describe('answers', () => {
     expect(flight.machine.speedMps).toBeLessThan(flight.ratioAnswer);
     expect(answer('pace', TOO_FAR)).toMatchObject({ reason: { code: 'out-of-reach' } });
   });
+  test('pitch: the bands’ game times, and who must not be thrown it', () => {
+    // game times of the design notes, common practice, no source: 8U 0.72 s, 9–10 0.60, 11–12 0.50 and 0.55, high school 0.48, college 0.43, professional 0.40
+    const game = (band: string, rubberFt?: number) =>
+      (answer('pitch', { sport: 'baseball', band, timeToPlateS: 0.5, hard: true, rubberFt }) as unknown as { gameTimeS: number }).gameTimeS;
+    expect(game('8-and-under')).toBeCloseTo(0.72, 1);
+    expect(game('11-12')).toBeCloseTo(0.5, 1);
+    expect(game('11-12', 50) - game('11-12', 46)).toBeCloseTo(0.05, 1);
+    expect(game('professional')).toBeCloseTo(0.4, 1);
+    for (const band of ['8-and-under', '9-10', '11-12', '13-14', 'high-school'])
+      expect(answer('pitch', { sport: 'baseball', band, timeToPlateS: 0.34, hard: true }), band).toMatchObject({
+        word: 'too quick',
+        unsafe: true,
+      });
+    expect(answer('pitch', { sport: 'baseball', band: '11-12', timeToPlateS: 0.34, hard: false })).toMatchObject({ unsafe: false });
+    expect(answer('pitch', { sport: 'softball', band: '11-12', timeToPlateS: 0.6, hard: true })).toMatchObject({ word: 'calm' });
+  });
+  test('target: the sizes a coach would put down', () => {
+    // design notes, common practice, no source: 20 m Competing 2.3 × 3.3, Advanced 1.5 × 2.3; 12 m Building 2.0 × 2.8, Competing 1.4 × 2.0
+    const size = (level: string, distanceM: number) =>
+      answer('target', { level, distanceM }) as unknown as { widthM: number; depthM: number };
+    for (const [level, distanceM, widthM, depthM] of [
+      ['Competing', 20, 2.3, 3.3],
+      ['Advanced', 20, 1.5, 2.3],
+      ['Building', 12, 2.0, 2.8],
+      ['Competing', 12, 1.4, 2.0],
+    ] as const) {
+      expect(Math.abs(size(level, distanceM).widthM - widthM), `${level} ${distanceM}`).toBeLessThan(0.06);
+      expect(Math.abs(size(level, distanceM).depthM - depthM), `${level} ${distanceM}`).toBeLessThan(0.06);
+    }
+    const own = answer('target', { scatter: { sideDeg: 3.4, depthShare: 0.085 }, distanceM: 20, share: 0.45 });
+    expect(own).toEqual(size('Competing', 20));
+  });
+  test('verdict: all rounds on the card count, not the last alone', () => {
+    const verdict = (hits: number[]) =>
+      answer('verdict', { approach: 'sweet-spot', need: { hits: 8, of: 10 }, rounds: hits.map((each) => ({ hits: each, balls: 10 })) });
+    expect(verdict([8, 7])).toMatchObject({ verdict: 'climb' });
+    expect(verdict([8, 3, 4])).toMatchObject({ verdict: 'stay' });
+    expect(verdict([2])).toMatchObject({ verdict: 'stay', code: 'one-round' });
+    expect(verdict([2, 3])).toMatchObject({ verdict: 'loosen' });
+    expect(answer('verdict', { approach: 'earn-it', need: null, rounds: [{ hits: 0, balls: 0 }] })).toMatchObject({ verdict: 'climb' });
+  });
   test('every answer fits its own schema', () => {
     for (const [verb, document] of [
       ['fly', FLY],
@@ -166,6 +207,10 @@ describe('answers', () => {
       ['pace', RATIO],
       ['pace', PACE],
       ['pace', TOO_FAR],
+      ['family', { ...FAMILY, limits: { speedMps: [1, 5] } }],
+      ['pitch', { sport: 'softball', band: 'college', timeToPlateS: 0.4, hard: true }],
+      ['target', { level: 'Building', distanceM: 12 }],
+      ['verdict', { approach: 'in-a-row', need: { streak: 5 }, rounds: [{ hits: 6, balls: 10, longestRun: 5 }] }],
     ] as const) {
       expect(CALC_VERBS[verb]!.output.safeParse(answer(verb, document)).success, verb).toBe(true);
     }
@@ -190,6 +235,16 @@ describe('bad input names the field, what was wrong and what would be right', ()
     ['no arcs', 'family', { ...FAMILY, count: 0 }, '/count', /1/],
     ['no balls', 'interval', { ...INTERVAL, balls: [] }, '/balls', /1/],
     ['not an object', 'fly', 7, '', /object/],
+    ['no such band', 'pitch', { sport: 'baseball', band: 'adult', timeToPlateS: 0.4, hard: true }, '/band', /college/],
+    ['not that field', 'pitch', { sport: 'baseball', band: '9-10', timeToPlateS: 0.4, hard: true, rubberFt: 60.5 }, '/rubberFt', /46 ft/],
+    ['neither level nor scatter', 'target', { distanceM: 12 }, '/level', /level or scatter/],
+    [
+      'a streak without runs',
+      'verdict',
+      { approach: 'in-a-row', need: { streak: 3 }, rounds: [{ hits: 3, balls: 5 }] },
+      '/rounds',
+      /longest run/,
+    ],
     ['no such verb', 'bend', {}, '', /fly, aim, family, spread, pace, interval/],
   ])('%s', (_name, verb, document, pointer, detail) => {
     const { errors, status } = problem(verb, document);

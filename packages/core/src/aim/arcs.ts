@@ -9,10 +9,14 @@ export const solutionOf = (arc: Arc, name: Solution['arc']): Solution => ({
   bearingDeg: wrapDeg(arc.bearingDeg),
   flightTimeS: arc.timeS,
   netClearanceM: arc.clearanceM,
+  descentDeg: arc.descentDeg,
 });
 
 /** The first limit this arc breaks, or null. A slack that no machine can set keeps a value held at a limit inside it. */
-export function blockedBy({ limits, ceilingM, conditions }: AimQuestion, arc: Arc): ReasonCode | null {
+export function blockedBy(
+  { limits, ceilingM, conditions }: Pick<AimQuestion, 'limits' | 'ceilingM' | 'conditions'>,
+  arc: Arc,
+): ReasonCode | null {
   const slack = 5e-4;
   const slackDeg = 2e-3;
   if (arc.speedMps > limits.speedMps[1] + slack) return 'speed-too-high';
@@ -23,24 +27,25 @@ export function blockedBy({ limits, ceilingM, conditions }: AimQuestion, arc: Ar
   return ceilingM != null && arc.apexM + conditions.ball.radiusM > ceilingM ? 'ceiling' : null;
 }
 
-/** Every arc with this value held, limits and net aside; low before high. */
+/** Every arc with this value held inside the bounds of the search, limits and net aside; low before high. */
 export function arcsFor(probe: Probe, hold: Hold): Arc[] {
-  if ('speedMps' in hold) return arcsAtSpeed(probe, hold.speedMps);
-  if ('elevationDeg' in hold) {
-    const arc = arcAtElevation(probe, hold.elevationDeg);
-    return arc ? [arc] : [];
-  }
-  const arc = arcByFamily(probe, hold);
-  return arc ? [arc] : [];
+  const arcs =
+    'speedMps' in hold
+      ? arcsAtSpeed(probe, hold.speedMps)
+      : ['elevationDeg' in hold ? arcAtElevation(probe, hold.elevationDeg) : arcByFamily(probe, hold)].filter((arc) => arc !== null);
+  return arcs.filter(({ speedMps, elevationDeg }) => speedMps <= WIDEST_LIMITS.speedMps[1] && Math.abs(elevationDeg) <= STEEPEST_DEG);
 }
+
+const STEEPEST_DEG = WIDEST_LIMITS.elevationDeg[1];
 
 /** The arc at one elevation. @param start a neighbouring arc of the family to go on from */
 export function arcAtElevation(probe: Probe, elevationDeg: number, start?: Start | null): Arc | null {
   const guess = start ?? guessSpeed(probe, elevationDeg);
   const quick = guess && settle(probe, 'speed', elevationDeg, guess);
   if (quick) return quick;
-  for (const found of scan(probe, 'reach', elevationDeg, WIDEST_LIMITS)) {
-    const arc = settle(probe, 'reach', elevationDeg, found);
+  const free = probe.question.target.kind === 'plane' ? 'speed' : 'reach';
+  for (const found of scan(probe, free, elevationDeg)) {
+    const arc = settle(probe, free, elevationDeg, found);
     if (arc) return arc;
   }
   return null;
@@ -48,14 +53,12 @@ export function arcAtElevation(probe: Probe, elevationDeg: number, start?: Start
 
 function arcsAtSpeed(probe: Probe, speedMps: number): Arc[] {
   const guesses = guessElevations(probe, speedMps);
-  if (guesses) {
-    const low = settle(probe, 'low', speedMps, guesses[0]);
-    const high = settle(probe, 'high', speedMps, guesses[1]);
-    if (low && high && high.elevationDeg - low.elevationDeg > 0.01)
-      return [low, high].filter(({ elevationDeg }) => elevationDeg <= WIDEST_LIMITS.elevationDeg[1]);
-  }
-  const found = scan(probe, 'high', speedMps, WIDEST_LIMITS)
-    .map((start) => settle(probe, 'high', speedMps, start))
+  const quick = guesses && [settle(probe, 'low', speedMps, guesses[0]), settle(probe, 'high', speedMps, guesses[1])];
+  const sure = quick?.filter((arc) => arc !== null) ?? [];
+  const [low, high] = sure;
+  if (low && high && high.elevationDeg - low.elevationDeg > 0.01) return sure;
+  const free = probe.question.target.kind === 'plane' ? 'low' : 'high';
+  const found = [...sure, ...scan(probe, free, speedMps).map((start) => settle(probe, free, speedMps, start))]
     .filter((arc) => arc !== null)
     .sort((a, b) => a.elevationDeg - b.elevationDeg);
   return found.filter((arc, i) => i === 0 || arc.elevationDeg - found[i - 1]!.elevationDeg > 0.01);

@@ -9,22 +9,33 @@ export interface FamilyArc extends Arc {
   blocked: ReasonCode | null;
 }
 
+/** Higher arcs are hardly one another’s neighbours: they come straight down. */
+const HIGHEST_DEG = 85;
+
 /**
  * All arcs to one target: `count` elevations spread evenly between the line of sight and `highestDeg`, those without an arc left out.
  * @returns from the fastest and flattest to the slowest and highest, blocked ones marked
  */
-export function arcFamily(question: AimQuestion, count: number, highestDeg = WIDEST_LIMITS.elevationDeg[1]): FamilyArc[] {
+export const arcFamily = (question: AimQuestion, count: number, highestDeg = HIGHEST_DEG): FamilyArc[] => {
   const probe = new Probe(question);
-  const sightDeg = radToDeg(Math.atan2(probe.targetZ - question.from.z, probe.distanceM));
-  const lowestDeg = sightDeg + 0.5;
+  return arcsAt(probe, evenly(count, flattestDeg(probe), highestDeg));
+};
+
+/** Just above the line of sight. */
+const flattestDeg = ({ question, targetZ, distanceM }: Probe): number => radToDeg(Math.atan2(targetZ - question.from.z, distanceM)) + 0.5;
+
+const evenly = (count: number, from: number, to: number): number[] =>
+  Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1));
+
+/** The arcs at these elevations, from the lowest; each search goes on from its neighbour above. */
+function arcsAt(probe: Probe, elevationsDeg: readonly number[]): FamilyArc[] {
   const arcs: FamilyArc[] = [];
   let start: Start | null = null;
-  for (let i = count - 1; i >= 0; i--) {
-    const elevationDeg = lowestDeg + ((highestDeg - lowestDeg) * i) / (count - 1);
+  for (const elevationDeg of [...elevationsDeg].reverse()) {
     const arc = arcAtElevation(probe, elevationDeg, start);
     if (!arc || arc.speedMps > WIDEST_LIMITS.speedMps[1]) continue;
     start = { free: 1 / arc.speedMps ** 2, bearingDeg: arc.bearingDeg };
-    arcs.push({ ...arc, blocked: blockedBy(question, arc) });
+    arcs.push({ ...arc, blocked: blockedBy(probe.question, arc) });
   }
   return arcs.reverse();
 }
@@ -37,42 +48,85 @@ export interface BlockedPart {
 }
 
 const SCAN = 61;
+const SCAN_ALL = 30;
+
+/** Arcs to one target that can be thrown; where there is none, why. */
+export interface PossibleArcs<A extends FamilyArc = FamilyArc> {
+  arcs: A[];
+  blocked: BlockedPart[];
+  /** What stands in the way of most of them; null when there are arcs. */
+  reason: ReasonCode | null;
+}
 
 /**
  * Exactly `count` arcs spread evenly over the elevations that can be thrown, and the stretches that cannot.
  * Above the slowest arc of a family higher ones are faster again: it begins there, unless the limits leave only those.
- * @returns from the slowest and highest to the fastest and flattest; no arcs when nothing can be thrown
+ * @returns from the slowest to the fastest, which is from the highest to the flattest unless only arcs above the slowest are left
  */
-export function possibleArcs(question: AimQuestion, count: number): { arcs: Arc[]; blocked: BlockedPart[] } {
+export function possibleArcs(question: AimQuestion, count: number): PossibleArcs {
   const probe = new Probe(question);
-  const sampled = arcFamily(question, SCAN, Math.min(WIDEST_LIMITS.elevationDeg[1], question.limits.elevationDeg[1]));
+  const [lowestDeg, highestDeg] = question.limits.elevationDeg;
+  const flattest = flattestDeg(probe);
+  // close together where the machine can throw, however little that is
+  const inLimits = evenly(SCAN, Math.max(flattest, lowestDeg), Math.min(HIGHEST_DEG, highestDeg));
+  const all = [...inLimits, ...evenly(SCAN_ALL, flattest, HIGHEST_DEG)].filter((deg) => deg >= flattest && deg <= HIGHEST_DEG);
+  const sampled = arcsAt(
+    probe,
+    [...new Set(all)].sort((a, b) => a - b),
+  );
+  const solve = (deg: number): FamilyArc | null => {
+    const arc = arcAtElevation(probe, deg);
+    return arc && { ...arc, blocked: blockedBy(question, arc) };
+  };
+  return possibleOf(solve, sampled, count);
+}
+
+/** As `possibleArcs`, for any family of arcs by their elevation. @param sampled from the flattest to the highest */
+export function possibleOf<A extends FamilyArc>(
+  solve: (elevationDeg: number) => A | null,
+  sampled: readonly A[],
+  count: number,
+): PossibleArcs<A> {
   const first = sampled.findIndex(({ blocked }) => blocked === null);
   const last = sampled.findLastIndex(({ blocked }) => blocked === null);
-  if (first < 0) return { arcs: [], blocked: blockedParts(sampled) };
+  const blocked = blockedParts(solve, sampled);
+  if (first < 0) return { arcs: [], blocked, reason: mostly(sampled) };
   let slowest = first;
   for (let i = first; i <= last; i++) if (sampled[i]!.blocked === null && sampled[i]!.speedMps < sampled[slowest]!.speedMps) slowest = i;
   const turns = slowest > first && slowest < last;
-  const lowest = edge(probe, sampled[first]!, sampled[first - 1]);
+  const lowest = edge(solve, sampled[first]!, sampled[first - 1]);
   const highest = turns
-    ? slowestBetween(probe, sampled[slowest - 1]!, sampled[slowest + 1]!)
-    : edge(probe, sampled[last]!, sampled[last + 1]);
-  const arcs: Arc[] = [];
+    ? slowestBetween(solve, sampled[slowest - 1]!, sampled[slowest + 1]!)
+    : edge(solve, sampled[last]!, sampled[last + 1]);
+  const arcs: A[] = [];
   for (let i = 0; i < count; i++) {
     const share = count === 1 ? 0 : i / (count - 1);
-    const arc = arcAtElevation(probe, highest.elevationDeg + (lowest.elevationDeg - highest.elevationDeg) * share);
-    if (arc && blockedBy(question, arc) === null) arcs.push(arc);
+    const arc = solve(highest.elevationDeg + (lowest.elevationDeg - highest.elevationDeg) * share);
+    if (arc && arc.blocked === null) arcs.push(arc);
   }
-  return { arcs, blocked: blockedParts(turns ? sampled.slice(0, slowest + 1) : sampled) };
+  const top = turns ? highest.elevationDeg : Number.POSITIVE_INFINITY;
+  return {
+    arcs: arcs.sort((a, b) => a.speedMps - b.speedMps),
+    blocked: blocked.filter(({ elevationDeg }) => elevationDeg[0] < top),
+    reason: null,
+  };
+}
+
+/** The reason of most arcs. */
+function mostly(sampled: readonly FamilyArc[]): ReasonCode {
+  const count = new Map<ReasonCode, number>();
+  for (const { blocked } of sampled) if (blocked) count.set(blocked, (count.get(blocked) ?? 0) + 1);
+  return [...count].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'out-of-reach';
 }
 
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
 /** The slowest arc between two elevations (golden section). */
-function slowestBetween(probe: Probe, below: Arc, above: Arc): Arc {
+function slowestBetween<A extends FamilyArc>(solve: (deg: number) => A | null, below: A, above: A): A {
   let [lo, hi] = [below.elevationDeg, above.elevationDeg];
   let best = below;
   for (let i = 0; i < 18; i++) {
-    const [a, b] = [hi - GOLDEN * (hi - lo), lo + GOLDEN * (hi - lo)].map((deg) => arcAtElevation(probe, deg)) as [Arc | null, Arc | null];
+    const [a, b] = [hi - GOLDEN * (hi - lo), lo + GOLDEN * (hi - lo)].map(solve) as [A | null, A | null];
     if (!a || !b) break;
     if (a.speedMps < b.speedMps) hi = b.elevationDeg;
     else lo = a.elevationDeg;
@@ -81,30 +135,34 @@ function slowestBetween(probe: Probe, below: Arc, above: Arc): Arc {
   return best;
 }
 
-/** Halves its way from a possible arc toward a blocked neighbour. */
-function edge(probe: Probe, good: Arc, bad: Arc | undefined): Arc {
-  if (!bad) return good;
-  let [best, beyond] = [good, bad.elevationDeg];
+/** Halves its way from one arc toward a neighbour whose answer is another. @returns the last with its own answer */
+function edge<A extends FamilyArc>(solve: (deg: number) => A | null, from: A, other: A | undefined): A {
+  if (!other) return from;
+  let [best, beyond] = [from, other.elevationDeg];
   for (let i = 0; i < 14; i++) {
     const middle = (best.elevationDeg + beyond) / 2;
-    const arc = arcAtElevation(probe, middle);
-    if (arc && blockedBy(probe.question, arc) === null) best = arc;
+    const arc = solve(middle);
+    if (arc && arc.blocked === from.blocked) best = arc;
     else beyond = middle;
   }
   return best;
 }
 
-function blockedParts(sampled: readonly FamilyArc[]): BlockedPart[] {
-  const parts: BlockedPart[] = [];
+function blockedParts<A extends FamilyArc>(solve: (deg: number) => A | null, sampled: readonly A[]): BlockedPart[] {
+  const parts: { code: ReasonCode; arcs: Arc[] }[] = [];
   sampled.forEach((arc, i) => {
-    if (arc.blocked === null) return;
-    const part = sampled[i - 1]?.blocked === arc.blocked ? parts.at(-1) : undefined;
-    if (!part) {
-      parts.push({ code: arc.blocked, elevationDeg: [arc.elevationDeg, arc.elevationDeg], speedMps: [arc.speedMps, arc.speedMps] });
-      return;
-    }
-    part.elevationDeg[1] = arc.elevationDeg;
-    part.speedMps = [Math.min(part.speedMps[0], arc.speedMps), Math.max(part.speedMps[1], arc.speedMps)];
+    const code = arc.blocked;
+    if (code === null) return;
+    const goesOn = sampled[i - 1]?.blocked === code;
+    if (!goesOn) parts.push({ code, arcs: [edge(solve, arc, sampled[i - 1])] });
+    const { arcs } = parts.at(-1)!;
+    arcs.push(arc);
+    if (sampled[i + 1]?.blocked !== code) arcs.push(edge(solve, arc, sampled[i + 1]));
   });
-  return parts;
+  const range = (values: number[]): [number, number] => [Math.min(...values), Math.max(...values)];
+  return parts.map(({ code, arcs }) => ({
+    code,
+    elevationDeg: range(arcs.map(({ elevationDeg }) => elevationDeg)),
+    speedMps: range(arcs.map(({ speedMps }) => speedMps)),
+  }));
 }

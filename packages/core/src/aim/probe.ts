@@ -1,7 +1,7 @@
 import { type Net, netHeightAt } from '../catalog/index.ts';
 import { GRAVITY, type Launch, Stepper } from '../flight/index.ts';
 import { degToRad, radToDeg } from '../quantity/index.ts';
-import { type AimQuestion, type Limits, spinAt } from './types.ts';
+import { type AimQuestion, spinAt, WIDEST_LIMITS } from './types.ts';
 
 /** A ball this far under the target plane will not come up to it. */
 const DEEPEST_M = -150;
@@ -292,29 +292,37 @@ export function guessElevations(probe: Probe, speedMps: number): [Start, Start] 
   return [start((d - root) / (2 * drop)), start(high)];
 }
 
+/** Trials of a look along the whole range. */
+const LOOKS = 44;
+
 /**
- * Looks along the whole range of speeds or elevations with rough flights, for the case that a quick search did not settle.
- * @param free  'reach' for the speed at a held elevation, 'high' for the elevation at a held speed
- * @returns starts at each sign change of the miss along the ground, in order of the free value
+ * Looks along the whole range of speeds or elevations with rough flights, for the case that a quick search did not settle: a spot on the ground by the
+ * miss along it, a point in a plane by the miss in height, so that it may be passed on the way up.
+ * @param free  'reach' or 'speed' for the speed at a held elevation, 'high' or 'low' for the elevation at a held speed
+ * @returns starts at each sign change of the miss, in order of the free value
  */
-export function scan(probe: Probe, free: 'reach' | 'high', heldValue: number, limits: Limits): Start[] {
-  const count = 28;
-  const [lo, hi] = free === 'reach' ? limits.speedMps : limits.elevationDeg;
+export function scan(probe: Probe, free: Free, heldValue: number): Start[] {
+  const bySpeed = free === 'reach' || free === 'speed';
+  const [lo, hi] = bySpeed ? WIDEST_LIMITS.speedMps : WIDEST_LIMITS.elevationDeg;
   const starts: Start[] = [];
-  let last: { a: number; beyond: number } | null = null;
-  for (let i = 0; i < count; i++) {
-    const share = i / (count - 1);
-    const a = free === 'reach' ? lo * (hi / lo) ** share : lo + share * (hi - lo);
-    if (!shootAt(probe, free, heldValue, a, probe.straightDeg, true)) {
+  let last: { a: number; miss: number } | null = null;
+  for (let i = 0; i < LOOKS; i++) {
+    const share = i / (LOOKS - 1);
+    const value = bySpeed ? lo * (hi / lo) ** share : lo + share * (hi - lo);
+    const a = free === 'speed' ? 1 / value ** 2 : free === 'low' ? Math.tan(degToRad(value)) : value;
+    const there = shootAt(probe, free, heldValue, a, probe.straightDeg, true);
+    // a ball that falls to the ground before the plane is under it
+    const miss = there ? (alongGround(free) ? probe.beyond : probe.up) : alongGround(free) ? null : DEEPEST_M;
+    if (miss === null) {
       last = null;
       continue;
     }
-    const { beyond } = probe;
-    if (last && beyond > 0 !== last.beyond > 0) {
-      const slope = (beyond - last.beyond) / (a - last.a);
-      starts.push({ free: last.a - last.beyond / slope, slope, bearingDeg: probe.straightDeg });
+    if (last && miss > 0 !== last.miss > 0) {
+      const slope = (miss - last.miss) / (a - last.a);
+      const near = miss === DEEPEST_M ? last.a : last.miss === DEEPEST_M ? a : last.a - last.miss / slope;
+      starts.push({ free: near, ...(near !== a && near !== last.a && { slope }), bearingDeg: probe.straightDeg });
     }
-    last = { a, beyond };
+    last = { a, miss };
   }
   return starts;
 }

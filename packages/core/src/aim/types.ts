@@ -27,8 +27,8 @@ export interface Limits {
   elevationDeg: readonly [number, number];
 }
 
-/** Bounds of the search when a machine sets none. */
-export const WIDEST_LIMITS: Limits = { speedMps: [1, 75], elevationDeg: [-30, 85] };
+/** Bounds of every search, and those of a question that sets none: an arc beyond them is not found, and no machine is blamed for it. */
+export const WIDEST_LIMITS: Limits = { speedMps: [0.5, 120], elevationDeg: [-89, 89] };
 
 /** What is aimed: from where, with which spin, at what, and what is held. Metres, m/s, degrees, rpm. */
 export interface AimQuestion {
@@ -55,6 +55,8 @@ export interface Solution {
   flightTimeS: number;
   /** Bottom of the ball to the top of the net; null where the ball does not pass a net. */
   netClearanceM: number | null;
+  /** At the target, below horizontal, positive when falling. */
+  descentDeg: number;
 }
 
 /** Why a target is not reached, as a code. */

@@ -1,5 +1,6 @@
-import { firstTargetAt, isToFielders, landingZone, type RungDocument, targetFrom, targetSizeOf } from '../drill/index.ts';
-import { firstTargetM, type Need } from '../progress/index.ts';
+import { LEVEL_NEEDS } from '../catalog/index.ts';
+import { firstTargetAt, isToFielders, landingZone, type RungDocument, targetFrom } from '../drill/index.ts';
+import { firstTargetFor, type Need } from '../progress/index.ts';
 import { type Arrangement, throwBall } from './arrange.ts';
 import { heldOf } from './held.ts';
 import { conditionsOf } from './setup.ts';
@@ -69,9 +70,9 @@ export function rungFromSetup(
 
 /** A first target of the level; what is thrown to fielders is taken, not hit to a place. */
 function firstTarget({ sport, level, target, player, from }: Setup): Pick<RungDocument, 'targetSize' | 'targetAt'> {
-  const targetSize = targetSizeOf(firstTargetM(sport, level));
-  if (isToFielders(sport, target)) return { targetSize };
-  return { targetSize, targetAt: firstTargetAt(sport, level, [{ met: player, machine: from }], targetSize) };
+  const sizeFrom = (distanceM: number) => firstTargetFor(LEVEL_NEEDS[level].scatter, distanceM);
+  const first = firstTargetAt(sport, level, [{ met: player, machine: from }], sizeFrom);
+  return isToFielders(sport, target) ? { targetSize: first.targetSize } : first;
 }
 
 /**

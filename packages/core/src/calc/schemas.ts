@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { ballIdSchema, LEVELS, STROKES, surfaceIdSchema } from '../catalog/index.ts';
+import { MEETINGS } from '../aim/index.ts';
+import { ballIdSchema, diamondOf, LEVELS, SPORTS, STROKES, surfaceIdSchema } from '../catalog/index.ts';
 import { COMFORTS, launchSchema } from '../drill/index.ts';
-import { APPROACHES, VERDICTS } from '../progress/index.ts';
+import { APPROACHES, FIRST_SHARE, NEXT_CODES, VERDICTS } from '../progress/index.ts';
 
 const finite = z.number();
 
@@ -75,9 +76,8 @@ export const flyOutSchema = z.strictObject({
 const pair = (lo: number, hi: number) =>
   z.tuple([finite.min(lo).max(hi), finite.min(lo).max(hi)]).refine(([a, b]) => a <= b, 'the lower limit comes first');
 
-const questionFields = {
+const questionOnly = {
   ...setting,
-  surface: surfaceSchema.optional(),
   from: z.strictObject(point),
   spin: z
     .strictObject({
@@ -87,14 +87,18 @@ const questionFields = {
     })
     .partial()
     .default({}),
-  target: z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('landing'), x: point.x, y: point.y }),
-    z.strictObject({ kind: z.literal('plane'), planeY: point.y, x: point.x, z: point.z }),
-  ]),
   limits: z
     .strictObject({ speedMps: pair(0, 120), elevationDeg: pair(-90, 90) })
     .partial()
     .default({}),
+};
+const questionFields = {
+  ...questionOnly,
+  surface: surfaceSchema.optional(),
+  target: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('landing'), x: point.x, y: point.y }),
+    z.strictObject({ kind: z.literal('plane'), planeY: point.y, x: point.x, z: point.z }),
+  ]),
 };
 
 export const aimInSchema = z.strictObject({
@@ -108,6 +112,40 @@ export const aimInSchema = z.strictObject({
     ],
     { error: 'exactly one of speedMps, elevationDeg, netClearanceM, flightTimeS, inside its range' },
   ),
+});
+
+const reasonOut = z.strictObject({ code: z.string(), text: z.string() });
+
+export const meetInSchema = z.strictObject({
+  ...questionOnly,
+  meet: z.strictObject({ ...point, on: z.enum(MEETINGS) }),
+  hold: z
+    .union(
+      [
+        z.strictObject({ speedMps: finite.min(0.5).max(120) }),
+        z.strictObject({ elevationDeg: finite.min(-89).max(89) }),
+        z.strictObject({ timeS: finite.min(0.02).max(12) }),
+      ],
+      { error: 'exactly one of speedMps, elevationDeg, timeS, inside its range; null for all of them' },
+    )
+    .nullable()
+    .default(null),
+  count: z.int().min(1).max(200).default(25),
+});
+export const meetOutSchema = z.strictObject({
+  solutions: z.array(
+    z.strictObject({
+      speedMps: finite,
+      elevationDeg: finite,
+      bearingDeg: finite,
+      timeS: finite,
+      landing: z.strictObject({ x: finite, y: finite }).nullable(),
+      netClearanceM: finite.nullable(),
+      descentDeg: finite,
+      topAfterBounceM: finite.nullable(),
+    }),
+  ),
+  reason: reasonOut.nullable(),
 });
 
 export const familyInSchema = z.strictObject({ ...questionFields, count: z.int().min(1).max(200).default(25) });
@@ -126,6 +164,8 @@ export const familyOutSchema = z.strictObject({
   blocked: z.array(
     z.strictObject({ code: z.string(), text: z.string(), elevationDeg: z.tuple([finite, finite]), speedMps: z.tuple([finite, finite]) }),
   ),
+  /** Null when there are arcs. */
+  reason: reasonOut.nullable(),
 });
 
 const nearestOut = z.strictObject({
@@ -297,4 +337,64 @@ export const streakOutSchema = z.strictObject({
   /** Null when it never comes. */
   expectedBalls: finite.nullable(),
   reason: z.strictObject({ code: z.literal('never'), text: z.string() }).optional(),
+});
+
+const BAND_IDS = [...new Set(SPORTS.flatMap((sport) => diamondOf(sport)?.bands.map(({ id }) => id) ?? []))];
+const HITTING = SPORTS.filter((sport) => diamondOf(sport));
+export const pitchInSchema = z.strictObject({
+  sport: z.enum(HITTING),
+  band: z.enum(BAND_IDS),
+  timeToPlateS: finite.gt(0).max(10),
+  hard: z.boolean(),
+  rubberFt: finite.gt(0).max(100).optional().describe('which of the band’s fields; its first without'),
+});
+export const pitchOutSchema = z.strictObject({ gameTimeS: finite, share: finite, word: z.enum(COMFORTS), unsafe: z.boolean() });
+
+export const targetInSchema = z
+  .strictObject({
+    level: z.enum(LEVELS).optional(),
+    scatter: z.strictObject({ sideDeg: finite.gt(0).max(45), depthShare: finite.gt(0).max(2) }).optional(),
+    distanceM: finite.gt(0).max(200),
+    share: finite.gt(0).lt(1).default(FIRST_SHARE),
+  })
+  .refine(({ level, scatter }) => (level === undefined) !== (scatter === undefined), {
+    path: ['level'],
+    message: 'Give level or scatter, one of the two',
+  });
+export const targetOutSchema = z.strictObject({ widthM: finite, depthM: finite });
+
+export const verdictInSchema = z
+  .strictObject({
+    approach: z.enum(APPROACHES),
+    need: needIn.nullable().describe('null where no ball counts'),
+    rounds: z
+      .array(
+        count
+          .extend({ longestRun: z.int().min(0).max(100_000).optional() })
+          .refine(hitsWithin, NOT_MORE)
+          .refine(({ longestRun, hits }) => longestRun === undefined || longestRun <= hits, {
+            path: ['longestRun'],
+            message: 'Must not be more than hits',
+          }),
+      )
+      .max(10_000)
+      .describe('newest first, all on one card'),
+    roundsAsked: z.int().min(1).max(50).default(1),
+  })
+  .refine(({ need, rounds }) => need === null || !('streak' in need) || rounds.every(({ longestRun }) => longestRun !== undefined), {
+    path: ['rounds'],
+    message: 'A streak needs the longest run of hits of every round',
+  });
+export const verdictOutSchema = z.strictObject({
+  verdict: z.enum(VERDICTS),
+  code: z.enum(NEXT_CODES),
+  figures: z.strictObject({
+    rounds: z.int(),
+    hits: z.int(),
+    balls: z.int(),
+    longestRun: z.int(),
+    best: z.strictObject({ hits: z.int(), balls: z.int() }),
+    need: needIn.nullable(),
+    roundsAsked: z.int(),
+  }),
 });

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { type AimQuestion, aim, possibleArcs, REASON_TEXT, type Spin, WIDEST_LIMITS } from '../aim/index.ts';
-import { ballById, netBetween, SPORT_RECORDS, surfaceById } from '../catalog/index.ts';
+import { type AimQuestion, aim, type Limits, meetBall, possibleArcs, REASON_TEXT, type Spin, WIDEST_LIMITS } from '../aim/index.ts';
+import { ballById, LEVEL_NEEDS, netBetween, SPORT_RECORDS, surfaceById } from '../catalog/index.ts';
 import { timeBudget } from '../drill/index.ts';
 import { airDensity, type Conditions, fly, type Ground } from '../flight/index.ts';
-import { paceFlight, paceRatio } from '../pitch/index.ts';
-import { ballsToStreak, compareRates, firstGate, judgeGate, widthFor } from '../progress/index.ts';
+import { bandsOf, hitterTime, paceFlight, paceRatio } from '../pitch/index.ts';
+import { ballsToStreak, compareRates, firstGate, judgeGate, nextStep, targetFor, widthFor } from '../progress/index.ts';
 import { wrapDeg } from '../quantity/index.ts';
 import { linearSpread, sampledSpread } from '../spread/index.ts';
 import { badInput, fieldProblems, type Problem } from './problem.ts';
@@ -21,12 +21,20 @@ import {
   gateOutSchema,
   intervalInSchema,
   intervalOutSchema,
+  meetInSchema,
+  meetOutSchema,
   paceInSchema,
   paceOutSchema,
+  pitchInSchema,
+  pitchOutSchema,
   spreadInSchema,
   spreadOutSchema,
   streakInSchema,
   streakOutSchema,
+  targetInSchema,
+  targetOutSchema,
+  verdictInSchema,
+  verdictOutSchema,
   widthInSchema,
   widthOutSchema,
 } from './schemas.ts';
@@ -72,11 +80,17 @@ function flyVerb(input: FlyIn): z.input<typeof flyOutSchema> {
   return { airDensityKgM3: conditions.airDensityKgM3, apex, bounces, crossings };
 }
 
+const spinOf = ({ topspinRpm = 0, sidespinRpm = 0, gyroRpm = 0 }: AimIn['spin']): Spin => ({ topspinRpm, sidespinRpm, gyroRpm });
+
+const limitsOf = (limits: AimIn['limits']): Limits => ({
+  speedMps: limits.speedMps ?? WIDEST_LIMITS.speedMps,
+  elevationDeg: limits.elevationDeg ?? WIDEST_LIMITS.elevationDeg,
+});
+
 /** The question of `aim` and `family`, checked for what only shows when fields are seen together. */
 function questionOf({ from, spin, target, limits, ...rest }: Omit<AimIn, 'hold'>): AimQuestion {
   const conditions = conditionsOf(rest);
   aboveGround('/from/z', from.z, conditions.ball.radiusM);
-  const full: Spin = { topspinRpm: spin.topspinRpm ?? 0, sidespinRpm: spin.sidespinRpm ?? 0, gyroRpm: spin.gyroRpm ?? 0 };
   const targetY = target.kind === 'landing' ? target.y : target.planeY;
   if (Math.hypot(target.x - from.x, targetY - from.y) < 0.05) throw new FieldError('/target', 'Must be at least 5 cm away from “from”.');
   if (target.kind === 'plane' && Math.abs(targetY - from.y) < 0.05)
@@ -84,20 +98,20 @@ function questionOf({ from, spin, target, limits, ...rest }: Omit<AimIn, 'hold'>
   return {
     conditions,
     from,
-    spin: full,
+    spin: spinOf(spin),
     target,
     net: SPORT_RECORDS[conditions.ball.sport].court.net,
-    limits: { speedMps: limits.speedMps ?? WIDEST_LIMITS.speedMps, elevationDeg: limits.elevationDeg ?? WIDEST_LIMITS.elevationDeg },
+    limits: limitsOf(limits),
   };
 }
 
 function aimVerb({ hold, ...rest }: AimIn): z.input<typeof aimOutSchema> {
   const { solutions, reason } = aim(questionOf(rest), hold);
-  return { solutions, reason };
+  return { solutions: solutions.map(({ descentDeg: _, ...solution }) => solution), reason };
 }
 
 function familyVerb({ count, ...rest }: FamilyIn): z.input<typeof familyOutSchema> {
-  const { arcs, blocked } = possibleArcs(questionOf(rest), count);
+  const { arcs, blocked, reason } = possibleArcs(questionOf(rest), count);
   return {
     arcs: arcs.map(({ speedMps, elevationDeg, bearingDeg, timeS, clearanceM, descentDeg, apexM }) => ({
       speedMps,
@@ -109,8 +123,45 @@ function familyVerb({ count, ...rest }: FamilyIn): z.input<typeof familyOutSchem
       apexM,
     })),
     blocked: blocked.map((part) => ({ ...part, text: REASON_TEXT[part.code] })),
+    reason: reason && { code: reason, text: REASON_TEXT[reason] },
   };
 }
+
+function meetVerb({ from, spin, limits, meet, hold, count, ...rest }: z.output<typeof meetInSchema>): z.input<typeof meetOutSchema> {
+  const conditions = conditionsOf(rest);
+  const { radiusM, sport } = conditions.ball;
+  aboveGround('/from/z', from.z, radiusM);
+  aboveGround('/meet/z', meet.z, radiusM);
+  const near = meet.on === 'volley' ? Math.abs(meet.y - from.y) : Math.hypot(meet.x - from.x, meet.y - from.y);
+  if (near < 0.05)
+    throw new FieldError(
+      meet.on === 'volley' ? '/meet/y' : '/meet',
+      `Must be at least 5 cm ${meet.on === 'volley' ? 'in front of or behind' : 'away from'} “from”.`,
+    );
+  const net = netBetween(sport, from.y, meet.y);
+  const { solutions, reason } = meetBall({ conditions, from, spin: spinOf(spin), meet, net, limits: limitsOf(limits) }, hold, count);
+  return { solutions, reason: reason && { code: reason, text: REASON_TEXT[reason] } };
+}
+
+function pitchVerb({ sport, band: id, timeToPlateS, hard, rubberFt }: z.output<typeof pitchInSchema>): z.input<typeof pitchOutSchema> {
+  const bands = bandsOf(sport);
+  const band = bands.find((each) => each.id === id);
+  if (!band) throw new FieldError('/band', `${sport} has no band “${id}”; it has: ${bands.map((each) => each.id).join(', ')}.`);
+  const field = rubberFt === undefined ? 0 : band.fields.findIndex((each) => each.rubberFt === rubberFt);
+  if (field < 0)
+    throw new FieldError(
+      '/rubberFt',
+      `This band plays from ${band.fields.map((each) => each.rubberFt).join(' or ')} ft, not from ${rubberFt}.`,
+    );
+  const { gameTimeS, share, word, tooQuick } = hitterTime(sport, band, timeToPlateS, field);
+  return { gameTimeS, share, word, unsafe: hard && tooQuick };
+}
+
+const targetVerb = ({ level, scatter, distanceM, share }: z.output<typeof targetInSchema>) =>
+  targetFor(scatter ?? LEVEL_NEEDS[level!].scatter, distanceM, share);
+
+const verdictVerb = ({ rounds, ...question }: z.output<typeof verdictInSchema>) =>
+  nextStep({ ...question, rounds: rounds.map(({ longestRun = 0, ...round }) => ({ ...round, longestRun })) });
 
 function spreadVerb(input: SpreadIn): z.input<typeof spreadOutSchema> {
   const conditions = conditionsOf(input);
@@ -205,6 +256,10 @@ export const CALC_VERBS: Readonly<Record<string, Verb>> = {
   spread: { input: spreadInSchema, output: spreadOutSchema, run: spreadVerb },
   pace: { input: paceInSchema, output: paceOutSchema, run: paceVerb },
   interval: { input: intervalInSchema, output: intervalOutSchema, run: timeBudget },
+  pitch: { input: pitchInSchema, output: pitchOutSchema, run: pitchVerb },
+  meet: { input: meetInSchema, output: meetOutSchema, run: meetVerb },
+  target: { input: targetInSchema, output: targetOutSchema, run: targetVerb },
+  verdict: { input: verdictInSchema, output: verdictOutSchema, run: verdictVerb },
   gate: { input: gateInSchema, output: gateOutSchema, run: gateVerb },
   width: { input: widthInSchema, output: widthOutSchema, run: widthVerb },
   compare: { input: compareInSchema, output: compareOutSchema, run: compareVerb },

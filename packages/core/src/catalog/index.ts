@@ -12,7 +12,7 @@ export {
   ownFrom,
 } from './game-book.ts';
 export { ballIdSchema, surfaceIdSchema } from './ids.ts';
-export { LEVEL_NEEDS, type LevelNeeds } from './levels.ts';
+export { LEVEL_NEEDS, type LevelNeeds, type Scatter } from './levels.ts';
 export { firstDials, MACHINE_KINDS } from './machines/index.ts';
 export { type OwnGameBall, ownGameBallSchema } from './own-game-ball.ts';
 export type {

@@ -236,11 +236,6 @@ export interface SportRecord {
   first: { gameBall: string; built: string };
   /** More wind than this, m/s, spoils it. */
   windyMps: number;
-  /**
-   * 1 σ of a player's error across a target, m, on a ball that is a challenge at their level (common practice, no source): with it the first target
-   * of a drill scores four or five of ten.
-   */
-  playerSigmaM: Readonly<Record<Level, number>>;
   targetNames: Readonly<Record<TargetPlaceId, string>>;
   /** A target this near to a named place stands at it, m. */
   targetSnapM: number;

@@ -39,9 +39,9 @@ export {
   passesMachine,
   placeOfTarget,
   resizeTarget,
+  sizedTarget,
   targetFrom,
   targetOf,
-  targetSizeOf,
   targetSpot,
   targetsOf,
 } from './target.ts';

@@ -21,9 +21,6 @@ const PLACES: Readonly<Record<TargetPlaceId, { depth: Depth; side: Side; mirror:
 };
 const SIGN = { left: -1, middle: 0, right: 1 } as const;
 
-/** A target is a little shallower than wide (our judgement); to the decimetre. */
-export const targetSizeOf = (widthM: number): RungDocument['targetSize'] => ({ widthM, depthM: Math.round(widthM * 8) / 10 });
-
 /** Where the middle of a target of this size lies at a place, all of it inside the lines. m, in the frame of the court. */
 export function targetSpot(sport: Sport, place: TargetPlaceId, size: RungDocument['targetSize']): Spot {
   const { depth, side } = PLACES[place];
@@ -75,6 +72,44 @@ export function passesMachine(met: Spot, target: Spot, machine: Spot): boolean {
   return Math.hypot(met.x + share * dx - machine.x, met.y + share * dy - machine.y) < CLEAR_M;
 }
 
+/** Where the middle of a target is, and how large it is. */
+export interface FirstTarget {
+  targetSize: RungDocument['targetSize'];
+  targetAt: Spot;
+}
+
+/** A size to the decimetre, cut by the lines. */
+function cut(
+  sport: Sport,
+  place: TargetPlaceId,
+  { widthM, depthM }: RungDocument['targetSize'],
+  scale: number,
+): RungDocument['targetSize'] {
+  const { play, court } = SPORT_RECORDS[sport];
+  const tenth = (value: number): number => Math.max(0.1, Math.round(value * scale * 10) / 10);
+  if (play.kind === 'diamond') return { widthM: tenth(widthM), depthM: tenth(depthM) };
+  const { inPlay } = court;
+  const end = PLACES[place].depth === 'deep' ? inPlay.y2 : play.shortM;
+  const within = (value: number, most: number): number => Math.min(tenth(value), Math.floor(most * 10) / 10);
+  return { widthM: within(widthM, inPlay.x2 - inPlay.x1), depthM: within(depthM, end) };
+}
+
+/**
+ * A target at a place, as large as this player hits it from where the ball is met.
+ * @param sizeFrom its size, m, from a distance: `firstTargetFor` of a scatter @param scale of it
+ */
+export function sizedTarget(
+  sport: Sport,
+  place: TargetPlaceId,
+  met: Spot,
+  sizeFrom: (distanceM: number) => RungDocument['targetSize'],
+  scale = 1,
+): FirstTarget {
+  const distanceM = away(met, targetSpot(sport, place, { widthM: 0.1, depthM: 0.1 }));
+  const targetSize = cut(sport, place, sizeFrom(distanceM), scale);
+  return { targetSize, targetAt: targetSpot(sport, place, targetSize) };
+}
+
 /**
  * The first target of a level, moved to the other side when a machine of a net sport stands in the way. A pitching machine has its screen.
  * @param ways from where each rung is thrown and where it is met, the hardest last: one target for all of them can be compared
@@ -83,17 +118,17 @@ export function firstTargetAt(
   sport: Sport,
   level: Level,
   ways: readonly { machine: Spot; met: Spot }[],
-  size: RungDocument['targetSize'],
-  soft = false,
-): Spot {
-  const first = firstPlace(sport, level, ways.at(-1)?.met.x ?? 0, soft);
+  sizeFrom: (distanceM: number) => RungDocument['targetSize'],
+  { soft = false, scale = 1 } = {},
+): FirstTarget {
+  const met = ways.at(-1)?.met ?? SPORT_RECORDS[sport].court.player;
+  const first = firstPlace(sport, level, met.x, soft);
   const { depth } = PLACES[first];
-  const spots = [first, `${depth}-left` as const, `${depth}-right` as const, `${depth}-middle` as const].map((place) =>
-    targetSpot(sport, place, size),
+  const targets = [first, `${depth}-left` as const, `${depth}-right` as const, `${depth}-middle` as const].map((place) =>
+    sizedTarget(sport, place, met, sizeFrom, scale),
   );
-  return (
-    (diamondOf(sport) ? undefined : spots.find((spot) => !ways.some(({ met, machine }) => passesMachine(met, spot, machine)))) ?? spots[0]!
-  );
+  const isFree = ({ targetAt }: (typeof targets)[number]): boolean => !ways.some((way) => passesMachine(way.met, targetAt, way.machine));
+  return (diamondOf(sport) ? undefined : targets.find(isFree)) ?? targets[0]!;
 }
 
 /** The same place in a mirror. */

@@ -60,7 +60,7 @@ export interface FlyOptions {
 }
 
 /** A ball that leaves the ground slower than this (m/s, upward) has stopped bouncing. */
-const REST_MPS = 0.02;
+export const REST_MPS = 0.02;
 /** No flight of this kind lasts longer, s. */
 const LONGEST_S = 60;
 

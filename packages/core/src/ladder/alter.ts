@@ -1,5 +1,5 @@
 import { conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
-import { GAME_BOOK, type GameBall, gameBallById, type Level, SPORT_RECORDS } from '../catalog/index.ts';
+import { GAME_BOOK, type GameBall, gameBallById, LEVEL_NEEDS, type Level, SPORT_RECORDS } from '../catalog/index.ts';
 import { type Feed, type RungDocument, resizeTarget, upToHalfS } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
 import { judgeRung, wholly } from './judge.ts';
@@ -54,14 +54,15 @@ export function gameBallAt(id: string, level: Level): GameBall | null {
  */
 export function rungAtLevel(rung: RungDocument, level: Level, venue: Venue): RungDocument {
   const feeds = rung.feeds.map((feed) => feedAtLevel(rung, feed, level, { ...venue, level }));
-  const { playerSigmaM } = SPORT_RECORDS[venue.sport];
-  const scale = playerSigmaM[level] / playerSigmaM[rung.level];
-  const tenth = (value: number): number => Math.max(0.1, Math.round(value * scale * 10) / 10);
+  const [was, is] = [LEVEL_NEEDS[rung.level].scatter, LEVEL_NEEDS[level].scatter];
+  const tenth = (value: number, scale: number): number => Math.max(0.1, Math.round(value * scale * 10) / 10);
+  const widthM = tenth(rung.targetSize.widthM, is.sideDeg / was.sideDeg);
+  const depthM = tenth(rung.targetSize.depthM, is.depthShare / was.depthShare);
   const made: RungDocument = {
     ...rung,
     level,
     feeds,
-    ...resizeTarget(venue.sport, rung, { widthM: tenth(rung.targetSize.widthM), depthM: tenth(rung.targetSize.depthM) }),
+    ...resizeTarget(venue.sport, rung, { widthM, depthM }),
   };
   const judged = wholly(judgeRung(made, { sport: venue.sport, machine: venue.machine.profile, gameBall: gameBallById }));
   const most = venue.machine.profile.intervalS[1];

@@ -1,5 +1,5 @@
 import { fitParts } from '../bench/index.ts';
-import { diamondOf, isSoft, type Level, SPORT_RECORDS, type Sport } from '../catalog/index.ts';
+import { diamondOf, isSoft, LEVEL_NEEDS, type Level, type Sport } from '../catalog/index.ts';
 import {
   CAP_BALLS,
   COMFORTS,
@@ -10,10 +10,9 @@ import {
   type RungDocument,
   resizeTarget,
   type Spot,
-  targetSizeOf,
   upToHalfS,
 } from '../drill/index.ts';
-import { type Approach, gateFor, type Need, widthAt } from '../progress/index.ts';
+import { type Approach, gateFor, type Need, targetFor } from '../progress/index.ts';
 import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from './candidates.ts';
 import { changesBetween } from './demand.ts';
 import { evenOut } from './even.ts';
@@ -241,12 +240,10 @@ interface Shape {
 function shapeOf({ sport, level, approach, hopperBalls, gameBall }: BuildQuestion, candidates: readonly Candidate[]): Shape {
   const balls = Math.max(1, Math.min(BALLS[level], CAP_BALLS, hopperBalls));
   const gate = gateFor(approach, balls);
-  const widthM = tenth(widthAt(SPORT_RECORDS[sport].playerSigmaM[level], RATE[approach]));
-  const targetSize = targetSizeOf(widthM);
+  const sizeFrom = (distanceM: number) => targetFor(LEVEL_NEEDS[level].scatter, distanceM, RATE[approach]);
   // one place for the whole ladder: that of its game ball, where no place of the machine is in the way
   const ways = candidates.map(({ launch, target, player }) => ({ machine: launch, met: { x: target.x, y: player.y } }));
-  const targetAt = firstTargetAt(sport, level, ways, targetSize, isSoft(gameBall));
-  return { targetSize, targetAt, gate, balls };
+  return { ...firstTargetAt(sport, level, ways, sizeFrom, { soft: isSoft(gameBall) }), gate, balls };
 }
 
 function rungOf(question: BuildQuestion, { name, launch, target, stroke, player }: Candidate, shape: Shape): RungDocument {

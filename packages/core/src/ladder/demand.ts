@@ -1,6 +1,6 @@
-import { SPORT_RECORDS, type Sport } from '../catalog/index.ts';
+import { LEVEL_NEEDS, SPORT_RECORDS, type Sport } from '../catalog/index.ts';
 import { away, isIn, type RungDocument, type Spot } from '../drill/index.ts';
-import { rateAt } from '../progress/index.ts';
+import { chanceOf } from '../progress/index.ts';
 import type { JudgedBall, Share } from './judged.ts';
 
 /** What makes a rung hard, with the most each can give of 100 (our judgement; common practice, no source). */
@@ -47,7 +47,9 @@ export function demandOf({
       ? clamp(share.speedMps)
       : PACE_SHARE * clamp(share.speedMps) + (1 - PACE_SHARE) * clamp(share.topspinRpm)
     : 0.5;
-  const chance = rateAt(SPORT_RECORDS[sport].playerSigmaM[rung.level], rung.targetSize.widthM);
+  const { court } = SPORT_RECORDS[sport];
+  const hitTo = rung.targetAt ?? { x: 0, y: court.inPlay.y2 };
+  const chance = chanceOf(LEVEL_NEEDS[rung.level].scatter, Math.max(1, away(rung.player.start, hitTo)), rung.targetSize);
   const shares: Record<DemandPart, number> = {
     time: clamp((TIME.none - worst) / (TIME.none - TIME.all)),
     ground: clamp(ground / GROUND_M),

@@ -7,6 +7,7 @@ import {
   gameBallById,
   gameBallId,
   isSoft,
+  LEVEL_NEEDS,
   type Level,
   PLATE,
   SPORT_RECORDS,
@@ -21,7 +22,7 @@ import {
   mirrorPlace,
   type RungDocument,
   type Spot,
-  targetSizeOf,
+  sizedTarget,
   targetSpot,
   upToHalfS,
   withIds,
@@ -29,7 +30,7 @@ import {
 import { fly, type Launch } from '../flight/index.ts';
 import { type AimedBall, judgeRung, swapSides, throwInTime, throwLikeGame, throwTo, type Venue, wholly } from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
-import { type Approach, firstTargetM, gateFor } from '../progress/index.ts';
+import { type Approach, firstTargetFor, gateFor } from '../progress/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
 
 /** For whom and with what a drill is fitted. */
@@ -87,8 +88,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
   const context = { sport, machine: machine.profile, gameBall: (id: string) => GAME_BOOK.find((ball) => ball.id === id) };
   let answer: RungDocument | Unfit = { code: 'bounces-twice', figures: {} };
   let thrown = true;
-  const widthM = Math.round(firstTargetM(sport, level) * (rung.width ?? 1) * 10) / 10;
-  const targetSize = targetSizeOf(widthM);
+  const { targetSize, ...hitTo } = targetOfRung(drill, rung, question);
   for (const softer of SOFTER) {
     // what cannot be thrown at all is tried once more as the kindest ball, not at every step
     if (!thrown && softer > 0) continue;
@@ -116,7 +116,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       rounds: rung.rounds,
       player: { start: mirrored(rung.start, question), recover: rung.recover ? mirrored(rung.recover, question) : null },
       targetSize,
-      ...targetAtOf(drill, rung, question, targetSize),
+      ...hitTo,
       gate: rung.gate ?? gateFor(approach, rung.perRound),
       shadowSwings: rung.shadowSwings ?? 0,
       ...(rung.sweep && { sweep: { ...rung.sweep, halfDeg: Math.min(rung.sweep.halfDeg, Math.max(1, machine.profile.bearingReachDeg)) } }),
@@ -138,25 +138,24 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
   return answer;
 }
 
-/** Where the balls of a rung are hit to; what goes to fielders is taken, not hit to a place. */
-function targetAtOf(
-  drill: Drill,
-  rung: DrillRung,
-  question: DrillQuestion,
-  size: RungDocument['targetSize'],
-): Pick<RungDocument, 'targetAt'> {
-  const given = rung.hit ?? drill.hit;
+/** Where the balls of a rung are hit to, and how large that is for the level; what goes to fielders is taken, not hit to a place. */
+function targetOfRung(drill: Drill, rung: DrillRung, question: DrillQuestion): Pick<RungDocument, 'targetAt' | 'targetSize'> {
+  const { sport, level, hand } = question;
+  const sizeFrom = (distanceM: number) => firstTargetFor(LEVEL_NEEDS[level].scatter, distanceM);
   const own = metOf(rung);
-  if (!own) return {};
-  if (given) return { targetAt: spotFor(given, question, size) };
-  const { sport, level } = question;
+  const given = rung.hit ?? drill.hit;
+  if (given && own) {
+    const place = isMirrored(sport, hand) ? mirrorPlace(given) : given;
+    return sizedTarget(sport, place, mirrored(own, question), sizeFrom, rung.width);
+  }
   // the rung itself last: its side of the court decides, the machine's place in the others is kept clear, too
   const ways = [...drill.rungs, rung].flatMap((each) => {
     const met = metOf(each);
     return met ? [{ machine: mirrored(each.from, question), met: mirrored(met, question) }] : [];
   });
   const soft = rung.balls.every(({ game }) => game !== undefined && isSoft(gameOfLevel(sport, game, level)));
-  return { targetAt: firstTargetAt(sport, level, ways, size, soft) };
+  const first = firstTargetAt(sport, level, ways, sizeFrom, { soft, ...(rung.width && { scale: rung.width }) });
+  return own ? first : { targetSize: first.targetSize };
 }
 
 /** Where the balls of a rung that count are met, in the mean; null when all of them go to fielders. */

@@ -81,9 +81,9 @@ export interface HitterTime {
   tooQuick: boolean;
 }
 
-/** A ball at a hitter, judged against the game of the age band and not against a sum of body parts. */
-export function hitterTime(sport: Sport, band: AgeBand, timeToPlateS: number): HitterTime {
-  const game = gameTimeS(sport, band);
+/** A ball at a hitter, judged against the game of the age band and not against a sum of body parts. @param field index of the band’s fields */
+export function hitterTime(sport: Sport, band: AgeBand, timeToPlateS: number, field = 0): HitterTime {
+  const game = gameTimeS(sport, band, field);
   const share = timeToPlateS / game;
   const ease = onComfortScale(share, band.grown ? GROWN_SHARE_FROM : SHARE_FROM);
   return { gameTimeS: game, share, ease, word: comfortOf(ease), tooQuick: ease < COMFORT_FROM.rushed };

@@ -61,6 +61,8 @@ export interface FlightPaceAnswer {
   ratioAnswer: number;
 }
 
+/** Bounds of a speed that is searched. */
+const PITCHED_MPS = [1, 75] as const;
 /** Bounds of a release that is searched, m from the plane of contact. */
 const NEAREST_M = 1;
 const FARTHEST_M = 60;
@@ -109,10 +111,7 @@ export function paceFlight(question: FlightPaceQuestion): FlightPaceAnswer | nul
   const side = machineIsOpen ? simple.machine : simple.game;
   const ratioAnswer = unknown === 'speedMps' ? side.speedMps : side.distanceM;
   // time falls with the speed and rises with the distance: both along a curve that is nearly a power
-  const [lo, hi] =
-    unknown === 'speedMps'
-      ? [WIDEST_LIMITS.speedMps[0], WIDEST_LIMITS.speedMps[1]]
-      : [question.contact.y + NEAREST_M, question.contact.y + FARTHEST_M];
+  const [lo, hi] = unknown === 'speedMps' ? PITCHED_MPS : [question.contact.y + NEAREST_M, question.contact.y + FARTHEST_M];
   const value = solve(at, timeS, ratioAnswer, lo, hi);
   if (value === null) return null;
   const filled = { ...open, [unknown]: value } as Filled;

@@ -16,9 +16,9 @@ export {
   VERDICTS,
   type Verdict,
 } from './gate.ts';
-export { type NextQuestion, type NextStep, nextStep, type RoundCount } from './next.ts';
+export { NEXT_CODES, type NextQuestion, type NextStep, nextStep, type RoundCount } from './next.ts';
 export { longestRun, OUTCOMES, type Outcome, tally } from './outcome.ts';
-export { firstTargetM } from './players.ts';
+export { chanceOf, FIRST_SHARE, firstTargetFor, scatterAt, targetFor } from './players.ts';
 export { type Rate, wilsonRate } from './rate.ts';
 export { studentT975, Z975 } from './student.ts';
 export { rateAt, roundWidthFor, type Width, widthAt, widthFor } from './width.ts';

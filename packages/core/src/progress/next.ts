@@ -18,6 +18,7 @@ export interface NextQuestion {
   rounds: readonly RoundCount[];
 }
 
+/** What a verdict rests on. */
 export const NEXT_CODES = [
   'no-ball',
   'rounds-done',

@@ -4,7 +4,6 @@ import type { SportRecord } from '../../record.ts';
 /** What the sports of a diamond share; the fields, balls and bands are their own. */
 export const shared = {
   windyMps: 8,
-  playerSigmaM: { Starting: 8, Building: 7, Competing: 6, Advanced: 5 },
   targetNames: targetNames(['left field', 'centre field', 'right field'], ['left side', 'up the middle', 'right side']),
   targetSnapM: 3,
   landingZone: { widthM: 6, depthM: 6 },

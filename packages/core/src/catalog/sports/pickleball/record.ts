@@ -17,7 +17,6 @@ export const record: SportRecord = {
   gameBalls,
   first: { gameBall: 'deep-return', built: 'drive' },
   windyMps: 3.5,
-  playerSigmaM: { Starting: 1.2, Building: 0.95, Competing: 0.7, Advanced: 0.5 },
   targetNames: targetNames(DEEP, ['non-volley zone, left', 'non-volley zone, middle', 'non-volley zone, right']),
   play: {
     kind: 'net',

@@ -19,4 +19,6 @@ export const bands: readonly AgeBand[] = [
   ),
   band('high-school', 'High school', 'Competing', 60, [[43, 37.5]], { grown: true, ofDrills: true }),
   band('college', 'College', 'Advanced', 66, [[43, 37]], { grown: true, ofDrills: true }),
+  // speed: our assumption, no source
+  band('professional', 'Professional', 'Advanced', 68, [[43, 37]], { grown: true }),
 ];

@@ -17,7 +17,6 @@ export const record: SportRecord = {
   gameBalls,
   first: { gameBall: 'rally-drive', built: 'rally-drive' },
   windyMps: 6,
-  playerSigmaM: { Starting: 2.0, Building: 1.6, Competing: 1.2, Advanced: 0.9 },
   targetNames: targetNames(DEEP, ['left service box', 'short middle', 'right service box']),
   play: {
     kind: 'net',
