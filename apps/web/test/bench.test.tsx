@@ -6,7 +6,6 @@ import {
   ftToM,
   GAME_BOOK,
   hazardsOfSetup,
-  LEVEL_NEEDS,
   mphToMps,
   type Setup,
   SPORT_RECORDS,
@@ -99,6 +98,7 @@ function benchOf(sport: Sport, over: Partial<Setup> = {}, second?: Partial<Setup
     chooseCourt: nothing,
     chooseMachine: nothing,
     chooseLevel: nothing,
+    meetAt: nothing,
     split: nothing,
     look: nothing,
     join: nothing,
@@ -302,7 +302,7 @@ describe('baseball', () => {
   );
   test('the arrival of a pitch is set beside the pitch of the band', () => {
     const { arrangement } = benchOf('baseball').now;
-    const text = words(<ArrivalBesideGame arrangement={arrangement} goodHeight={LEVEL_NEEDS.Building.contactM} />);
+    const text = words(<ArrivalBesideGame arrangement={arrangement} />);
     expect(text).toMatch(/Fastball, 11–12, 58 mph/);
   });
 });

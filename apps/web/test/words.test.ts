@@ -29,6 +29,8 @@ const EACH: Record<HazardCode, Pick<Hazard, 'weight' | 'figures'>> = {
   'too-far': { weight: 'grave', figures: { farthestM: 16.8 } },
   windy: { weight: 'note', figures: { windMps: 9, mostMps: 6 } },
   'low-net': { weight: 'note', figures: {} },
+  unkind: { weight: 'note', figures: { part: 'shins', heightM: 0.31, lowM: 0.7, highM: 1, name: null } },
+  height: { weight: 'note', figures: { part: 'chest', heightM: 1.25, lowM: 0.7, highM: 1.1, name: 'Heavy ball' } },
 };
 const length = (m: number): string => `${m.toFixed(1)} m`;
 const said = (hazard: Hazard) => Object.values(sayHazard(hazard, length)).join(' ');
@@ -81,9 +83,14 @@ describe('words of everything else the core answers with a code', () => {
     sayHelp({ code: 'softer', figures: NONE }),
     sayHelp({ code: 'more-spin', figures: { rpm: 1800, kind: 'Pocket tosser' } }),
     sayHelp({ code: 'faster', figures: { kind: 'Pocket tosser' } }),
-    sayUnfit({ rung: 'One', why: { code: 'cannot-throw', figures: { ball: 'Lob' } } }),
-    sayUnfit({ rung: 'One', why: { code: 'bounces-twice', figures: NONE } }),
-    sayUnfit({ rung: 'One', why: { code: 'too-little-time', figures: NONE } }),
+    ...(['machine-nearer', 'machine-farther', 'player-in', 'player-back'] as const).map((code) =>
+      sayUnfit({ rung: 'One', why: { code: 'cannot-throw', figures: { ball: 'Lob', cure: { code, byM: 2 } } } }, length),
+    ),
+    sayUnfit({ rung: 'One', why: { code: 'cannot-throw', figures: { ball: 'Lob', cure: { code: 'muzzle', toM: 1.3 } } } }, length),
+    sayUnfit({ rung: 'One', why: { code: 'cannot-throw', figures: { ball: 'Lob', cure: null } } }, length),
+    sayUnfit({ rung: 'One', why: { code: 'not-at-level', figures: { ball: 'Reset' } } }, length),
+    sayUnfit({ rung: 'One', why: { code: 'bounces-twice', figures: NONE } }, length),
+    sayUnfit({ rung: 'One', why: { code: 'too-little-time', figures: NONE } }, length),
   ])('building and fitting: %s', (words) => expectSentence(words));
   test('a verdict says its count, and what it could be; every approach is named and explained', () => {
     expect(sayCount(7, 10)).toBe('7 of 10 (could be 4 to 9)'); // Wilson for 7 of 10, textbook value 0.397 to 0.892

@@ -267,7 +267,7 @@ describe('hazards', () => {
   const found = (setup: Setup, machine: MachineProfile) =>
     hazardsOfSetup(setup, arrange(setup, machine), { widestBallM: machine.widestBallM });
   test('a sound feed has none', () => {
-    expect(found(tennis({ hold: { elevationDeg: 26 } }), bramble)).toEqual([]);
+    expect(found(tennis({ hold: { elevationDeg: 26 }, player: { x: -1, y: -10 } }), bramble)).toEqual([]);
   });
   test.each<[string, Setup, MachineProfile, Hazard['code'], Hazard['weight']]>([
     ['a fast hard ball from near', plate({ from: { x: 0, y: 9, z: 1.35 }, hold: { speedMps: 33 } }), flint, 'unsafe', 'grave'],

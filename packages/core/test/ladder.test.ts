@@ -6,6 +6,7 @@ import {
   type BuildQuestion,
   buildLadder,
   COMFORTS,
+  chanceOf,
   changesBetween,
   conditionsOf,
   DEMAND_PARTS,
@@ -13,13 +14,14 @@ import {
   evenOut,
   fieldingSetup,
   firstSetup,
-  firstTargetM,
+  firstTargetFor,
   fly,
   ftToM,
   GAME_BOOK,
   hazardsOfRung,
   hazardsOfSetup,
   judgeRung,
+  LEVEL_NEEDS,
   LEVELS,
   MACHINE_KINDS,
   minutesOf,
@@ -27,14 +29,18 @@ import {
   needsName,
   netBetween,
   netHeightAt,
+  normals,
   notJudged,
   type RungDocument,
-  rateAt,
   rungFromSetup,
   rungSchema,
   SPORT_RECORDS,
   SPORTS,
+  scatterAt,
+  seededRandom,
+  sizedTarget,
   stepBetween,
+  targetFor,
 } from '../src/index.ts';
 import { buildQuestion, judgedWhole, judgeWith, kindsFor } from './support/club.ts';
 
@@ -88,17 +94,30 @@ describe('a ladder to a game ball', () => {
       }),
       { seed: 5, numRuns: 40 },
     ));
-  test('it fits into the minutes, rests included, unless five balls of each rung are too many', () =>
-    fc.assert(
-      fc.property(anyQuestion, (question) => {
-        const { rungs } = buildLadder(question);
-        const minutes = rungs.reduce((sum, rung) => sum + minutesOf(rung), 0);
-        const least = rungs.every(({ rounds, ballsPerRound }) => rounds === 1 && ballsPerRound <= 5);
-        expect(minutes <= question.minutes + 1e-9 || least).toBe(true);
-        expect(new Set(rungs.map(({ rounds }) => rounds)).size).toBeLessThanOrEqual(1);
-      }),
-      { seed: 6, numRuns: 30 },
-    ));
+  test('it keeps the minutes asked for within a tenth in 95 of 100 questions, begins calm, and meets every ball where its level should', () => {
+    const random = seededRandom(3);
+    const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+    let [asked, kept] = [0, 0];
+    for (let i = 0; i < 60; i++) {
+      const ball = pick(GAME_BOOK);
+      const minutes = 10 + Math.floor(80 * random());
+      const question = buildQuestion(ball.id, pick(kindsFor(ball.sport)).kind, { minutes, approach: pick(APPROACHES) });
+      const { rungs, missing } = buildLadder(question);
+      if (rungs.length === 0) {
+        expect(missing.map(({ code }) => code)).toContain('no-arc');
+        continue;
+      }
+      asked++;
+      const total = rungs.reduce((sum, rung) => sum + minutesOf(rung), 0);
+      expect(total).toBeLessThanOrEqual(minutes * 1.1);
+      if (Math.abs(total / minutes - 1) <= 0.1) kept++;
+      expect(judge(rungs[0]!, question).comfort).toBe('calm');
+      for (const rung of rungs)
+        for (const { height } of judge(rung, question).balls) expect(height?.word ?? 'good', `${ball.id} ${rung.name}`).toBe('good');
+    }
+    expect(asked).toBeGreaterThan(40);
+    expect(kept / asked).toBeGreaterThanOrEqual(0.95);
+  });
   test('the same question gives the same ladder', () =>
     fc.assert(
       fc.property(anyQuestion, (question) => {
@@ -128,8 +147,12 @@ describe('a ladder to a game ball', () => {
     const { reached, missing, help, rungs } = buildLadder(buildQuestion('tennis-rally-drive-advanced', 'Two-wheel portable'));
     expect(rungs.length).toBeGreaterThan(2);
     expect(reached).toBe(false);
-    expect(missing.map(({ code }) => code)).toContain('spin');
-    expect(help.map(({ code }) => code)).toContain('more-spin');
+    // two wheels have the right sign of spin, not the pace
+    expect(missing.map(({ code }) => code)).toEqual(['time', 'speed']);
+    expect(help.map(({ code }) => code)).toContain('faster');
+    const slice = buildLadder(buildQuestion('tennis-slice-rally-competing', 'One-wheel portable'));
+    expect(slice.missing.map(({ code }) => code)).toContain('spin');
+    expect(slice.help.map(({ code }) => code)).toContain('more-spin');
     const tosser = buildLadder(buildQuestion('tennis-rally-drive-starting', 'Pocket tosser'));
     expect(tosser.missing.map(({ code }) => code)).toEqual(['no-arc']);
     expect(tosser.help.map(({ code }) => code)).toContain('closer');
@@ -404,9 +427,27 @@ describe('targets (common practice, no source)', () => {
   test.each(SPORTS.flatMap((sport) => LEVELS.map((level) => [sport, level] as const)))(
     'the first target for %s, %s is hit four or five times of ten',
     (sport, level) => {
-      const rate = rateAt(SPORT_RECORDS[sport].playerSigmaM[level], firstTargetM(sport, level));
-      expect(rate).toBeGreaterThanOrEqual(0.4);
-      expect(rate).toBeLessThanOrEqual(0.5);
+      const met = SPORT_RECORDS[sport].court.player;
+      const { scatter } = LEVEL_NEEDS[level];
+      const { targetAt, targetSize } = sizedTarget(sport, 'deep-middle', met, (distanceM) => firstTargetFor(scatter, distanceM));
+      const chance = chanceOf(scatter, Math.hypot(targetAt.x - met.x, targetAt.y - met.y), targetSize);
+      expect(chance).toBeGreaterThanOrEqual(0.38);
+      expect(chance).toBeLessThanOrEqual(0.52);
     },
   );
+  test('the rectangle of a share is hit that often (normal errors, counted)', () => {
+    const random = normals(seededRandom(9));
+    const { scatter } = LEVEL_NEEDS.Building;
+    for (const share of [0.3, 0.45, 0.75]) {
+      const { widthM, depthM } = targetFor(scatter, 20, share);
+      const sigma = scatterAt(scatter, 20);
+      const hit = Array.from(
+        { length: 4000 },
+        () => Math.abs(random() * sigma.widthM) < widthM / 2 && Math.abs(random() * sigma.depthM) < depthM / 2,
+      );
+      expect(hit.filter(Boolean).length / 4000).toBeCloseTo(share, 1);
+      expect(chanceOf(scatter, 20, { widthM, depthM })).toBeCloseTo(share, 6);
+    }
+    expect(firstTargetFor(scatter, 20).widthM).toBeCloseTo(targetFor(scatter, 20).widthM, 3);
+  });
 });

@@ -10,6 +10,7 @@ import {
   meetBall,
   netBetween,
   seededRandom,
+  spinAt,
   WIDEST_LIMITS,
 } from '../src/index.ts';
 import { randomFlight } from './support/random.ts';
@@ -26,7 +27,7 @@ function randomMeeting(ball: (typeof BALLS)[number], random: () => number): Meet
 
 /** How far the re-flown ball passes the point, m, at the time that was told; and whether it rises. */
 function passing({ conditions, from, spin, meet }: MeetQuestion, { speedMps, elevationDeg, bearingDeg, timeS }: MeetSolution) {
-  const launch = { ...from, ...spin, speedMps, elevationDeg, bearingDeg };
+  const launch = { ...from, ...spinAt({ spin }, speedMps), speedMps, elevationDeg, bearingDeg };
   const leg = meet.on === 'volley' ? 0 : 1;
   const { crossings, bounces } = fly(conditions, launch, { planesY: [meet.y], maxBounces: 1 });
   // a light ball may be blown back through a plane
@@ -42,7 +43,7 @@ describe('a re-flown ball passes the point of the body', () => {
     '%s: within 2 mm, at its time, on the way that was asked for',
     (_id, ball, i) => {
       let solved = 0;
-      for (let n = 0; n < 8; n++) {
+      for (let n = 0; n < 5; n++) {
         const random = seededRandom(900 * i + n);
         const question = randomMeeting(ball, random);
         const holds: MeetHold[] = [{ speedMps: 9 + 14 * random() }, { elevationDeg: 5 + 40 * random() }, { timeS: 0.7 + random() }];
@@ -62,7 +63,7 @@ describe('a re-flown ball passes the point of the body', () => {
           }
         }
       }
-      expect(solved).toBeGreaterThan(8);
+      expect(solved).toBeGreaterThan(5);
     },
   );
 });

@@ -1,4 +1,4 @@
-import type { Fitted, Help, Missing } from '@good-arc/core';
+import type { Cure, Fitted, Help, Missing } from '@good-arc/core';
 
 /** What the last rung of a built ladder still lacks of the game ball. */
 export function sayMissing(missing: Missing): string {
@@ -18,6 +18,8 @@ export function sayMissing(missing: Missing): string {
     case 'height':
       return `It is met ${missing.figures.higher ? 'higher' : 'lower'} than in a game.`;
     case 'spin':
+      if (missing.figures.feedRpm * missing.figures.gameRpm <= 0)
+        return `This machine cannot put ${missing.figures.gameRpm < 0 ? 'underspin' : 'topspin'} on a ball.`;
       return `Its spin is ${Math.round(missing.figures.feedRpm)} rpm when it arrives, in a game ${Math.round(missing.figures.gameRpm)} rpm.`;
   }
 }
@@ -36,11 +38,31 @@ export function sayHelp(help: Help): string {
   }
 }
 
+/** What would make it possible. */
+function sayCure(cure: Cure | null, length: (m: number) => string): string {
+  switch (cure?.code) {
+    case 'machine-nearer':
+      return `It could with the machine ${length(cure.byM)} nearer.`;
+    case 'machine-farther':
+      return `It could with the machine ${length(cure.byM)} farther away.`;
+    case 'player-in':
+      return `It could if the player steps in by ${length(cure.byM)}.`;
+    case 'player-back':
+      return `It could if the player stands ${length(cure.byM)} farther back.`;
+    case 'muzzle':
+      return `It could with its muzzle at ${length(cure.toM)}.`;
+    case undefined:
+      return 'Take another ball or another machine.';
+  }
+}
+
 /** Why a rung of a built-in drill is left out here. */
-export function sayUnfit({ why }: Fitted['problems'][number]): string {
+export function sayUnfit({ why }: Fitted['problems'][number], length: (m: number) => string): string {
   switch (why.code) {
     case 'cannot-throw':
-      return `This machine cannot throw “${why.figures.ball}” from there.`;
+      return `This machine cannot bring “${why.figures.ball}” to the right height from there. ${sayCure(why.figures.cure, length)}`;
+    case 'not-at-level':
+      return `“${why.figures.ball}” is not asked of this level: balls so low come later.`;
     case 'bounces-twice':
       return 'A ball of it bounces twice before it reaches the player.';
     case 'too-little-time':

@@ -1,4 +1,5 @@
 import { type Hazard, upToHalfS } from '@good-arc/core';
+import { atPart as at } from './height.ts';
 
 /** What is said of a hazard: what it is, why it matters, what to do. */
 export interface Said {
@@ -18,6 +19,12 @@ const comesIn = ({ timeS, needS, hitting, band }: Of<'unsafe'>): string =>
   hitting
     ? `It is there in ${timeS.toFixed(2)} s; the game of this age${band ? ` (${band})` : ''} takes ${needS.toFixed(2)} s.`
     : `It is there in ${timeS.toFixed(2)} s; seeing and getting there takes ${needS.toFixed(2)} s.`;
+
+const ball = (name: string | null): string => (name === null ? 'The ball' : `“${name}”`);
+const cureOf = ({ heightM, lowM }: Of<'unkind'>): string =>
+  heightM < lowM
+    ? 'Move the player nearer to the bounce, land it deeper, or throw it higher. On the bench, drag the ball up the player.'
+    : 'Let it come down: a shorter or flatter ball, or the player farther back. On the bench, drag the ball down the player.';
 
 function notJudged({ why }: Of<'not-judged'>): Said {
   const unsaid = 'nothing here says that it is safe.';
@@ -61,6 +68,16 @@ const WORDS: { [Code in Hazard['code']]: (figures: Of<Code>, length: Length) => 
     what: 'A challenge: quicker than the game of this age.',
     why: comesIn(figures),
     doThis: 'Few balls, a helmet, and back to the game’s own time.',
+  }),
+  unkind: (figures, length) => ({
+    what: `${ball(figures.name)} comes ${at(figures.part)}, ${length(figures.heightM)}.`,
+    why: `At this level it should be met between ${length(figures.lowM)} and ${length(figures.highM)}; nobody learns a stroke from there.`,
+    doThis: cureOf(figures),
+  }),
+  height: (figures, length) => ({
+    what: `${ball(figures.name)} is met ${at(figures.part)}, ${length(figures.heightM)}: a little ${figures.heightM < figures.lowM ? 'low' : 'high'}.`,
+    why: `At this level ${length(figures.lowM)} to ${length(figures.highM)} is good.`,
+    doThis: cureOf(figures),
   }),
   survival: ({ intervalS, shortOfS, hitting, readyIntervalS }) => ({
     what: 'This is survival pace: balls are survived, not practised.',

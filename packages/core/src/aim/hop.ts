@@ -26,8 +26,8 @@ const RISES_UNDER = 4;
 const LONG = 5;
 type Passage = 0 | 1 | 2 | 3 | 4 | 5;
 
-const SPEEDS = 36;
-const ELEVATIONS = 60;
+const SPEEDS = 24;
+const ELEVATIONS = 44;
 /** Halvings of a stretch in which a window may hide: half volleys leave a narrow one. */
 const HALVINGS = 12;
 const LONGEST_S = 15;
@@ -69,7 +69,7 @@ export class HopProbe {
   atElevation(elevationDeg: number, near?: number): HopArc[] {
     const throwOf: Throw = (speedMps) => [speedMps, elevationDeg];
     if (near !== undefined) {
-      const found = this.search([near * 0.9, near * 0.97, near * 1.03, near * 1.1], throwOf);
+      const found = this.search([near * 0.82, near * 0.95, near * 1.06, near * 1.22], throwOf);
       if (found.length > 0) return found;
     }
     const [lo, hi] = WIDEST_LIMITS.speedMps;
@@ -171,6 +171,7 @@ export class HopProbe {
         clearanceM = s.at(2, share) - s.radiusM - netHeightAt(net, s.at(0, share));
       }
       if (!landing && s.was(5) > 0 && s.now(5) <= 0) apexM = Math.max(apexM, s.at(2, s.turning()));
+      if (landing && s.was(5) > 0 && s.now(5) <= 0) this.topM = s.at(2, s.turning());
       if (this.nx * s.now(0) + this.ny * s.now(1) >= this.level) {
         if (!landing) return LONG;
         const share = s.crossing(this.nx, this.ny, 0, this.level);
@@ -190,7 +191,6 @@ export class HopProbe {
         if (vz > 0) return this.up > 0 ? RISES_OVER : RISES_UNDER;
         return this.up > 0 ? FALLS_OVER : FALLS_UNDER;
       }
-      if (landing && s.was(5) > 0 && s.now(5) <= 0) this.topM = s.at(2, s.turning());
       if (!touches) continue;
       if (landing) return SHORT;
       landing = { x: s.now(0), y: s.now(1) };

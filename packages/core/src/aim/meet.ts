@@ -67,7 +67,7 @@ export function meetBall(question: MeetQuestion, hold: MeetHold | null, count = 
       ? probe.atSpeed(hold.speedMps)
       : 'elevationDeg' in hold
         ? probe.atElevation(hold.elevationDeg)
-        : inTime(probe, hold.timeS, elevationsToTry(question));
+        : soonest(probe, hold.timeS, question);
   const good = arcs.filter(({ blocked }) => blocked === null).sort((a, b) => a.timeS - b.timeS);
   return { solutions: good.map(hopSolution), reason: good.length > 0 ? null : (arcs[0]?.blocked ?? 'out-of-reach') };
 }
@@ -97,10 +97,31 @@ function walking(probe: HopProbe): (elevationDeg: number) => HopArc | null {
   };
 }
 
+/** Where the machine can throw first; beyond only to say what stands in the way. */
+function soonest(probe: HopProbe, timeS: number, question: MeetQuestion): HopArc[] {
+  const all = elevationsToTry(question);
+  const [lo, hi] = question.limits.elevationDeg;
+  const inside = inTime(
+    probe,
+    timeS,
+    all.filter((deg) => deg >= lo && deg <= hi),
+  );
+  return inside.length > 0 ? inside : inTime(probe, timeS, all);
+}
+
+/** Halvings to where a family of arcs ends: there its ball just reaches the height. */
+const TO_THE_EDGE = 9;
+
 /** The arcs that are there at a time: later the higher they go. */
 function inTime(probe: HopProbe, timeS: number, elevations: readonly number[]): HopArc[] {
   const solve = walking(probe);
-  const arcs = elevations.flatMap((deg) => solve(deg) ?? []);
+  const sampled = elevations.map((deg) => ({ deg, arc: solve(deg) }));
+  // between an arc and none the family ends somewhere, and the time may lie on the last bit of it
+  const arcs = sampled.flatMap(({ deg, arc }, i): HopArc[] => {
+    if (arc) return [arc];
+    const [before, after] = [sampled[i - 1]?.arc, sampled[i + 1]?.arc];
+    return [before && lastBefore(solve, before, deg), after && lastBefore(solve, after, deg)].filter((each) => each != null);
+  });
   const found: HopArc[] = [];
   arcs.slice(1).forEach((next, i) => {
     let [a, b] = [arcs[i]!, next];
@@ -118,6 +139,18 @@ function inTime(probe: HopProbe, timeS: number, elevations: readonly number[]): 
     if (best && Math.abs(best.timeS - timeS) < 1e-3) found.push(best);
   });
   return found;
+}
+
+/** The last arc of a family toward an elevation that has none. */
+function lastBefore(solve: (deg: number) => HopArc | null, arc: HopArc, noneDeg: number): HopArc {
+  let [best, beyond] = [arc, noneDeg];
+  for (let i = 0; i < TO_THE_EDGE; i++) {
+    const middle = (best.elevationDeg + beyond) / 2;
+    const found = solve(middle);
+    if (found) best = found;
+    else beyond = middle;
+  }
+  return best;
 }
 
 function volley(question: AimQuestion, hold: MeetHold | null, count: number): MeetAnswer {

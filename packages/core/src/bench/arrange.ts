@@ -9,12 +9,22 @@ import {
   type Spin,
   spinAt,
 } from '../aim/index.ts';
-import { diamondOf, type GameBall, gameBallById, LEVEL_NEEDS, SPORT_RECORDS, type Stroke } from '../catalog/index.ts';
+import {
+  type ContactVerdict,
+  contactOf,
+  diamondOf,
+  type GameBall,
+  gameBallById,
+  judgeContact,
+  LEVEL_NEEDS,
+  SPORT_RECORDS,
+  type Stroke,
+} from '../catalog/index.ts';
 import { COMFORT_FROM, type Comfort, comfortOf, isToFielders, reactionNeededS, timeBudget } from '../drill/index.ts';
 import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
 import { aimMachine, type PlaceQuestion, questionFor, type Thrower } from '../machine/index.ts';
 import { bandOf, FIELDER_READ_S, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
-import { conditionsOf } from './setup.ts';
+import { conditionsOf, placeQuestion } from './setup.ts';
 import type { Setup } from './setup-schema.ts';
 
 /** What reaches the player, in the plane they meet the ball in. */
@@ -61,6 +71,8 @@ export interface BenchComfort {
   spareS: number | null;
   /** Null when the ball itself is too quick for any. */
   shortestIntervalS: number | null;
+  /** Where on the body it is met; null for a pitch and for fielders. */
+  height: ContactVerdict | null;
 }
 
 /** Everything the bench shows for one set-up. */
@@ -114,15 +126,6 @@ export function arrange(setup: Setup, machine: Thrower, gameBall: GameBall | nul
   };
 }
 
-/** Where the ball goes, as a question to the aim. */
-export const placeQuestion = (setup: Setup): PlaceQuestion => ({
-  conditions: conditionsOf(setup),
-  from: setup.from,
-  target: setup.target,
-  net: SPORT_RECORDS[setup.sport].court.net,
-  ceilingM: setup.ceilingM ?? null,
-});
-
 export const launchOf = ({ speedMps, elevationDeg, bearingDeg }: { speedMps: number; elevationDeg: number; bearingDeg: number }) => ({
   speedMps,
   elevationDeg,
@@ -166,7 +169,7 @@ function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, game
     const ballEase = timeS / FIELDER_READ_S;
     const word = comfortOf(ballEase);
     if (word !== 'too quick') return null;
-    return { word, ballEase, timeS, needS: FIELDER_READ_S, band: null, spareS: null, shortestIntervalS: null };
+    return { word, ballEase, timeS, needS: FIELDER_READ_S, band: null, spareS: null, shortestIntervalS: null, height: null };
   }
   if (!arrival) return null;
   const { timeS } = arrival;
@@ -181,6 +184,7 @@ function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, game
       band: band.name,
       spareS: intervalS - HITTER_INTERVAL_S.working,
       shortestIntervalS: ease < COMFORT_FROM.working ? null : HITTER_INTERVAL_S.working,
+      height: null,
     };
   }
   const timing = timeBudget({
@@ -193,7 +197,11 @@ function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, game
     balls: [{ flightS: timeS, contact: { x: arrival.x, y: arrival.y } }],
   });
   const [{ needS, spareS }] = timing.balls as [(typeof timing.balls)[0]];
-  return { word: timing.word, ballEase: ease, timeS, needS, band: null, spareS, shortestIntervalS: timing.shortestWorkingS };
+  const contact = contactOf(stroke, setup.contact);
+  const height = contact && judgeContact(contact, level, arrival.heightM, setup.batterHeightM);
+  // at the shins or over the ears no ball is calm, however much time there is
+  const word = timing.word === 'calm' && height?.word === 'unkind' ? 'working' : timing.word;
+  return { word, ballEase: ease, timeS, needS, band: null, spareS, shortestIntervalS: timing.shortestWorkingS, height };
 }
 
 /** How far behind its bounce a game ball is met when it would bounce twice before the player's plane, m. */

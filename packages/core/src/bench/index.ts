@@ -5,13 +5,13 @@ export {
   arrange,
   type BenchComfort,
   type FamilyMember,
-  placeQuestion,
   type Thrown,
   throwBall,
   throwGameBall,
 } from './arrange.ts';
 export { heldOf } from './held.ts';
 export { bestPlace, closestToGame, FIT_FIGURES, type FitFigure, fitOf, fitParts, type Match } from './match.ts';
+export { setupToMeet } from './meet.ts';
 export { flightsOf, type RungChoices, rungFromSetup, setupFromRung } from './rung.ts';
-export { conditionsOf, fieldingSetup, firstSetup, planOf } from './setup.ts';
+export { conditionsOf, fieldingSetup, firstSetup, placeQuestion, planOf } from './setup.ts';
 export { type Setup, setupSchema } from './setup-schema.ts';

@@ -1,8 +1,8 @@
 import { diamondOf, type GameBall, SPORT_RECORDS } from '../catalog/index.ts';
 import { aimMachine, type Thrower } from '../machine/index.ts';
 import { inToM } from '../quantity/index.ts';
-import { type Arrival, gameOf, launchOf, placeQuestion, throwBall } from './arrange.ts';
-import { conditionsOf, planOf } from './setup.ts';
+import { type Arrival, gameOf, launchOf, throwBall } from './arrange.ts';
+import { conditionsOf, placeQuestion, planOf } from './setup.ts';
 import type { Setup } from './setup-schema.ts';
 
 /** The figures that are set side by side. */

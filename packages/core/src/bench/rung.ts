@@ -28,7 +28,7 @@ export function rungFromSetup(
   if (!thrown) return null;
   const { name, focalPoint, ballsPerRound, rounds, gate } = choices;
   const { target, gameBallId, hold, arc } = setup;
-  const own = { launch: thrown.launch, target, gameBallId, stroke, hold, arc };
+  const own = { launch: thrown.launch, target, gameBallId, stroke, hold, arc, ...(setup.contact && { contact: setup.contact }) };
   const feeds = edited?.document.feeds.map((feed, i) => (i === edited.feed ? { ...feed, ...own } : feed)) ?? [
     { id: 'b1', name, ...own, on: true, cue: '' },
   ];
@@ -85,7 +85,7 @@ export function setupFromRung(
   index = 0,
 ): Setup {
   const feed = document.feeds[index] ?? document.feeds[0]!;
-  const { launch, target, gameBallId, meet, machineId } = feed;
+  const { launch, target, gameBallId, meet, machineId, contact } = feed;
   const { x, y, z, topspinRpm, sidespinRpm } = launch;
   return {
     sport,
@@ -102,6 +102,7 @@ export function setupFromRung(
     ...heldOf(feed, conditionsOf(document), sport),
     topspinRpm,
     sidespinRpm,
+    ...(contact && { contact }),
     player: meet ?? document.player.start,
     gameBallId: gameBallId ?? '',
     intervalS: document.intervalS,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ballIdSchema, LEVELS, SPORTS, surfaceIdSchema } from '../catalog/index.ts';
+import { ballIdSchema, CONTACTS, LEVELS, SPORTS, surfaceIdSchema } from '../catalog/index.ts';
 import { arcSchema, batterHeightSchema, holdSchema, spotSchema, targetSchema, weatherSchema } from '../drill/index.ts';
 
 /** One set-up of the bench: everything a person chooses, SI and degrees. The machine's profile comes beside it. */
@@ -21,6 +21,8 @@ export const setupSchema = z.strictObject({
   hold: holdSchema,
   /** Which of two arcs to throw at a held speed. */
   arc: arcSchema,
+  /** How it is met, when the stroke does not say. */
+  contact: z.enum(CONTACTS).optional(),
   topspinRpm: z.number().min(-6000).max(6000),
   sidespinRpm: z.number().min(-6000).max(6000),
   player: spotSchema,

@@ -2,9 +2,11 @@ import {
   type Ball,
   ballById,
   type CourtPlan,
+  contactBand,
   diamondOf,
   type FieldingBall,
   firstGameBall,
+  groundOf,
   type Level,
   MIDDLE_OF_ZONE_M,
   PLATE,
@@ -15,7 +17,7 @@ import {
 import { isToFielders, landingZone } from '../drill/index.ts';
 import { airDensity, type Conditions, fly } from '../flight/index.ts';
 import type { SurfaceId } from '../ids.ts';
-import { type MachineProfile, spinFor } from '../machine/index.ts';
+import { aimMachine, type MachineProfile, type PlaceQuestion, spinFor } from '../machine/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
 import type { Setup } from './setup-schema.ts';
 
@@ -58,7 +60,30 @@ export function firstSetup(
     intervalS: Math.max(4, machine.profile.intervalS[0]),
     ...(court.ceilingM != null && { ceilingM: court.ceilingM }),
   };
-  return elevationSteps?.length && oneSpeed ? whereItLands(setup, Math.max(...elevationSteps)) : setup;
+  return standing(elevationSteps?.length && oneSpeed ? whereItLands(setup, Math.max(...elevationSteps)) : setup, machine.profile);
+}
+
+/** How far the player of a first set-up is moved, m, and in what steps. */
+const MOVED_M = 5;
+const MOVE_M = 0.2;
+
+/** The player stands where the ball comes to the middle of the level's band, as near to the usual place as that goes. */
+function standing(setup: Setup, profile: MachineProfile): Setup {
+  const band = diamondOf(setup.sport) ? null : contactBand('groundstroke', setup.level);
+  if (!band) return setup;
+  const { solutions, spin } = aimMachine(profile, placeQuestion(setup), setup, setup.hold, setup.arc);
+  const solution = solutions.find(({ arc }) => arc === setup.arc) ?? solutions[0];
+  if (!solution) return setup;
+  const { speedMps, elevationDeg, bearingDeg } = solution;
+  const launch = { ...setup.from, ...spin, speedMps, elevationDeg, bearingDeg };
+  const steps = Math.round(MOVED_M / MOVE_M);
+  const ys = Array.from({ length: 2 * steps + 1 }, (_, i) => setup.player.y + (i - steps) * MOVE_M);
+  const { crossings } = fly(conditionsOf(setup), launch, { planesY: ys, maxBounces: 1 });
+  const middle = (band[0] + band[1]) / 2;
+  const good = crossings.filter(({ leg, z, descentDeg }) => leg === 1 && descentDeg >= 0 && z > band[0] && z < band[1]);
+  const off = ({ planeY, z }: (typeof good)[number]): number => Math.abs(planeY - setup.player.y) / MOVED_M + Math.abs(z - middle) * 4;
+  const best = good.sort((a, b) => off(a) - off(b))[0];
+  return best ? { ...setup, player: { ...setup.player, y: best.planeY } } : setup;
 }
 
 /** A machine with one speed and a few heights lands where it lands: the target goes there. */
@@ -110,5 +135,14 @@ export const conditionsOf = ({
   ball: dragShare === 1 ? ballById(ballId) : { ...ballById(ballId), dragFactor: ballById(ballId).dragFactor * dragShare },
   airDensityKgM3: airDensity(weather),
   wind: { xMps: weather.windXMps, yMps: weather.windYMps },
-  ground: surfaceById(surfaceId),
+  ground: groundOf(surfaceById(surfaceId), ballById(ballId)),
+});
+
+/** Where the ball goes, as a question to the aim. */
+export const placeQuestion = (setup: Setup): PlaceQuestion => ({
+  conditions: conditionsOf(setup),
+  from: setup.from,
+  target: setup.target,
+  net: SPORT_RECORDS[setup.sport].court.net,
+  ceilingM: setup.ceilingM ?? null,
 });

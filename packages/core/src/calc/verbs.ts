@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type AimQuestion, aim, type Limits, meetBall, possibleArcs, REASON_TEXT, type Spin, WIDEST_LIMITS } from '../aim/index.ts';
-import { ballById, LEVEL_NEEDS, netBetween, SPORT_RECORDS, surfaceById } from '../catalog/index.ts';
+import { ballById, groundOf, LEVEL_NEEDS, netBetween, SPORT_RECORDS, surfaceById } from '../catalog/index.ts';
 import { timeBudget } from '../drill/index.ts';
 import { airDensity, type Conditions, fly, type Ground } from '../flight/index.ts';
 import { bandsOf, hitterTime, paceFlight, paceRatio } from '../pitch/index.ts';
@@ -61,7 +61,7 @@ const conditionsOf = ({
   ball: ballById(ball),
   airDensityKgM3: airDensity(air),
   wind,
-  ground: surface === undefined ? STILL_GROUND : typeof surface === 'string' ? surfaceById(surface) : surface,
+  ground: surface === undefined ? STILL_GROUND : typeof surface === 'string' ? groundOf(surfaceById(surface), ballById(ball)) : surface,
 });
 
 /** A wrong value that only shows when two fields are seen together. */

@@ -1,6 +1,7 @@
 import type { Order, Ritual, RungDocument, Spot } from '../drill/index.ts';
 import type { DrillId } from '../ids.ts';
 import type { Need } from '../progress/index.ts';
+import type { Contact } from './contact.ts';
 import type { TargetPlaceId } from './record.ts';
 import type { Sport } from './sports/names.ts';
 import type { Level, Stroke } from './types.ts';
@@ -30,13 +31,19 @@ export interface DrillBall {
   game?: string;
   /** How much of the game ball it is, 0 (kind) to 1. Of a pitch: 0 takes half as long again. */
   share: number;
-  /** Where it lands across the court, m toward the forehand. */
+  /** Where it is met across the court, m toward the forehand. How high that is, its contact says; where it lands before follows. */
   x: number;
-  /** How far past the net it lands (or, on the machine's own side, from the net), m; the game ball's own depth without. */
-  depth?: number;
-  /** Held elevation, °; between a kind one and the game's without. */
+  /** Wanted elevation, °; between a kind one and the game's without. */
   elevationDeg?: number;
   stroke?: Stroke;
+  /** How it is met, when the stroke does not say: low at the net, over the head, a drop. */
+  contact?: Contact;
+  /** Where in the band of its contact it arrives, 0 its foot and 1 its top; the middle without. */
+  high?: number;
+  /** Met while it still rises. */
+  rising?: boolean;
+  /** It must land at most so far past the net, m: a serve in its box. */
+  deepest?: number;
   meet?: Spot;
   marker?: Spot;
   thenS?: number;

@@ -1,4 +1,16 @@
 export { BALLS, ballById } from './balls.ts';
+export {
+  type BodyPart,
+  bodyBands,
+  bodyPart,
+  CONTACTS,
+  type Contact,
+  type ContactVerdict,
+  type ContactWord,
+  contactBand,
+  contactOf,
+  judgeContact,
+} from './contact.ts';
 export { netHeightAt } from './court.ts';
 export { gameBallId } from './game-ball.ts';
 export {
@@ -38,5 +50,5 @@ export { diamondOf, netBetween, netPlayOf } from './sport.ts';
 export { MIDDLE_OF_ZONE_M, PLATE, strikeZone, USUAL_HEIGHT_M } from './sports/diamond/field.ts';
 export { ROLL_SOURCE } from './sports/diamond/surfaces.ts';
 export { SPORT_RECORDS, SPORTS, type Sport } from './sports/index.ts';
-export { courtPaceRating, SURFACES, surfaceById } from './surfaces.ts';
+export { courtPaceRating, groundOf, SURFACES, surfaceById } from './surfaces.ts';
 export { LEVELS, type Level, type Sourced, STROKES, type Stroke } from './types.ts';

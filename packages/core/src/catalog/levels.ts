@@ -11,8 +11,6 @@ export interface LevelNeeds {
   breathS: number;
   /** Court speed over a few steps. */
   courtSpeedMps: number;
-  /** Good contact height for a groundstroke. */
-  contactM: readonly [number, number];
   /** Clearance over the net that a feed should have. */
   netClearanceM: number;
   scatter: Scatter;
@@ -33,7 +31,6 @@ const needs = (
   swing: number,
   followThroughS: number,
   courtSpeedMps: number,
-  contactM: readonly [number, number],
   netClearanceM: number,
   breathS: number,
   sideDeg: number,
@@ -44,15 +41,14 @@ const needs = (
   prepareS: { groundstroke, volley, swing },
   followThroughS,
   courtSpeedMps,
-  contactM,
   netClearanceM,
   breathS,
 });
 
 /** Source: common practice, no published source (game-book table “What a body needs”). */
 export const LEVEL_NEEDS: Readonly<Record<Level, LevelNeeds>> = {
-  Starting: needs(0.35, 0.7, 0.38, 0.22, 0.6, 2.0, [0.7, 1.0], 0.9, 1.0, 7.0, 0.16),
-  Building: needs(0.3, 0.58, 0.3, 0.2, 0.5, 2.8, [0.7, 1.1], 0.6, 0.7, 5.0, 0.12),
-  Competing: needs(0.25, 0.48, 0.24, 0.17, 0.4, 3.6, [0.7, 1.2], 0.4, 0.5, 3.4, 0.085),
-  Advanced: needs(0.22, 0.4, 0.2, 0.15, 0.3, 4.5, [0.6, 1.4], 0.25, 0.3, 2.2, 0.06),
+  Starting: needs(0.35, 0.7, 0.38, 0.22, 0.6, 2.0, 0.9, 1.0, 7.0, 0.16),
+  Building: needs(0.3, 0.58, 0.3, 0.2, 0.5, 2.8, 0.6, 0.7, 5.0, 0.12),
+  Competing: needs(0.25, 0.48, 0.24, 0.17, 0.4, 3.6, 0.4, 0.5, 3.4, 0.085),
+  Advanced: needs(0.22, 0.4, 0.2, 0.15, 0.3, 4.5, 0.25, 0.3, 2.2, 0.06),
 };

@@ -15,6 +15,8 @@ export interface Ball {
   aero: AeroLaw;
   /** Multiplies Cd; 1 for a new ball. Worn, dimpled or seamless balls differ in this only. */
   dragFactor: number;
+  /** Restitution in the ball’s own drop test, straight down on a hard floor, with drag; absent for a ball without such a test. */
+  dropRestitution?: number;
   /** Hard enough that too little time to react is unsafe rather than unpleasant. */
   hard: boolean;
   /** Slower off the ground and through the air: asked for at the lowest level. */

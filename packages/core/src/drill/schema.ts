@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ballIdSchema, LEVELS, SPORTS, STROKES, surfaceIdSchema } from '../catalog/index.ts';
+import { ballIdSchema, CONTACTS, LEVELS, SPORTS, STROKES, surfaceIdSchema } from '../catalog/index.ts';
 import { type FeedId, type GameBallId, idSchema, rowId } from '../ids.ts';
 import { APPROACHES } from '../progress/index.ts';
 
@@ -72,6 +72,8 @@ export const feedSchema = z.strictObject({
   target: targetSchema,
   gameBallId: idSchema<GameBallId>(z.string().max(80)).nullable(),
   stroke: z.enum(STROKES),
+  /** How it is met, when that is not plain from the stroke: low at the net, over the head, a drop. */
+  contact: z.enum(CONTACTS).optional(),
   on: z.boolean(),
   cue: z.string().max(160),
   /** Where the player meets it; without, in the plane of the rung’s start. */

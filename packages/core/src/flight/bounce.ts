@@ -3,6 +3,21 @@ export interface Ground {
   restitution: number;
   friction: number;
   tangentialRestitution: number;
+  /** Restitution of a ball that comes straight down; that of a shallow one at every steepness without it. */
+  steepRestitution?: number;
+}
+
+/** Pace ratings are measured at 16° (ITF court-pace programme; quoted from memory): up to there a surface has its own restitution. */
+const SHALLOW_SIN = Math.sin((16 * Math.PI) / 180);
+
+/**
+ * Restitution at a steepness: courts give less back to a ball that comes down steeply (R. Cross 2002, quoted from memory). Straight in the sine of the angle
+ * between 16° and straight down (our assumption).
+ * @param sine of the angle between path and ground
+ */
+function restitutionAt({ restitution, steepRestitution = restitution }: Ground, sine: number): number {
+  const share = Math.max(0, (sine - SHALLOW_SIN) / (1 - SHALLOW_SIN));
+  return restitution + (steepRestitution - restitution) * share;
 }
 
 /** Velocity (m/s) and spin vector (rad/s) of the ball's centre. */
@@ -24,18 +39,19 @@ export interface Motion {
 export function bounce(before: Motion, radiusM: number, inertiaShare: number, ground: Ground): Motion & { contact: 'grip' | 'slide' } {
   const { vx, vy, wx, wy, wz } = before;
   const vzIn = Math.abs(before.vz);
+  const restitution = restitutionAt(ground, vzIn === 0 ? 0 : vzIn / Math.sqrt(vx * vx + vy * vy + vzIn * vzIn));
   const slipX = vx - radiusM * wy;
   const slipY = vy + radiusM * wx;
   const slip = Math.hypot(slipX, slipY);
   const grip = ((1 + ground.tangentialRestitution) * inertiaShare * slip) / (1 + inertiaShare);
-  const slide = ground.friction * (1 + ground.restitution) * vzIn;
+  const slide = ground.friction * (1 + restitution) * vzIn;
   const change = slip === 0 ? 0 : -Math.min(grip, slide) / slip;
   const dvx = change * slipX;
   const dvy = change * slipY;
   return {
     vx: vx + dvx,
     vy: vy + dvy,
-    vz: ground.restitution * vzIn,
+    vz: restitution * vzIn,
     wx: wx + dvy / (inertiaShare * radiusM),
     wy: wy - dvx / (inertiaShare * radiusM),
     wz,

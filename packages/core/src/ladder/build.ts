@@ -1,4 +1,3 @@
-import { fitParts } from '../bench/index.ts';
 import { diamondOf, isSoft, LEVEL_NEEDS, type Level, type Sport } from '../catalog/index.ts';
 import {
   CAP_BALLS,
@@ -6,7 +5,8 @@ import {
   type Comfort,
   type Feed,
   firstTargetAt,
-  REST_S,
+  freeFeedId,
+  minutesOf,
   type RungDocument,
   resizeTarget,
   type Spot,
@@ -68,7 +68,8 @@ export function buildLadder(question: BuildQuestion): Built {
   const kept: { document: RungDocument; judged: JudgedRung }[] = [];
   let atTop = false;
   for (const candidate of candidates) {
-    const rung = timed(rungOf(question, candidate, shape), question, context);
+    // whatever was wanted, a ladder begins calm
+    const rung = timed(rungOf(question, candidate, shape), kept.length === 0 ? { ...question, wanted: 'calm' } : question, context);
     const judged = rung && wholly(judgeRung(rung, context));
     if (!rung || !judged) continue;
     if (COMFORTS.indexOf(judged.comfort) > COMFORTS.indexOf(question.wanted)) {
@@ -102,26 +103,75 @@ export function buildLadder(question: BuildQuestion): Built {
     question,
   );
   if (last === null) missing.push({ code: 'no-arc', figures: {} });
-  else if (atTop) missing.push(...lacks(last));
+  else if (atTop) missing.push(...lacks(last, question.gameBall.kind === 'pitch'));
   else if (missing.length === 0) missing.push({ code: 'not-aimed', figures: {} });
   const reached = rungs.length > 0 && missing.length === 0;
   return { rungs, reached, missing, help: reached ? [] : helpFor(question, missing) };
 }
 
-const MOST_ROUNDS = 6;
+const MOST_ROUNDS = 20;
 /** Fewer balls than these make no round. */
 const FEWEST_BALLS = 5;
+/** A round grows by so much before there is another one. */
+const LONGER_ROUND = 1.5;
 
-/** The rounds, the same for every rung, that fit into the minutes; when one is too long still, it has fewer balls. */
-function inMinutes(rungs: readonly RungDocument[], { minutes, approach }: BuildQuestion): RungDocument[] {
-  const roundS = rungs.reduce((sum, { ballsPerRound, intervalS }) => sum + ballsPerRound * intervalS, 0);
-  const restS = rungs.length * REST_S;
-  const rounds = Math.floor((minutes * 60 + restS) / (roundS + restS));
-  if (rounds >= 1) return rungs.map((rung) => ({ ...rung, rounds: Math.min(MOST_ROUNDS, rounds) }));
-  return rungs.map((rung) => {
-    const balls = Math.max(Math.min(FEWEST_BALLS, rung.ballsPerRound), Math.floor((rung.ballsPerRound * minutes * 60) / roundS));
-    return { ...rung, rounds: 1, ballsPerRound: balls, gate: gateFor(approach, balls) };
+const secondsOf = (rungs: readonly RungDocument[]): number => 60 * rungs.reduce((sum, rung) => sum + minutesOf(rung), 0);
+
+/**
+ * The rounds and balls that fill the minutes: the same for every rung, then one more round or ball for the upper ones. Never beyond the minutes, unless the
+ * fewest balls of the fewest rungs are too long for them.
+ */
+function inMinutes(rungs: readonly RungDocument[], { minutes, approach, hopperBalls, level }: BuildQuestion): RungDocument[] {
+  const wantedS = minutes * 60;
+  const most = Math.max(1, Math.min(CAP_BALLS, hopperBalls, Math.ceil(BALLS[level] * LONGER_ROUND)));
+  const fewest = Math.min(FEWEST_BALLS, most);
+  const shaped = (rung: RungDocument, rounds: number, balls: number): RungDocument => ({
+    ...rung,
+    rounds,
+    ballsPerRound: balls,
+    gate: gateFor(approach, balls),
   });
+  // too many rungs for the time: those in the middle go first
+  let kept = [...rungs];
+  while (kept.length > FEWEST && secondsOf(kept.map((rung) => shaped(rung, 1, fewest))) > wantedS) {
+    const middle = Math.floor(kept.length / 2);
+    kept = kept.filter((_, i) => i !== middle);
+  }
+  const tries: RungDocument[][] = [];
+  for (let rounds = 1; rounds <= MOST_ROUNDS; rounds++) {
+    const all = (balls: number): RungDocument[] => kept.map((rung) => shaped(rung, rounds, balls));
+    if (rounds > 1 && secondsOf(all(fewest)) > wantedS) break;
+    let balls = fewest;
+    while (balls < most && secondsOf(all(balls + 1)) <= wantedS) balls++;
+    tries.push(topped(all(balls), wantedS, most, shaped));
+  }
+  const usual = Math.min(BALLS[level], most);
+  const cost = (made: RungDocument[]): number => {
+    const off = Math.max(0, 1 - secondsOf(made) / wantedS - 0.03);
+    const size = made.reduce((sum, { ballsPerRound }) => sum + Math.abs(ballsPerRound / usual - 1), 0) / made.length;
+    return 20 * off + size;
+  };
+  return tries.reduce((a, b) => (cost(b) < cost(a) ? b : a), tries[0]!);
+}
+
+/** What time is left goes to the upper rungs, the topmost first: a round more, then a ball more in each round. */
+function topped(
+  rungs: RungDocument[],
+  wantedS: number,
+  most: number,
+  shaped: (rung: RungDocument, rounds: number, balls: number) => RungDocument,
+): RungDocument[] {
+  const made = [...rungs];
+  const more = (change: (rung: RungDocument) => RungDocument): void => {
+    for (let i = made.length - 1; i >= 0; i--) {
+      const before = made[i]!;
+      made[i] = change(before);
+      if (secondsOf(made) > wantedS) made[i] = before;
+    }
+  };
+  more((rung) => shaped(rung, rung.rounds + 1, rung.ballsPerRound));
+  more((rung) => shaped(rung, rung.rounds, Math.min(most, rung.ballsPerRound + 1)));
+  return made;
 }
 
 /** More time and a larger target, for a game ball that is kind already. */
@@ -194,7 +244,14 @@ function eitherSide(rung: RungDocument, venue: Venue, name: string): RungDocumen
   const sides = [1, -1].map((sign) => {
     const target = { ...(feed.target as Extract<Feed['target'], { kind: 'landing' }>), x: sign * Math.abs(feed.target.x) };
     const thrown = throwTo(venue, from, target, feed.launch);
-    return thrown && { ...feed, ...thrown, name: sign * feed.target.x > 0 ? feed.name : `${feed.name}, other side`.slice(0, 120) };
+    return (
+      thrown && {
+        ...feed,
+        ...thrown,
+        id: sign > 0 ? feed.id : freeFeedId([feed]),
+        name: sign * feed.target.x > 0 ? feed.name : `${feed.name}, other side`.slice(0, 120),
+      }
+    );
   });
   const [one, other] = sides;
   return one && other ? { ...rung, name, feeds: [one, other], order: { kind: 'bag' } } : null;
@@ -206,14 +263,21 @@ export const contextOf = ({ sport, machine, gameBall }: Pick<BuildQuestion, 'spo
   gameBall: (id) => (id === gameBall.id ? gameBall : undefined),
 });
 
-function lacks({ feed, game }: Last): Missing[] {
-  const parts = fitParts(feed, game);
-  const beyond = (value: number, limit = 1.5): boolean => Math.abs(value) > limit;
+/** More than a tenth from the game ball is another ball. */
+const TENTH = 0.1;
+/** A game ball that spins less has no sign to be right about, rpm. */
+const HARDLY_SPINS_RPM = 150;
+
+/** What the feed lacks of the game ball: time, speed and height where it is met, and which way it spins in flight. */
+function lacks({ feed, game, feedRpm, gameRpm }: Last, isPitch: boolean): Missing[] {
+  const off = (a: number, b: number): boolean => Math.abs(a / b - 1) > TENTH;
+  const spins = Math.abs(gameRpm) > HARDLY_SPINS_RPM;
   const found: (Missing | false)[] = [
-    beyond(parts.timeS) && { code: 'time', figures: { feedS: feed.timeS, gameS: game.timeS } },
-    beyond(parts.speedMps) && { code: 'speed', figures: { share: feed.speedMps / game.speedMps } },
-    beyond(parts.heightM) && { code: 'height', figures: { higher: parts.heightM > 0 } },
-    beyond(parts.topspinRpm) && { code: 'spin', figures: { feedRpm: feed.topspinRpm, gameRpm: game.topspinRpm } },
+    off(feed.timeS, game.timeS) && { code: 'time', figures: { feedS: feed.timeS, gameS: game.timeS } },
+    // of a pitch from nearer by the time is the point, not the speed
+    !isPitch && off(feed.speedMps, game.speedMps) && { code: 'speed', figures: { share: feed.speedMps / game.speedMps } },
+    off(feed.heightM, game.heightM) && { code: 'height', figures: { higher: feed.heightM > game.heightM } },
+    spins && feedRpm * gameRpm <= 0 && { code: 'spin', figures: { feedRpm, gameRpm } },
   ];
   return found.filter((each) => each !== false);
 }
@@ -246,7 +310,7 @@ function shapeOf({ sport, level, approach, hopperBalls, gameBall }: BuildQuestio
   return { ...firstTargetAt(sport, level, ways, sizeFrom, { soft: isSoft(gameBall) }), gate, balls };
 }
 
-function rungOf(question: BuildQuestion, { name, launch, target, stroke, player }: Candidate, shape: Shape): RungDocument {
+function rungOf(question: BuildQuestion, { name, launch, target, stroke, contact, player }: Candidate, shape: Shape): RungDocument {
   const { court, machine, ballId, dragShare, level, weather, gameBall, focalPoint, sport } = question;
   return {
     name,
@@ -258,7 +322,7 @@ function rungOf(question: BuildQuestion, { name, launch, target, stroke, player 
     surfaceId: court.surfaceId as RungDocument['surfaceId'],
     level,
     weather,
-    feeds: [{ id: 'b1', name, launch, target, gameBallId: gameBall.id, stroke, on: true, cue: '' }],
+    feeds: [{ id: 'b1', name, launch, target, gameBallId: gameBall.id, stroke, ...(contact && { contact }), on: true, cue: '' }],
     order: { kind: 'fixed' },
     intervalS: firstIntervalS(sport, level),
     ballsPerRound: shape.balls,

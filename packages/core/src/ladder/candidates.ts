@@ -1,9 +1,13 @@
 import { gameLaunch } from '../aim/index.ts';
-import { type Arrival, closestToGame, type Setup, throwBall, throwGameBall } from '../bench/index.ts';
+import { type Arrival, throwBall, throwGameBall } from '../bench/index.ts';
 import {
+  type Contact,
+  contactBand,
   diamondOf,
   type GameBall,
+  isSoft,
   type LadderPlace,
+  LEVEL_NEEDS,
   type Level,
   netPlayOf,
   PLATE,
@@ -12,9 +16,10 @@ import {
   strikeZone,
 } from '../catalog/index.ts';
 import { type Comfort, type Feed, reactionNeededS } from '../drill/index.ts';
-import type { Launch } from '../flight/index.ts';
+import type { Conditions, Launch } from '../flight/index.ts';
 import type { Approach } from '../progress/index.ts';
-import { type AimedBall, questionOf, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';
+import { type Meet, throwInTimeToMeet, throwToMeet } from './meeting.ts';
+import { questionOf, throwInTime, type Venue } from './throwing.ts';
 
 /** What a ladder is built from. */
 export interface BuildQuestion extends Venue {
@@ -41,8 +46,6 @@ const HIGHER_DEG = 9;
 const STEEPEST_KIND_DEG = 55;
 /** A first ball leaves this much more time than is needed. */
 const KIND_RATIO = 1.6;
-/** A kind ball lands so far in front of the player, the first that reaches them on one bounce. */
-const BOUNCE_IN_FRONT_M = [3, 2.2, 1.5, 1];
 /** Game time over, from an easy look to the game. */
 const PITCH_TIMES = [1.5, 1.32, 1.16, 1];
 const EASY_SPIN = 0.4;
@@ -53,6 +56,7 @@ export interface Candidate {
   launch: Launch;
   target: Feed['target'];
   stroke: Stroke;
+  contact?: Contact;
   player: { x: number; y: number };
 }
 
@@ -60,22 +64,58 @@ export interface Candidate {
 export interface Last {
   feed: Arrival;
   game: Arrival;
+  /** Topspin in flight. */
+  feedRpm: number;
+  gameRpm: number;
 }
 
-/** Candidates of a net sport: a kind ball from each place, then on toward the game ball from the last. */
+/** How the game ball is met: a soft one low, one at the net before it bounces. */
+function contactWith(gameBall: GameBall): Contact {
+  if (gameBall.kind === 'shaped' && gameBall.metAtNet === true) return 'volley';
+  return isSoft(gameBall) ? 'low' : 'groundstroke';
+}
+
+/** Where a game ball may be met behind its bounce, m: the player stands where it comes to the right height. */
+const BEHIND_BOUNCE_M = [1, 1.4, 1.8, 2.2, 2.6, 3, 3.4, 3.8, 4.2, 4.6, 5];
+/** Nobody stands farther behind the baseline for it, m. */
+const BEHIND_COURT_M = 2;
+/** A ball that is met on the rise counts as so much off its height, m (our judgement). */
+const RISING_COST_M = 0.15;
+
+/** Where the player meets the game ball: where it is nearest to the middle of the band, on its way down if it can be. */
+function standFor(
+  question: BuildQuestion,
+  conditions: Conditions,
+  side: number,
+  band: readonly [number, number],
+  earliestY: number,
+): number {
+  const { sport, gameBall } = question;
+  const middle = (band[0] + band[1]) / 2;
+  const past = gameBall.kind === 'pitch' ? 0 : gameBall.landsPastM;
+  const spots = BEHIND_BOUNCE_M.flatMap((behind) => {
+    const y = -(past + behind);
+    if (y < SPORT_RECORDS[sport].court.inPlay.y1 - BEHIND_COURT_M || y > earliestY) return [];
+    const arrival = throwGameBall(conditions, gameBall, side, y)?.arrival;
+    if (!arrival || arrival.y !== y) return [];
+    return [{ y, cost: Math.abs(arrival.heightM - middle) + (arrival.descentDeg < 0 ? RISING_COST_M : 0) }];
+  });
+  return spots.sort((a, b) => a.cost - b.cost)[0]?.y ?? Math.max(SPORT_RECORDS[sport].court.inPlay.y1 - 0.6, -(past + 1.2));
+}
+
+/** Candidates of a net sport: a kind ball from each place, then on toward the game ball from the last; every one to where the body meets it well. */
 export function strokes(question: BuildQuestion): { candidates: Candidate[]; last: Last | null } {
   const { sport, gameBall, machine, hand, wing, level } = question;
   const play = netPlayOf(sport);
-  if (gameBall.kind === 'pitch' || !play) return { candidates: [], last: null };
+  const contact = contactWith(gameBall);
+  const band = contactBand(contact, level, question.heightM);
+  if (gameBall.kind === 'pitch' || !play || !band) return { candidates: [], last: null };
   const side = ((hand === 'right') === (wing === 'forehand') ? 1 : -1) * play.reachM;
-  const { inPlay } = SPORT_RECORDS[sport].court;
   const conditions = questionOf(question, { x: 0, y: 5, z: 1 }, { kind: 'landing', x: 0, y: -5 }).conditions;
   const z = machine.profile.releaseHeightM;
-  const atNet = gameBall.landsPastM < 2.4 || (gameBall.kind === 'shaped' && gameBall.metAtNet === true);
-  const behind = (past: number): number => Math.max(inPlay.y1 - 0.6, -(gameBall.landsPastM + past));
-  const playerY = atNet
-    ? play.atNetY_m
-    : ([3.4, 2.6, 1.8, 1.2].map(behind).find((y) => throwGameBall(conditions, gameBall, side, y)?.arrival?.y === y) ?? behind(1.2));
+  const atNet = contact === 'volley';
+  // a soft ball dies behind the line of the zone: nobody waits in it
+  const playerY = atNet ? play.atNetY_m : standFor(question, conditions, side, band, contact === 'low' ? play.atNetY_m : 0);
   const player = (y: number) => ({ x: 0, y });
   const solved = gameLaunch(gameBall, conditions, side)?.launch;
   const kindDeg = Math.max(KIND_DEG, (solved?.elevationDeg ?? 0) + HIGHER_DEG);
@@ -83,82 +123,68 @@ export function strokes(question: BuildQuestion): { candidates: Candidate[]; las
     ...play.places.slice(FIRST_PLACE[level]).filter((place) => place.y < gameBall.from.y - 1 && (!atNet || place.y > 0)),
     { name: 'From where it comes in a game', y: gameBall.from.y },
   ];
+  const stroke: Stroke = atNet ? 'volley' : 'groundstroke';
+  const base = { stroke, ...(contact === 'low' && { contact }) };
+  const needed = reactionNeededS(level, stroke, 0);
+  const middle = (band[0] + band[1]) / 2;
+  const within = (heightM: number): number => Math.min(band[1], Math.max(band[0], heightM));
+  const meet = (y: number, heightM = middle): Meet => ({
+    x: side,
+    y,
+    heightsM: [heightM, middle, 0.85 * band[0] + 0.15 * band[1], 0.15 * band[0] + 0.85 * band[1]],
+    ways: atNet ? ['volley'] : ['fall', 'rise'],
+    clearM: Math.min(LEVEL_NEEDS[level].netClearanceM, gameBall.kind === 'shaped' ? gameBall.clearsByM : Number.POSITIVE_INFINITY),
+  });
   const kind = (place: LadderPlace): Candidate | null => {
-    const standY = place.playerY ?? playerY;
+    const standY = atNet || contact === 'low' ? playerY : (place.playerY ?? playerY);
     const from = { x: side, y: place.y, z };
-    const stroke = atNet ? ('volley' as const) : ('groundstroke' as const);
-    const needed = reactionNeededS(level, stroke, 0);
-    // it lands a comfortable bounce in front of them, or passes them at the net
-    for (const inFront of atNet ? [-2.4] : BOUNCE_IN_FRONT_M) {
-      const landingY = Math.max(inPlay.y1 + 0.6, standY + inFront);
-      if (landingY > Math.min(place.y, 0) - 0.8) continue;
-      const target = { kind: 'landing' as const, x: side, y: landingY };
-      let kindest: Candidate | null = null;
-      for (let elevationDeg = kindDeg; elevationDeg <= STEEPEST_KIND_DEG; elevationDeg += 10) {
-        const thrown = throwTo(question, from, target, { elevationDeg, topspinRpm: 0 });
-        const arrival = thrown && throwBall(conditions, thrown.launch, standY, 0).arrival;
-        if (!arrival) continue;
-        kindest = { name: place.name, ...thrown, stroke, player: player(standY) };
-        if (arrival.timeS >= KIND_RATIO * needed) break;
-      }
-      if (kindest) return kindest;
+    let kindest: Candidate | null = null;
+    for (let elevationDeg = kindDeg; elevationDeg <= STEEPEST_KIND_DEG; elevationDeg += 10) {
+      const thrown = throwToMeet(question, from, meet(standY), { elevationDeg, topspinRpm: 0 });
+      const arrival = thrown && throwBall(conditions, thrown.launch, standY, 0).arrival;
+      if (!arrival) continue;
+      kindest = { name: place.name, ...thrown, ...base, player: player(standY) };
+      if (arrival.timeS >= KIND_RATIO * needed) break;
     }
-    return null;
+    return kindest;
   };
   const kinds = places.flatMap((place) => kind(place) ?? []);
   const top = kinds.at(-1);
-  if (!top || top.launch.y !== gameBall.from.y) return { candidates: kinds, last: null };
+  if (!top || Math.abs(top.launch.y - gameBall.from.y) > PLACED_M) return { candidates: kinds, last: null };
   const game = throwGameBall(conditions, gameBall, side, playerY)?.arrival;
-  const end = throwLikeGame(question, { x: side, y: gameBall.from.y, z }, gameBall) ?? closest(question, top, playerY);
+  if (!game) return { candidates: kinds, last: null };
+  const from = { x: side, y: gameBall.from.y, z };
+  const met = { ...meet(playerY, within(game.heightM)), ...LIKE_A_GAME };
+  const spin = { topspinRpm: gameBall.topspinRpm, sidespinRpm: 0 };
+  const end =
+    throwInTimeToMeet(question, from, met, game.timeS, spin) ??
+    throwToMeet(question, from, met, { elevationDeg: solved?.elevationDeg ?? KIND_DEG, ...spin });
   const feed = end && throwBall(conditions, end.launch, playerY, 0).arrival;
-  if (!game || !feed) return { candidates: kinds, last: null };
-  const depth = ({ target }: AimedBall): number => (target.kind === 'landing' ? target.y : target.planeY);
+  if (!feed) return { candidates: kinds, last: null };
   const between = (a: number, b: number, share: number): number => a + (b - a) * share;
   const toward = (share: number, name: string): Candidate | null => {
-    const target = { kind: 'landing' as const, x: side, y: between(depth(top), depth(end), share) };
-    const thrown = throwTo(question, { x: side, y: top.launch.y, z }, target, {
-      elevationDeg: between(top.launch.elevationDeg, end.launch.elevationDeg, share),
-      topspinRpm: between(top.launch.topspinRpm, end.launch.topspinRpm, share),
-    });
+    const thrown = throwToMeet(
+      question,
+      from,
+      { ...meet(playerY, between(middle, within(game.heightM), share)), ...LIKE_A_GAME },
+      {
+        elevationDeg: between(top.launch.elevationDeg, end.launch.elevationDeg, share),
+        topspinRpm: between(top.launch.topspinRpm, end.launch.topspinRpm, share),
+      },
+    );
     return thrown && { ...top, name, ...thrown };
   };
   const name = gameBall.name || 'Game ball';
   const half = toward(0.5, `Half way to the ${name.toLowerCase()}`);
-  return { candidates: [...kinds, ...(half ? [half] : []), { ...top, name, ...end }], last: { feed, game } };
+  const last = { feed, game, feedRpm: end.launch.topspinRpm, gameRpm: gameBall.topspinRpm };
+  return { candidates: [...kinds, ...(half ? [half] : []), { ...top, name, ...end }], last };
 }
 
-/** When the game ball's own shape is beyond the machine: the nearest that can be found from there. */
-function closest(question: BuildQuestion, top: Candidate, playerY: number): AimedBall | null {
-  const match = closestToGame(setupOf(question, top, playerY), question.machine.profile, question.gameBall);
-  if (!match || !('elevationDeg' in match.setup.hold)) return null;
-  return throwTo(question, match.setup.from, match.setup.target, { ...match.setup.hold, topspinRpm: match.setup.topspinRpm });
-}
+/** On the way to the game’s ball one may be met on the rise, where that is so many ° nearer to it. */
+const LIKE_A_GAME = { riseCostDeg: 3 };
 
-function setupOf(question: BuildQuestion, { launch, target, player }: Candidate, playerY: number): Setup {
-  const { sport, court, machine, ballId, dragShare, level, weather, gameBall } = question;
-  const depth = gameBall.kind === 'pitch' ? 0 : -gameBall.landsPastM;
-  return {
-    sport,
-    courtId: court.id,
-    machineId: machine.id,
-    surfaceId: court.surfaceId as Setup['surfaceId'],
-    ballId: ballId as Setup['ballId'],
-    ...(dragShare !== undefined && { dragShare }),
-    level,
-    weather,
-    from: { x: launch.x, y: launch.y, z: launch.z },
-    target: target.kind === 'landing' ? { ...target, y: depth } : target,
-    landingZone: { widthM: 2, depthM: 2 },
-    hold: { elevationDeg: launch.elevationDeg },
-    arc: 'low',
-    topspinRpm: launch.topspinRpm,
-    sidespinRpm: 0,
-    player: { x: player.x, y: playerY },
-    gameBallId: gameBall.id,
-    intervalS: 4,
-    ...(court.ceilingM != null && { ceilingM: court.ceilingM }),
-  };
-}
+/** A machine of few settings may be moved so far, m, and still stand where the game ball comes from. */
+const PLACED_M = 1;
 
 /** Candidates of a pitch: from an easy look to the game's own time, then its spin; from the farthest place where the machine is quick enough. */
 export function pitches(question: BuildQuestion): { candidates: Candidate[]; last: Last | null } {
@@ -188,7 +214,7 @@ export function pitches(question: BuildQuestion): { candidates: Candidate[]; las
   const top = candidates.at(-1);
   if (!top) return { candidates, last: null };
   const thrown = throwInTime(question, from(y), target, game.timeS, spinOf(1))!;
-  const feed: Arrival = { ...game, timeS: thrown.timeS, topspinRpm: thrown.launch.topspinRpm };
+  const feed: Arrival = { ...game, timeS: thrown.timeS };
   // from nearer by, equal time is the point, not equal speed
-  return { candidates, last: { feed, game: { ...game, topspinRpm: gameBall.topspinRpm } } };
+  return { candidates, last: { feed, game, feedRpm: thrown.launch.topspinRpm, gameRpm: gameBall.topspinRpm } };
 }

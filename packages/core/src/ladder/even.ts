@@ -12,6 +12,8 @@ const MOST_RUNGS = 24;
 interface Judged {
   document: RungDocument;
   demand: number;
+  /** A ball of it is met where nobody should meet one. */
+  unkind: boolean;
 }
 
 /**
@@ -32,7 +34,13 @@ export function evenOut(rungs: readonly RungDocument[], venue: Venue, context: J
 
 function judged(document: RungDocument, context: JudgeContext): Judged | null {
   const judgement = wholly(judgeRung(document, context));
-  return judgement && { document, demand: judgement.demand.total };
+  return (
+    judgement && {
+      document,
+      demand: judgement.demand.total,
+      unkind: judgement.balls.some(({ height }) => height?.word === 'unkind'),
+    }
+  );
 }
 
 function between(a: Judged, b: Judged, venue: Venue, context: JudgeContext): RungDocument[] {
@@ -40,7 +48,7 @@ function between(a: Judged, b: Judged, venue: Venue, context: JudgeContext): Run
   if (step.kind !== 'gap') return [];
   for (const rung of middles(a.document, b.document, step.changes, venue)) {
     const middle = judged(rung, context);
-    if (!middle) continue;
+    if (!middle || (middle.unkind && !a.unkind && !b.unkind)) continue;
     const [low, high] = [stepBetween(a, middle), stepBetween(middle, b)];
     const lower = middle.demand > a.demand + 0.5 && middle.demand < b.demand - 0.5;
     const closer =

@@ -14,5 +14,6 @@ export {
   wholly,
 } from './judge.ts';
 export type { JudgedBall, Share } from './judged.ts';
+export { type Meet, throwToMeet } from './meeting.ts';
 export { type AimedBall, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';
 export type { MachineWorry } from './worries.ts';

@@ -1,5 +1,16 @@
 import { type Arrival, conditionsOf, throwBall } from '../bench/index.ts';
-import { ballById, diamondOf, type GameBall, LEVEL_NEEDS, LEVELS, type Level, type Sport } from '../catalog/index.ts';
+import {
+  ballById,
+  type ContactVerdict,
+  contactOf,
+  diamondOf,
+  type GameBall,
+  judgeContact,
+  LEVEL_NEEDS,
+  LEVELS,
+  type Level,
+  type Sport,
+} from '../catalog/index.ts';
 import {
   away,
   CAP_BALLS,
@@ -45,6 +56,8 @@ export interface JudgeContext {
   /** Of who hits, when that is known: below the rung's, a hitter is judged by it. */
   playerLevel?: Level;
   capBalls?: number;
+  /** Of who hits, m: the body’s bands go by it. */
+  heightM?: number;
   /** Who share the balls. */
   players?: number;
 }
@@ -106,6 +119,9 @@ export interface JudgedRung {
   pickUps: number;
 }
 
+/** Just under calm. */
+const UNKIND_EASE = COMFORT_FROM.calm - 0.01;
+
 interface Seen {
   arrival: Arrival | null;
   flightS: number;
@@ -115,29 +131,34 @@ interface Seen {
   hitter: HitterTime | null;
   /** Of a ball to fielders, on the scale of `comfortOf`: one they do not get to is no danger, one that is there before they have read it is. */
   dangerEase?: number;
+  height: ContactVerdict | null;
 }
 
 /** What a single ball is judged with. */
-type Asked = Pick<JudgeContext, 'sport' | 'gameBall' | 'playerLevel'>;
+type Asked = Pick<JudgeContext, 'sport' | 'gameBall' | 'playerLevel' | 'heightM'>;
 
 const lower = (a: Level, b: Level | undefined): Level => LEVELS[Math.min(LEVELS.indexOf(a), LEVELS.indexOf(b ?? a))]!;
 
 /** How a ball of this feed is met; null when it does not arrive. */
-function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, playerLevel }: Asked): Seen | null {
+function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, playerLevel, heightM }: Asked): Seen | null {
   const conditions = conditionsOf(rung);
   if (isToFielders(sport, feed.target)) {
     // a fielder must get to it: reading and running instead of a stroke
     const home = feed.meet ?? rung.player.start;
     const { at, timeS, needS, soonestS } = fielderTime(conditions, { sport, surfaceId: rung.surfaceId }, feed.launch, rung.level, home);
-    return { arrival: null, flightS: timeS, contact: at, needS, hitter: null, dangerEase: soonestS / FIELDER_READ_S };
+    return { arrival: null, flightS: timeS, contact: at, needS, hitter: null, height: null, dangerEase: soonestS / FIELDER_READ_S };
   }
   const { arrival } = throwBall(conditions, feed.launch, (feed.meet ?? rung.player.start).y, 0);
   if (!arrival) return null;
   const met = { arrival, flightS: arrival.timeS, contact: { x: arrival.x, y: arrival.y } };
-  if (!diamondOf(sport)) return { ...met, needS: reactionNeededS(rung.level, feed.stroke, bits), hitter: null };
+  if (!diamondOf(sport)) {
+    const contact = contactOf(feed.stroke, feed.contact);
+    const height = contact && judgeContact(contact, rung.level, arrival.heightM, heightM);
+    return { ...met, needS: reactionNeededS(rung.level, feed.stroke, bits), hitter: null, height };
+  }
   const band = bandOf(sport, lower(rung.level, playerLevel), feed.gameBallId ? gameBall(feed.gameBallId) : null);
   const hitter = hitterTime(sport, band, arrival.timeS);
-  return { ...met, needS: hitter.gameTimeS, hitter };
+  return { ...met, needS: hitter.gameTimeS, hitter, height: null };
 }
 
 /** Whether somebody must answer by name before this is thrown: a hard ball that leaves too little time, or one that could not be judged. */
@@ -271,7 +292,9 @@ function judgeMet(rung: RungDocument, context: JudgeContext, program: Program, m
       late = Math.max(late, reach - (releaseS - last.releaseS));
     }
     lastOf.set(machineId, { launch, releaseS });
-    const ease = Math.min(before.ratioEase, after.spareEase);
+    const { height } = here;
+    // at the shins or over the ears no ball is calm, however much time there is
+    const ease = Math.min(before.ratioEase, after.spareEase, height?.word === 'unkind' ? UNKIND_EASE : Number.POSITIVE_INFINITY);
     const ball: JudgedBall = {
       feed: index,
       releaseS,
@@ -285,6 +308,7 @@ function judgeMet(rung: RungDocument, context: JudgeContext, program: Program, m
       ease,
       pathM: gaps[i]!.pathM,
       comfort: comfortOf(ease),
+      height,
     };
     releaseS += thenS;
     return ball;

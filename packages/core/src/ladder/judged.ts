@@ -1,3 +1,4 @@
+import type { ContactVerdict } from '../catalog/index.ts';
 import type { Comfort, Spot } from '../drill/index.ts';
 
 /** The time of one ball. */
@@ -23,6 +24,8 @@ export interface JudgedBall {
   /** Way to the next ball, m. */
   pathM: number;
   comfort: Comfort;
+  /** Where on the body it is met; null for a pitch and for balls to fielders. */
+  height: ContactVerdict | null;
 }
 
 /** What reaches the player, over what the game ball does: 1 is the game. Null where one of them is not known. */

@@ -67,7 +67,7 @@ export function throwTo(
   if (speeds) return ofFewSettings(profile, question, spin, speeds, wanted.elevationDeg);
   const safeM = LEVEL_NEEDS[venue.level].netClearanceM * 0.8;
   let fallback: AimedBall | null = null;
-  for (const elevationDeg of elevations(profile, wanted.elevationDeg, widestDeg)) {
+  for (const elevationDeg of elevationsNear(profile, wanted.elevationDeg, widestDeg)) {
     const answer = aimMachine(profile, question, spin, { elevationDeg });
     const [solution] = answer.solutions;
     if (!solution) continue;
@@ -139,11 +139,16 @@ const launchFrom = (
 ): Launch => ({ ...from, ...spin, speedMps, elevationDeg, bearingDeg });
 
 /** Elevations to try, the wanted one first, then ever farther above and below it. */
-function elevations({ elevationDeg: [lo, hi], elevationSteps }: MachineProfile, wanted: number, widestDeg: number): number[] {
+export function elevationsNear(
+  { elevationDeg: [lo, hi], elevationSteps }: MachineProfile,
+  wanted: number,
+  widestDeg: number,
+  leap = 1,
+): number[] {
   if (elevationSteps?.length) return [...elevationSteps].sort((a, b) => Math.abs(a - wanted) - Math.abs(b - wanted));
   const start = Math.min(hi, Math.max(lo, wanted));
   const list = [start];
-  for (let off = STEP_DEG; off <= widestDeg; off += STEP_DEG)
+  for (let off = STEP_DEG * leap; off <= widestDeg; off += STEP_DEG * leap)
     for (const each of [start + off, start - off]) if (each >= lo && each <= hi) list.push(each);
   return list;
 }

@@ -1,6 +1,9 @@
-import { conditionsOf, throwBall, throwGameBall } from '../bench/index.ts';
+import { conditionsOf, throwGameBall } from '../bench/index.ts';
 import type { Drill, DrillBall, DrillRung } from '../catalog/drill.ts';
 import {
+  type Contact,
+  contactBand,
+  contactOf,
   diamondOf,
   GAME_BOOK,
   type GameBall,
@@ -28,7 +31,17 @@ import {
   withIds,
 } from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
-import { type AimedBall, judgeRung, swapSides, throwInTime, throwLikeGame, throwTo, type Venue, wholly } from '../ladder/index.ts';
+import {
+  type AimedBall,
+  judgeRung,
+  swapSides,
+  throwInTime,
+  throwLikeGame,
+  throwTo,
+  throwToMeet,
+  type Venue,
+  wholly,
+} from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { type Approach, firstTargetFor, gateFor } from '../progress/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
@@ -41,9 +54,15 @@ export interface DrillQuestion extends Venue {
   second?: { id: string; profile: MachineProfile };
 }
 
+/** What would make a ball of it possible: machine or player moved along the court, the machine's muzzle at another height. m. */
+export type Cure =
+  | { code: 'machine-nearer' | 'machine-farther' | 'player-in' | 'player-back'; byM: number }
+  | { code: 'muzzle'; toM: number };
+
 /** Why a rung cannot be thrown here. */
 export type Unfit =
-  | { code: 'cannot-throw'; figures: { ball: string } }
+  | { code: 'cannot-throw'; figures: { ball: string; cure: Cure | null } }
+  | { code: 'not-at-level'; figures: { ball: string } }
   | { code: 'bounces-twice' | 'too-little-time'; figures: Record<never, never> };
 
 /** A built-in drill on a machine and a court: its rungs, and why others are missing. */
@@ -92,11 +111,13 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
   for (const softer of SOFTER) {
     // what cannot be thrown at all is tried once more as the kindest ball, not at every step
     if (!thrown && softer > 0) continue;
-    const feeds = rung.balls.map((ball) => fitBall(drill, rung, ball, question, softer, targetSize));
+    const feeds = rung.balls.map((ball) => fitBall(drill, rung, ball, question, softer));
     const missing = feeds.indexOf(null);
     if (missing >= 0) {
       thrown = false;
-      answer = { code: 'cannot-throw', figures: { ball: rung.balls[missing]!.name } };
+      const ball = rung.balls[missing]!;
+      if (!isForLevel(ball, question)) return { code: 'not-at-level', figures: { ball: ball.name } };
+      answer = { code: 'cannot-throw', figures: { ball: ball.name, cure: softer === 0 ? cureFor(drill, rung, ball, question) : null } };
       continue;
     }
     const made: RungDocument = {
@@ -192,15 +213,9 @@ function inTime(rung: RungDocument, context: Parameters<typeof judgeRung>[1], ma
   return { ...rung, intervalS, feeds };
 }
 
-function fitBall(
-  drill: Drill,
-  rung: DrillRung,
-  ball: DrillBall,
-  question: DrillQuestion,
-  softer: number,
-  targetSize: RungDocument['targetSize'],
-): Omit<Feed, 'id'> | null {
+function fitBall(drill: Drill, rung: DrillRung, ball: DrillBall, question: DrillQuestion, softer: number): Omit<Feed, 'id'> | null {
   const { sport, level, hand } = question;
+  const { targetSize } = targetOfRung(drill, rung, question);
   const game = ball.game ? gameOfLevel(sport, ball.game, level) : undefined;
   const machine = ball.second ? (question.second ?? question.machine) : question.machine;
   const venue: Venue = { ...question, machine };
@@ -221,6 +236,7 @@ function fitBall(
     stroke: ball.stroke ?? (ball.field ? 'groundstroke' : SPORT_RECORDS[sport].stroke),
     on: true,
     cue: ball.cue,
+    ...(ball.contact && { contact: ball.contact }),
     ...(meet && { meet: side(meet) }),
     ...(ball.hit && { targetAt: spotFor(ball.hit, question, targetSize) }),
     ...(ball.marker && { marker: side(ball.marker) }),
@@ -253,19 +269,69 @@ function netBall(
   const share = ball.share * softer;
   const elevationDeg = ball.elevationDeg ?? between(Math.max(KIND_DEG, gameDeg + HIGHER_DEG), gameDeg, share);
   const topspinRpm = (shaped?.topspinRpm ?? 0) * share;
-  const wantedDepth = ball.depth ?? shaped?.landsPastM ?? 6;
-  // a volley is met before it bounces: it may land anywhere behind
-  const depths = ball.stroke === 'volley' ? [wantedDepth] : [0, 0.6, 1.2, 1.8, -0.6, 2.6].map((more) => wantedDepth + more);
-  let misses = 0;
-  for (const depth of depths) {
-    const target = { kind: 'landing' as const, x, y: -depth };
-    if (depth < 0.4 || target.y < -13 || Math.abs(target.y - from.y) < 1) continue;
-    const thrown = throwTo(venue, from, target, { elevationDeg, topspinRpm });
-    if (!thrown && ++misses > 1) return null;
-    if (thrown && throwBall(conditionsOf(conditionsFor(venue)), thrown.launch, meetY, 0).arrival) return thrown;
+  const contact = contactOfBall(ball, venue.sport);
+  const band = contactBand(contact, venue.level);
+  if (!band) return null;
+  const heightsM = [ball.high ?? 0.5, ...OTHER_HEIGHTS].map((high) => between(band[0], band[1], high));
+  const ways = (['volley', 'low-volley', 'overhead'] as Contact[]).includes(contact)
+    ? (['volley'] as const)
+    : ball.rising
+      ? (['rise'] as const)
+      : (['fall', 'rise'] as const);
+  const clearM = Math.min(LEVEL_NEEDS[venue.level].netClearanceM, shaped?.kind === 'shaped' ? shaped.clearsByM : Number.POSITIVE_INFINITY);
+  const riseCostDeg = share > LIKE_A_GAME ? RISE_DEG : undefined;
+  const meet = {
+    x,
+    y: meetY,
+    heightsM,
+    ways,
+    clearM,
+    ...(riseCostDeg && { riseCostDeg }),
+    ...(ball.deepest !== undefined && { deepestM: ball.deepest }),
+  };
+  return throwToMeet(venue, from, meet, { elevationDeg, topspinRpm });
+}
+
+/** Whether a level should be asked for such a ball at all. */
+const isForLevel = (ball: DrillBall, { sport, level }: DrillQuestion): boolean =>
+  diamondOf(sport) !== null || contactBand(contactOfBall(ball, sport), level) !== null;
+
+/** How far machine and player may be moved to make a ball possible, m, and other heights of the muzzle. */
+const MOVES_M = [1, 2, 3];
+const MUZZLES_M = [0.4, 0.7, 1, 1.3, 1.6];
+
+/** The least that would have to change for the kindest of this ball to come to the right height; null when nothing near does. */
+function cureFor(drill: Drill, rung: DrillRung, ball: DrillBall, question: DrillQuestion): Cure | null {
+  if (diamondOf(question.sport)) return null;
+  const works = (from: DrillRung, ask: DrillQuestion, each: DrillBall = ball): boolean => fitBall(drill, from, each, ask, 0) !== null;
+  const moved = (spot: Spot, byM: number): Spot => ({ ...spot, y: spot.y + byM });
+  for (const byM of MOVES_M) {
+    const side = Math.sign(rung.from.y - rung.start.y);
+    if (works({ ...rung, from: moved(rung.from, -side * byM) }, question)) return { code: 'machine-nearer', byM };
+    if (works({ ...rung, from: moved(rung.from, side * byM) }, question)) return { code: 'machine-farther', byM };
+    const player = (by: number): boolean =>
+      works({ ...rung, start: moved(rung.start, by) }, question, ball.meet ? { ...ball, meet: moved(ball.meet, by) } : ball);
+    if (player(side * byM)) return { code: 'player-in', byM };
+    if (player(-side * byM)) return { code: 'player-back', byM };
+  }
+  const { profile } = question.machine;
+  for (const toM of MUZZLES_M) {
+    const machine = { ...question.machine, profile: { ...profile, releaseHeightM: toM } };
+    if (works(rung, { ...question, machine })) return { code: 'muzzle', toM };
   }
   return null;
 }
+
+/** From this share of the game on a ball may be met on the rise, where that brings it so many ° nearer to the game’s own. */
+const LIKE_A_GAME = 0.7;
+const RISE_DEG = 3;
+
+/** Where else in the band it may come, when the wanted height cannot be had. */
+const OTHER_HEIGHTS = [0.5, 0.15, 0.85];
+
+/** How a ball of a net sport is met. */
+const contactOfBall = ({ stroke, contact }: DrillBall, sport: Sport): Contact =>
+  contactOf(stroke ?? SPORT_RECORDS[sport].stroke, contact) ?? 'groundstroke';
 
 /** A thrower that can do anything: what a person does in a game. */
 const FREE: MachineProfile = {

@@ -1,5 +1,5 @@
 import { diamondOf, type FieldPosition, LEVEL_NEEDS, type Level, type Sport, surfaceById } from '../catalog/index.ts';
-import { type Bounce, type Conditions, type Flight, fly, GRAVITY, type Launch } from '../flight/index.ts';
+import { type Bounce, type Conditions, coefficients, type Flight, fly, GRAVITY, type Launch } from '../flight/index.ts';
 import type { SurfaceId } from '../ids.ts';
 import { degToRad } from '../quantity/index.ts';
 
@@ -52,6 +52,22 @@ export interface Field {
   surfaceId: SurfaceId;
 }
 
+/** A ball that rolls out: the ground slows it by the same all the way, the air by the square of its speed. In still air, without its spin. */
+function rollOf(
+  { ball, airDensityKgM3 }: Conditions,
+  slowing: number,
+  speedMps: number,
+): { rollS: number; rollM: number; at: (t: number) => number } {
+  const k = (airDensityKgM3 * Math.PI * ball.radiusM ** 2 * coefficients(ball, speedMps, 0, 0).cd) / (2 * ball.massKg);
+  const start = Math.atan(speedMps * Math.sqrt(k / slowing));
+  const rate = Math.sqrt(k * slowing);
+  return {
+    rollS: start / rate,
+    rollM: Math.log(1 + (k * speedMps ** 2) / slowing) / (2 * k),
+    at: (t) => Math.log(Math.cos(start - rate * t) / Math.cos(start)) / k,
+  };
+}
+
 /** Flies a batted or thrown ball through its hops and rolls it out. */
 export function fieldBall(conditions: Conditions, { sport, surfaceId }: Field, launch: Launch, level: Level): FieldedBall {
   const flight = fly(conditions, launch, { maxBounces: 40, sampleS: 0.05 });
@@ -68,13 +84,12 @@ export function fieldBall(conditions: Conditions, { sport, surfaceId }: Field, l
     end.speedOutMps === undefined
       ? end.speedInMps * Math.cos(degToRad(end.angleInDeg))
       : end.speedOutMps * Math.cos(degToRad(end.angleOutDeg ?? 0));
-  const slowing = surfaceById(surfaceId).rollMps2;
-  const rollS = speedMps / slowing;
-  const rollM = (speedMps * rollS) / 2;
+  const roll = rollOf(conditions, surfaceById(surfaceId).rollMps2, speedMps);
+  const { rollS, rollM } = roll;
   const rest = { t: end.t + rollS, x: end.x + ux * rollM, y: end.y + uy * rollM };
   const rolled = Array.from({ length: 12 }, (_, i): Flight['path'][number] => {
     const t = (rollS * (i + 1)) / 12;
-    const s = speedMps * t - (slowing * t * t) / 2;
+    const s = roll.at(t);
     return [end.t + t, end.x + ux * s, end.y + uy * s, conditions.ball.radiusM];
   });
   const path = [...before, ...rolled];

@@ -1,6 +1,7 @@
 // Written by ./arc from the files beside it: add a file, and it is listed.
 import { type Hazard as BackPedal, rule as backPedal } from './back-pedal.ts';
 import { type Hazard as Ceiling, rule as ceiling } from './ceiling.ts';
+import { type Hazard as Contact, rule as contact } from './contact.ts';
 import { type Hazard as Fence, rule as fence } from './fence.ts';
 import { type Hazard as Fielders, rule as fielders } from './fielders.ts';
 import { type Hazard as Helmets, rule as helmets } from './helmets.ts';
@@ -22,6 +23,7 @@ import { type Hazard as Windy, rule as windy } from './windy.ts';
 export type Hazard =
   | BackPedal
   | Ceiling
+  | Contact
   | Fence
   | Fielders
   | Helmets
@@ -42,6 +44,7 @@ export type Hazard =
 export const RULES = [
   backPedal,
   ceiling,
+  contact,
   fence,
   fielders,
   helmets,

@@ -69,6 +69,33 @@ const sigmas = ({ launch, repeatability, gustMps }: SpreadQuestion) => ({
   gust: gustMps,
 });
 
+/** Less than this into the net does not show in the target. */
+const HARDLY_EVER = 1e-5;
+const SLICES = 64;
+const WIDEST_Z = 6;
+
+/** Chance of the target among balls that clear the net: sliced by how high they cross it, since a low one is also a short one. */
+function overNet(
+  clearanceM: number,
+  netSigmaM: number,
+  mean: { x: number; y: number },
+  cov: { xx: number; xy: number; yy: number },
+  toNet: { x: number; along: number },
+  inRectangle: (mean: { x: number; y: number }, cov: { xx: number; xy: number; yy: number }) => number,
+): number {
+  const from = Math.max(-WIDEST_Z, -clearanceM / netSigmaM);
+  const [bx, by] = [toNet.x / netSigmaM, toNet.along / netSigmaM];
+  // what is left when the height over the net is known; a hair is kept so that it stays a covariance
+  const rest = { xx: Math.max(1e-12, cov.xx - bx * bx), xy: cov.xy - bx * by, yy: Math.max(1e-12, cov.yy - by * by) };
+  const step = (WIDEST_Z - from) / SLICES;
+  let chance = 0;
+  for (let i = 0; i < SLICES && step > 0; i++) {
+    const z = from + (i + 0.5) * step;
+    chance += ((Math.exp((-z * z) / 2) * step) / Math.sqrt(2 * Math.PI)) * inRectangle({ x: mean.x + bx * z, y: mean.y + by * z }, rest);
+  }
+  return chance;
+}
+
 /** The ellipse at once, by the sensitivities. @returns null when a neighbouring ball never reaches the target's plane */
 export function linearSpread(question: SpreadQuestion): LinearSpread | null {
   const { conditions, launch, target, net } = question;
@@ -103,11 +130,19 @@ export function linearSpread(question: SpreadQuestion): LinearSpread | null {
   const netSigma = Math.sqrt(sum((p) => p.net * p.net));
   const clearance = middle.netClearanceM;
   const intoNet = clearance === null ? 0 : netSigma < 1e-9 ? (clearance < 0 ? 1 : 0) : normalCdf(-clearance / netSigma);
+  const inRectangle = (at: typeof mean, of: typeof cov): number => chanceInRectangle(at, of, box.x, box.along);
+  const toNet = { x: sum((p) => p.x * p.net), along: sum((p) => p.along * p.net) };
+  const inTarget =
+    clearance === null || intoNet < HARDLY_EVER
+      ? inRectangle(mean, cov)
+      : netSigma < 1e-9
+        ? (1 - intoNet) * inRectangle(mean, cov)
+        : overNet(clearance, netSigma, mean, cov, toNet, inRectangle);
   const [a, b, c, d, e, f] = parts;
   return {
     mean,
     cov,
-    chance: { net: intoNet, inTarget: chanceInRectangle(mean, cov, box.x, box.along) },
+    chance: { net: intoNet, inTarget },
     causes: [
       { cause: 'speed', xM: Math.abs(a.x), alongM: Math.abs(a.along) },
       { cause: 'elevation', xM: Math.abs(b.x), alongM: Math.abs(b.along) },

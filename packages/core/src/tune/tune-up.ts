@@ -1,4 +1,4 @@
-import { ballById, surfaceById } from '../catalog/index.ts';
+import { ballById, groundOf, surfaceById } from '../catalog/index.ts';
 import type { Dial, DialCurve } from '../dial/index.ts';
 import { airDensity } from '../flight/index.ts';
 import { expectedRange, type MachineProfile, spinFor } from '../machine/index.ts';
@@ -18,7 +18,7 @@ export function standOf(tuneUp: Omit<TuneUp, 'balls'>, { spin }: Pick<MachinePro
       ball: { ...ball, dragFactor: ball.dragFactor * dragShare },
       airDensityKgM3: airDensity(weather),
       wind: { xMps: weather.windXMps, yMps: weather.windYMps },
-      ground: surfaceById(surfaceId),
+      ground: groundOf(surfaceById(surfaceId), ball),
     },
     from,
     elevationDeg,

@@ -3,6 +3,7 @@ import { ComfortMark } from '../../ui/ComfortMark.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
+import { sayHeight } from '../../words/height.ts';
 
 interface Pair {
   name: string;
@@ -14,9 +15,9 @@ interface Pair {
 }
 
 /** What reaches the player, each figure beside the same one of the game ball. */
-export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Arrangement; goodHeight: readonly [number, number] }) {
+export function ArrivalBesideGame({ arrangement }: { arrangement: Arrangement }) {
   const units = useUnits();
-  const { thrown, game, comfort, stroke } = arrangement;
+  const { thrown, game, comfort } = arrangement;
   const arrival = thrown?.arrival;
   if (!arrival) {
     return (
@@ -42,8 +43,6 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
     compare,
     ...(aside ? { aside } : {}),
   });
-  const height =
-    arrival.heightM < goodHeight[0] ? 'low for the level' : arrival.heightM > goodHeight[1] ? 'high for the level' : 'a good height';
   const pairs: Pair[] = [
     pair(
       'Time to react',
@@ -55,7 +54,7 @@ export function ArrivalBesideGame({ arrangement, goodHeight }: { arrangement: Ar
       (a) => a.speedMps,
       (v) => units.speed(v),
     ),
-    pair('Height at the hit', (a) => a.heightM, units.length, 'none', stroke === 'groundstroke' ? height : undefined),
+    pair('Height at the hit', (a) => a.heightM, units.length, 'none', comfort?.height ? sayHeight(comfort.height) : undefined),
     pair(arrival.leg > 0 ? 'Steepness off the court' : 'Steepness coming in', (a) => a.descentDeg, slope, 'none'),
     pair(arrival.leg > 0 ? 'Spin after the bounce' : 'Spin', (a) => a.topspinRpm, spin, 'none'),
   ];

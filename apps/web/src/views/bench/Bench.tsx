@@ -1,4 +1,4 @@
-import { conditionsOf, gameBallById, hazardsOfSetup, isToFielders, LEVEL_NEEDS, planOf } from '@good-arc/core';
+import { conditionsOf, gameBallById, hazardsOfSetup, isToFielders, planOf } from '@good-arc/core';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { Kit, Viewer } from '../../api/rows.ts';
@@ -8,6 +8,7 @@ import { describeSpot } from '../../ui/place.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { ArcSlider } from './ArcSlider.tsx';
 import { ArrivalBesideGame } from './ArrivalBesideGame.tsx';
+import { BodyPicture } from './Body.tsx';
 import { Choices } from './Choices.tsx';
 import { DialLine } from './DialLine.tsx';
 import { FieldingFigures, PitchOrField } from './Fielding.tsx';
@@ -74,7 +75,14 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
           <b>Machine</b> {describeSpot(planOf(setup), setup.from, units.length)}
         </p>
         <div className="order-2">
-          <Ruler now={now} other={other} label={pair.b ? (pair.at === 'a' ? 'A' : 'B') : ''} onChange={change} onDone={bench.close} />
+          <Ruler
+            now={now}
+            other={other}
+            label={pair.b ? (pair.at === 'a' ? 'A' : 'B') : ''}
+            onChange={change}
+            onMeet={bench.meetAt}
+            onDone={bench.close}
+          />
         </div>
         <div className="order-2">
           <Impossible setup={setup} arrangement={arrangement} machine={machine} onChange={change} />
@@ -104,7 +112,8 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
         ) : (
           <>
             <h2 className="text-xl">Arrival beside game</h2>
-            <ArrivalBesideGame arrangement={arrangement} goodHeight={LEVEL_NEEDS[setup.level].contactM} />
+            <BodyPicture now={bench.now} onMeet={bench.meetAt} onDone={bench.close} />
+            <ArrivalBesideGame arrangement={arrangement} />
           </>
         )}
         {ball.confidence === 'low' && (

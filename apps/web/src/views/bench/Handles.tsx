@@ -10,6 +10,9 @@ interface Props {
   /** Height → y of the picture. */
   up: (z: number) => number;
   onChange: (change: Partial<Setup>, key: string) => void;
+  /** Height at which the ball meets the player, m; null where that cannot be moved. */
+  contactM: number | null;
+  onMeet: (heightM: number) => void;
   onDone: () => void;
 }
 
@@ -17,7 +20,7 @@ interface Props {
 const OUTSIDE_PX = 18;
 
 /** Machine, landing spot, its size, player, wind, and for a pitch the height over the plate: what can be moved on the ruler. */
-export function Handles({ setup, scale, up, onChange, onDone }: Props) {
+export function Handles({ setup, scale, up, onChange, contactM, onMeet, onDone }: Props) {
   const { along, across, alongBack, acrossBack } = scale;
   const plan = planOf(setup);
   const units = useUnits();
@@ -136,6 +139,26 @@ export function Handles({ setup, scale, up, onChange, onDone }: Props) {
           onNudge={(_right, down) => onChange({ target: { ...target, z: Math.min(2.5, Math.max(0.1, target.z - down)) } }, 'target')}
         >
           <circle cx={along(targetY)} cy={up(target.z)} r={7.5} fill="var(--color-base-100)" stroke="var(--color-ball)" strokeWidth={4} />
+        </Handle>
+      )}
+      {contactM !== null && (
+        <Handle
+          px={along(player.y)}
+          py={up(contactM)}
+          name="Where it meets the player"
+          says={units.length(contactM)}
+          onDone={onDone}
+          onDrag={(_px, py) => onMeet((up(0) - py) / scale.perM)}
+          onNudge={(_right, down) => onMeet(contactM - down)}
+        >
+          <circle
+            cx={along(player.y)}
+            cy={up(contactM)}
+            r={7.5}
+            fill="var(--color-arrive)"
+            stroke="var(--color-base-100)"
+            strokeWidth={2.5}
+          />
         </Handle>
       )}
       <WindArrow weather={weather} way={way} onChange={onChange} onDone={onDone} />

@@ -1,6 +1,7 @@
 import { type Arrangement, diamondOf, SPORT_RECORDS, strikeZone, USUAL_HEIGHT_M } from '@good-arc/core';
 import type { RulerScale } from '../../ui/scale.ts';
 import { useUnits } from '../../ui/Units.tsx';
+import { Body } from './Body.tsx';
 import { type Point, points } from './points.ts';
 import type { Worked } from './useBench.ts';
 
@@ -71,15 +72,7 @@ export function Profile({
           strokeWidth={2}
         />
       )}
-      <line
-        x1={along(setup.player.y)}
-        x2={along(setup.player.y)}
-        y1={ground}
-        y2={up(1.7)}
-        stroke="var(--color-arrive)"
-        strokeWidth={1.4}
-        strokeDasharray="3 4"
-      />
+      <Body now={now} x={along(setup.player.y)} up={up} />
       {thrown?.arrival && !field && (
         <circle cx={along(thrown.arrival.y)} cy={up(thrown.arrival.heightM)} r={6} fill="var(--color-arrive)" />
       )}

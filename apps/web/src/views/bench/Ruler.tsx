@@ -3,6 +3,7 @@ import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { rulerScale } from '../../ui/scale.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 import { Handles } from './Handles.tsx';
+import { meetingOf } from './meeting.ts';
 import { Fielders, PlanFlights } from './PlanFlights.tsx';
 import { Profile } from './Profile.tsx';
 import { TimeRuler } from './TimeRuler.tsx';
@@ -15,6 +16,7 @@ interface Props {
   /** Which of the two is in hand; empty when there is one. */
   label: '' | 'A' | 'B';
   onChange: (change: Partial<Setup>, key: string) => void;
+  onMeet: (heightM: number) => void;
   onDone: () => void;
 }
 
@@ -23,7 +25,7 @@ const TIME_PX = 66;
 const GAP_PX = 10;
 
 /** Plan, side profile and time ruler over one length axis. */
-export function Ruler({ now, other, label, onChange, onDone }: Props) {
+export function Ruler({ now, other, label, onChange, onMeet, onDone }: Props) {
   const { setup, arrangement, field } = now;
   const [box, width] = useWidth(820);
   const plan = planOf(setup);
@@ -71,7 +73,15 @@ export function Ruler({ now, other, label, onChange, onDone }: Props) {
             label={otherLabel}
           />
         )}
-        <Handles setup={setup} scale={scale} up={up} onChange={onChange} onDone={onDone} />
+        <Handles
+          setup={setup}
+          scale={scale}
+          up={up}
+          onChange={onChange}
+          contactM={meetingOf(now)?.heightM ?? null}
+          onMeet={onMeet}
+          onDone={onDone}
+        />
       </svg>
     </div>
   );

@@ -27,6 +27,7 @@ import { useHistory } from '../../ui/history.ts';
 import { machineFor } from '../../ui/machineFor.ts';
 import { useKeys } from '../../ui/useKeys.ts';
 import { setupToText } from './addressText.ts';
+import { meetingOf } from './meeting.ts';
 import type { EditedRung } from './SaveRung.tsx';
 
 /** A hitter’s height until it is typed, m. */
@@ -190,6 +191,11 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
     chooseCourt,
     chooseMachine,
     chooseLevel,
+    /** Brings the ball to another height of the player; where that cannot be, nothing changes. */
+    meetAt: (heightM: number) => {
+      const next = meetingOf(now)?.moved(heightM);
+      if (next) put(next, 'meet');
+    },
     /** Sets the present set-up beside itself, to be changed from there. */
     split: () => history.set({ a: pair.a, b: setup, at: 'b' }),
     look: (at: 'a' | 'b') => history.set({ ...pair, at }, 'look'),

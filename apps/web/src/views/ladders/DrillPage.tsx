@@ -5,6 +5,7 @@ import { ArcsOverlay } from '../../ui/ArcsOverlay.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { useUnits } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
 import { sayUnfit } from '../../words/building.ts';
 import { MANUAL_FIRST } from '../../words/hazards.ts';
@@ -36,6 +37,7 @@ export function DrillPage({
 }) {
   const state = useWhere(kit, viewer, params, drill.sport, drill.level);
   const { venue, where, player, court } = state;
+  const units = useUnits();
   const [approach, setApproach] = useState<Approach>(drill.rungs.some(({ gate }) => gate && 'streak' in gate) ? 'in-a-row' : 'sweet-spot');
   const [secondId, setSecondId] = useState('');
   const [saving, setSaving] = useState(false);
@@ -140,7 +142,7 @@ export function DrillPage({
                   <ul>
                     {fitted.problems.map((problem) => (
                       <li key={problem.rung}>
-                        {problem.rung}: {sayUnfit(problem)}
+                        {problem.rung}: {sayUnfit(problem, units.length)}
                       </li>
                     ))}
                   </ul>

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { STROKES } from '../../catalog/index.ts';
+import { CONTACTS, STROKES } from '../../catalog/index.ts';
 import { type Feed, feedSchema, freeFeedId } from '../../drill/index.ts';
 import type { Format } from '../format.ts';
 import { type ReadResult, refused } from '../read.ts';
@@ -39,6 +39,7 @@ const COLUMNS = [
   'hold',
   'hold_value',
   'arc',
+  'contact',
 ] as const;
 type Column = (typeof COLUMNS)[number];
 const OPTIONAL: readonly Column[] = [
@@ -62,7 +63,10 @@ const OPTIONAL: readonly Column[] = [
   'hold',
   'hold_value',
   'arc',
+  'contact',
 ];
+/** What a spreadsheet would take for a formula, or what was written so that it does not; it gets an apostrophe before it, and loses it when read. */
+const FORMULA = /^'*[=+\-@\t\r].*$/;
 /** What was held, as the column says it. */
 const HOLDS = { elevation_deg: 'elevationDeg', speed_mps: 'speedMps', clearance_m: 'netClearanceM', time_s: 'flightTimeS' } as const;
 const MOST_ROWS = 24;
@@ -92,6 +96,7 @@ export const writeBallList = (feeds: readonly Feed[]): string =>
           letGo,
           hold,
           arc,
+          contact,
         }) => [
           id,
           name,
@@ -122,11 +127,12 @@ export const writeBallList = (feeds: readonly Feed[]): string =>
             ? Object.entries(HOLDS).flatMap(([column, key]) => (key in hold ? [column, (hold as Record<string, number>)[key]!] : []))
             : ['', '']),
           arc ?? '',
+          contact ?? '',
         ],
       ),
     },
     // a cell that a spreadsheet would take for a formula is kept as text
-    { escapeFormulae: true, newline: '\n' },
+    { escapeFormulae: FORMULA, newline: '\n' },
   )}\n`;
 
 /**
@@ -170,7 +176,7 @@ function idsOf(rows: readonly Partial<Record<Column, string>>[]): string[] {
 }
 
 function fromRow(row: Partial<Record<Column, string>>): object {
-  const text = (column: Column): string => (row[column] ?? '').trim().replace(/^'(?=[=+\-@])/, '');
+  const text = (column: Column): string => (row[column] ?? '').trim().replace(/^'(?='*[=+\-@])/, '');
   const number = (column: Column): number | undefined => (text(column) === '' ? undefined : Number(text(column).replace('−', '-')));
   const yes = (column: Column): boolean | string =>
     /^(yes|true|1|)$/i.test(text(column)) ? true : /^(no|false|0)$/i.test(text(column)) ? false : text(column);
@@ -207,6 +213,7 @@ function fromRow(row: Partial<Record<Column, string>>): object {
     ...(text('let_go') !== '' && yes('let_go') !== false && { letGo: yes('let_go') }),
     ...(text('hold') !== '' && { hold: { [HOLDS[text('hold') as keyof typeof HOLDS] ?? text('hold')]: number('hold_value') } }),
     ...(text('arc') !== '' && { arc: text('arc') }),
+    ...(text('contact') !== '' && { contact: text('contact') }),
   };
 }
 
@@ -242,6 +249,7 @@ const columnOf = (path: readonly PropertyKey[]): string => PLACES[path.join('.')
 function sayIssue(message: string, row: Partial<Record<Column, string>>, column: string): string {
   const given = row[column as Column]?.trim() ?? '';
   if (column === 'stroke') return `“${given}” is none of ${STROKES.join(', ')}.`;
+  if (column === 'contact') return `“${given}” is none of ${CONTACTS.join(', ')}.`;
   if (column === 'target') return `“${given}” is neither landing nor plane.`;
   if (column === 'hold') return `“${given}” with its hold_value is none of ${Object.keys(HOLDS).join(', ')} within its bounds.`;
   if (column === 'arc') return `“${given}” is neither low nor high.`;

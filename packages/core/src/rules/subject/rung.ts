@@ -34,6 +34,7 @@ export function subjectOfRung(rung: RungDocument, sport: Sport, judgement: Judge
     fielding,
     balls,
     time: judged && timeOf(rung, judged, diamondOf(sport) !== null && !fielding),
+    heights: heightsOf(rung, judged),
     notJudged:
       judgement.kind === 'judged'
         ? []
@@ -48,6 +49,12 @@ export function subjectOfRung(rung: RungDocument, sport: Sport, judgement: Judge
       chasedFar: judged?.balls.some(({ pathM, flightS }) => pathM > 0 && flightS > HANGS_LONG_S) ?? false,
     },
   };
+}
+
+/** Of every feed once. */
+function heightsOf({ feeds }: RungDocument, judged: JudgedRung | null): Subject['heights'] {
+  const seen = new Map((judged?.balls ?? []).flatMap(({ feed, height }) => (height ? [[feed, height] as const] : [])));
+  return [...seen].map(([feed, height]) => ({ ...height, name: feeds[feed]!.name }));
 }
 
 const waits = ({ feeds, player }: RungDocument, feed: number) => feeds[feed]!.meet ?? player.start;

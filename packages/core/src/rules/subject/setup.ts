@@ -30,6 +30,7 @@ export function subjectOfSetup(
       spareS: comfort.spareS,
       readyIntervalS: comfort.shortestIntervalS,
     },
+    heights: comfort?.height ? [{ ...comfort.height, name: '' }] : [],
     notJudged: thrown && !comfort && !fielding ? [{ code: 'does-not-arrive', feed: 0 }] : [],
     place: {
       weather,

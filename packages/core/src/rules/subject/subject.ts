@@ -1,4 +1,4 @@
-import type { Ball, Level, Sport, Stroke } from '../../catalog/index.ts';
+import type { Ball, ContactVerdict, Level, Sport, Stroke } from '../../catalog/index.ts';
 import type { Feed, Spot, Weather } from '../../drill/index.ts';
 import type { Flight, Launch } from '../../flight/index.ts';
 import type { NotJudged } from '../../ladder/index.ts';
@@ -42,6 +42,8 @@ export interface Subject {
   fielding: boolean;
   /** Null when nothing could be judged. */
   time: SubjectTime | null;
+  /** Where each ball meets the body, of those that have a band. */
+  heights: readonly (ContactVerdict & { name: string })[];
   notJudged: readonly (NotJudged & { name?: string })[];
   /** Of a set-up. */
   place?: {

@@ -58,13 +58,13 @@ export const AT_THE_LINE: readonly Drill[] = [
     players: [1, 3],
     hit: 'deep-middle',
     rungs: [
-      rung('High and floating', 'Feet still.', [volley('Floating ball', 0.5, { share: 0, depth: 6 })], {
+      rung('High and floating', 'Feet still.', [volley('Floating ball', 0.5, { share: 0, high: 0.8 })], {
         from: FAR_MID,
         start: BETWEEN,
         recover: BETWEEN,
         intervalS: 4.5,
       }),
-      rung('Shoulder high', 'Brush up and across.', [volley('Floating ball', 0.5, { share: 0.3, depth: 6 })], {
+      rung('Shoulder high', 'Brush up and across.', [volley('Shoulder high', 0.5, { share: 0.3, high: 0.9 })], {
         from: FAR_MID,
         start: BETWEEN,
         recover: BETWEEN,
@@ -73,7 +73,7 @@ export const AT_THE_LINE: readonly Drill[] = [
       rung(
         'Either side',
         'Step across first.',
-        [volley('Forehand side', 0.8, { share: 0.2, depth: 6 }), volley('Backhand side', -0.8, { share: 0.2, depth: 6 })],
+        [volley('Forehand side', 0.8, { share: 0.2 }), volley('Backhand side', -0.8, { share: 0.2 })],
         { from: FAR_MID, start: BETWEEN, recover: BETWEEN, order: { kind: 'bag' }, intervalS: 5 },
       ),
     ],
@@ -97,20 +97,25 @@ export const AT_THE_LINE: readonly Drill[] = [
       rung(
         'Slow, at the feet',
         'Paddle low and still.',
-        [ball('At the feet', 'speed-up', 0.3, { share: 0, depth: 3.4, stroke: 'volley' })],
+        [ball('At the feet', 'speed-up', 0.3, { share: 0, stroke: 'volley', contact: 'low-volley' })],
         { from: FAR_LINE, start: BETWEEN, recover: BETWEEN },
       ),
-      rung('Quicker', 'Give with the hand.', [ball('At the feet', 'speed-up', 0.3, { share: 0.4, depth: 3.8, stroke: 'volley' })], {
-        from: FAR_LINE,
-        start: BETWEEN,
-        recover: BETWEEN,
-      }),
+      rung(
+        'Quicker',
+        'Give with the hand.',
+        [ball('At the feet', 'speed-up', 0.3, { share: 0.4, stroke: 'volley', contact: 'low-volley' })],
+        {
+          from: FAR_LINE,
+          start: BETWEEN,
+          recover: BETWEEN,
+        },
+      ),
       rung(
         'Either foot',
         'Still, then soft.',
         [
-          ball('Right foot', 'speed-up', 0.6, { share: 0.3, depth: 3.8, stroke: 'volley' }),
-          ball('Left foot', 'speed-up', -0.6, { share: 0.3, depth: 3.8, stroke: 'volley' }),
+          ball('Right foot', 'speed-up', 0.6, { share: 0.3, stroke: 'volley', contact: 'low-volley' }),
+          ball('Left foot', 'speed-up', -0.6, { share: 0.3, stroke: 'volley', contact: 'low-volley' }),
         ],
         { from: FAR_LINE, start: BETWEEN, recover: BETWEEN, order: { kind: 'bag' }, intervalS: 4.5 },
       ),
@@ -120,10 +125,10 @@ export const AT_THE_LINE: readonly Drill[] = [
     id: 'pickleball-shoulder-high',
     sport: 'pickleball',
     level: 'Building',
-    name: 'Shoulder high at the line',
+    name: 'Sits up at the line',
     purpose: 'timing',
     why: 'A ball that sits up is driven from the line, not patted.',
-    setUp: 'Machine near, high and slow, so that it bounces up in front of the line.',
+    setUp: 'Machine at far mid-court, high and slow, so that it sits up to the chest in front of the line.',
     cues: ['Wait for the top of the bounce', 'Turn the shoulders', 'Down through it'],
     faults: ['Hitting it while it still rises', 'Stepping into the zone'],
     cautions: [EYES, 'Drive at the feet, never at a face.'],
@@ -132,12 +137,12 @@ export const AT_THE_LINE: readonly Drill[] = [
     players: [1, 3],
     hit: 'deep-middle',
     rungs: [
-      rung('High bounce', 'At the top of it.', [ball('Sitting ball', 'lob', 0.4, { share: 0, depth: 2.6, elevationDeg: 50 })], {
+      rung('High bounce', 'At the top of it.', [ball('Sitting ball', 'lob', 0.4, { share: 0, elevationDeg: 50, high: 0.9 })], {
         from: FAR_MID,
         start: { x: 0, y: -3.8 },
         recover: { x: 0, y: -3.8 },
       }),
-      rung('Lower bounce', 'Down through it.', [ball('Sitting ball', 'lob', 0.4, { share: 0, depth: 2.6, elevationDeg: 42 })], {
+      rung('Lower bounce', 'Down through it.', [ball('Sitting ball', 'lob', 0.4, { share: 0, elevationDeg: 42, high: 0.6 })], {
         from: FAR_MID,
         start: { x: 0, y: -3.8 },
         recover: { x: 0, y: -3.8 },
@@ -147,8 +152,8 @@ export const AT_THE_LINE: readonly Drill[] = [
         'Either side',
         'Shoulders first.',
         [
-          ball('Forehand', 'lob', 0.9, { share: 0, depth: 2.6, elevationDeg: 45 }),
-          ball('Backhand', 'lob', -0.9, { share: 0, depth: 2.6, elevationDeg: 45 }),
+          ball('Forehand', 'lob', 0.9, { share: 0, elevationDeg: 45, high: 0.8 }),
+          ball('Backhand', 'lob', -0.9, { share: 0, elevationDeg: 45, high: 0.8 }),
         ],
         { from: FAR_MID, start: { x: 0, y: -3.8 }, recover: { x: 0, y: -3.8 }, order: { kind: 'bag' }, intervalS: 4.5 },
       ),
@@ -170,24 +175,29 @@ export const AT_THE_LINE: readonly Drill[] = [
     players: [1, 3],
     hit: 'deep-middle',
     rungs: [
-      rung('Let it bounce', 'Turn and point.', [ball('Lob', 'lob', 0.2, { share: 0.1, depth: 4.2 })], {
+      rung('Let it bounce', 'Turn and point.', [ball('Lob', 'lob', 0.2, { share: 0.1, high: 1 })], {
         from: FAR_MID,
         start: { x: 0, y: -6 },
         recover: { x: 0, y: -4.5 },
         intervalS: 5,
       }),
-      rung('Out of the air', 'Reach up.', [ball('Lob', 'lob', 0.2, { share: 0.1, depth: 6, stroke: 'volley' })], {
+      rung('Out of the air', 'Reach up.', [ball('Lob', 'lob', 0.2, { share: 0.1, stroke: 'volley', contact: 'overhead' })], {
         from: FAR_MID,
         start: { x: 0, y: -4.2 },
         recover: { x: 0, y: -4 },
         intervalS: 5,
       }),
-      rung('A metre deeper', 'Shuffle, never back-pedal.', [ball('Lob', 'lob', 0.2, { share: 0.1, depth: 6.6, stroke: 'volley' })], {
-        from: FAR_MID,
-        start: { x: 0, y: -4.6 },
-        recover: { x: 0, y: -4 },
-        intervalS: 6,
-      }),
+      rung(
+        'A metre deeper',
+        'Shuffle, never back-pedal.',
+        [ball('Lob', 'lob', 0.2, { share: 0.1, stroke: 'volley', contact: 'overhead' })],
+        {
+          from: FAR_MID,
+          start: { x: 0, y: -5.2 },
+          recover: { x: 0, y: -4 },
+          intervalS: 6,
+        },
+      ),
     ],
   },
   {
@@ -205,19 +215,22 @@ export const AT_THE_LINE: readonly Drill[] = [
     harder: 'Across, then straight.',
     players: [1, 4],
     rungs: [
-      rung('Straight', 'Push from the shoulder.', [ball('Dink', 'dink', 0.3, { share: 0.5, depth: 1.5 })], {
+      rung('Straight', 'Push from the shoulder.', [ball('Dink', 'dink', 0.3, { share: 0.5, contact: 'low' })], {
         from: FAR_LINE,
         ...atLine,
         width: 1.2,
       }),
-      rung('Across', 'Follow it with the shoulder.', [ball('Dink, from across', 'dink', 0.8, { share: 0.5, depth: 1.5 })], {
+      rung('Across', 'Follow it with the shoulder.', [ball('Dink, from across', 'dink', 0.8, { share: 0.5, contact: 'low' })], {
         from: { x: -1.6, y: 2.4 },
         ...atLine,
       }),
       rung(
         'Across and straight',
         'Feet to it every time.',
-        [ball('Dink, forehand', 'dink', 0.9, { share: 0.5, depth: 1.5 }), ball('Dink, backhand', 'dink', -0.9, { share: 0.5, depth: 1.5 })],
+        [
+          ball('Dink, forehand', 'dink', 0.9, { share: 0.5, contact: 'low' }),
+          ball('Dink, backhand', 'dink', -0.9, { share: 0.5, contact: 'low' }),
+        ],
         { from: FAR_LINE, ...atLine, order: { kind: 'alternate' }, intervalS: 4.5 },
       ),
     ],

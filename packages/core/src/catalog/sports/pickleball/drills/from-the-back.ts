@@ -72,13 +72,15 @@ export const FROM_THE_BACK: readonly Drill[] = [
     players: [1, 4],
     hit: 'short-middle',
     rungs: [
-      rung('From half way', 'Lift from the legs.', [ball('Soft ball', 'drive', 0.4, { share: 0, depth: 3.4 })], {
+      rung('From half way', 'Lift from the legs.', [ball('Soft ball', 'drive', 0.4, { share: 0, contact: 'low' })], {
         from: FAR_MID,
         start: { x: 0, y: -5 },
         recover: { x: 0, y: -5 },
       }),
-      rung('From the baseline', 'Highest on your side.', [ball('Deep ball', 'deep-return', 0.4, { share: 0.3 })], { recover: AT_BASE }),
-      rung('Off a drive', 'Take the pace off.', [ball('Drive', 'drive', 0.4, { share: 0.5 })], { width: 0.9 }),
+      rung('From the baseline', 'Highest on your side.', [ball('Deep ball', 'deep-return', 0.4, { share: 0.3, contact: 'low' })], {
+        recover: AT_BASE,
+      }),
+      rung('Off a drive', 'Take the pace off.', [ball('Drive', 'drive', 0.4, { share: 0.5, contact: 'low' })], { width: 0.9 }),
     ],
   },
   {
@@ -97,18 +99,30 @@ export const FROM_THE_BACK: readonly Drill[] = [
     players: [1, 4],
     hit: 'short-middle',
     rungs: [
-      rung('A little underspin', 'Below the ball.', [ball('Return', 'deep-return', 0.6, { share: 0.3 })], { intervalS: 4.5 }),
-      rung('A game return', 'Below the skid.', [ball('Return', 'deep-return', 0.6, { share: 1 })], { intervalS: 4.5 }),
+      rung('A little underspin', 'Below the ball.', [ball('Return', 'deep-return', 0.6, { share: 0.3, contact: 'low' })], {
+        intervalS: 4.5,
+      }),
+      rung('A game return', 'Below the skid.', [ball('Return', 'deep-return', 0.6, { share: 1, contact: 'low' })], { intervalS: 4.5 }),
       rung(
         'Either corner',
         'First step sideways.',
-        [ball('Return, forehand', 'deep-return', 1.6, { share: 0.8 }), ball('Return, backhand', 'deep-return', -1.6, { share: 0.8 })],
+        [
+          ball('Return, forehand', 'deep-return', 1.6, { share: 0.8, contact: 'low' }),
+          ball('Return, backhand', 'deep-return', -1.6, { share: 0.8, contact: 'low' }),
+        ],
         { order: { kind: 'bag' }, intervalS: 5 },
       ),
       rung(
         'Drop and walk in',
         'In behind a good one.',
-        [ball('Return', 'deep-return', 0.6, { share: 0.8, marker: { x: 0.2, y: -3.4 }, cue: 'Drop it, walk in, walk back' })],
+        [
+          ball('Return', 'deep-return', 0.6, {
+            share: 0.8,
+            contact: 'low',
+            marker: { x: 0.2, y: -3.4 },
+            cue: 'Drop it, walk in, walk back',
+          }),
+        ],
         { intervalS: 8, perRound: 8 },
       ),
     ],
@@ -136,9 +150,9 @@ export const FROM_THE_BACK: readonly Drill[] = [
           ball('Return', 'drive', 0.5, { share: 0.1, cue: 'Deep', thenS: 3.5 }),
           ball('Reset', 'drop', 0.3, {
             share: 0.2,
-            depth: 4.4,
             meet: BETWEEN,
             stroke: 'volley',
+            contact: 'low-volley',
             cue: 'Soft',
             thenS: 7,
             hit: 'short-middle',
@@ -154,7 +168,6 @@ export const FROM_THE_BACK: readonly Drill[] = [
           ...threeBalls(0.3).map((each, i) => (i === 2 ? { ...each, thenS: 4 } : each)),
           ball('Spare', 'drop', 0, {
             share: 0.1,
-            depth: 4.4,
             meet: BETWEEN,
             stroke: 'volley',
             counts: false,

@@ -18,7 +18,7 @@ export const ball = (name: string, game: string, x: number, part: Partial<DrillB
   ...part,
 });
 export const volley = (name: string, x: number, part: Partial<DrillBall> = {}): DrillBall =>
-  ball(name, 'drive', x, { stroke: 'volley', share: 0.2, depth: 5.5, ...part });
+  ball(name, 'drive', x, { stroke: 'volley', share: 0.2, ...part });
 export const rung = (name: string, focalPoint: string, balls: readonly DrillBall[], part: Partial<DrillRung> = {}): DrillRung => ({
   name,
   focalPoint,
@@ -36,10 +36,17 @@ export const atLine: Partial<DrillRung> = { start: AT_LINE, recover: AT_LINE };
 export function threeBalls(share: number): DrillBall[] {
   return [
     ball('Return', 'drive', 0.5, { share, cue: 'Deep', thenS: 3.5 }),
-    ball('Reset', 'drop', 0.3, { share, depth: 4.4, meet: BETWEEN, stroke: 'volley', cue: 'Soft', thenS: 3, hit: 'short-middle' }),
+    ball('Reset', 'drop', 0.3, {
+      share,
+      meet: BETWEEN,
+      stroke: 'volley',
+      contact: 'low-volley',
+      cue: 'Soft',
+      thenS: 3,
+      hit: 'short-middle',
+    }),
     ball('Finish', 'drop', 0.4, {
       share: 0,
-      depth: 3.6,
       meet: { x: 0.3, y: -2.9 },
       stroke: 'volley',
       cue: 'Down',

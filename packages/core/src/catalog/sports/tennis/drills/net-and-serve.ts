@@ -1,5 +1,5 @@
 import type { Drill } from '../../../drill.ts';
-import { AT_NET, BASE, drive, rung, volley } from './parts.ts';
+import { AT_NET, BASE, BESIDE_SERVER, drive, rung, toHand, volley } from './parts.ts';
 
 /** At the net, and around the serve. */
 export const NET_AND_SERVE: readonly Drill[] = [
@@ -103,39 +103,32 @@ export const NET_AND_SERVE: readonly Drill[] = [
     id: 'tennis-toss-machine',
     sport: 'tennis',
     level: 'Building',
-    name: 'The machine tosses',
+    name: 'A ball to the hand',
     purpose: 'serve',
-    why: 'A toss that is always the same lets the swing be filmed and changed.',
+    why: 'The machine lobs each ball to the hand that tosses: the toss is your own, the rhythm is always the same.',
     setUp:
-      'Machine two and a half metres inside the court between the tramlines, turned to the server; a camera side on. Move it toward the centre for the other court.',
-    cues: ['Load while it rises', 'Reach up, not forward', 'Land on the front foot'],
-    faults: ['Chasing a toss that was late: let it go', 'Watching the target too soon'],
-    cautions: ['Count the serves of juniors; stop at their number.'],
-    easier: 'Catch every second toss.',
+      'Machine beside the tramline, two and a half metres inside the baseline, turned to the server: the ball comes down at the waist of the hand that tosses, never over the head. A camera side on.',
+    cues: ['Catch, set, breathe', 'Toss to the same height every time', 'Land on the front foot'],
+    faults: ['Serving a toss that went astray: catch it instead', 'Tossing before the feet are set'],
+    cautions: ['Count the serves of juniors; stop at their number.', 'Nobody reaches over the machine: its next ball is on its way.'],
+    easier: 'Serve every second ball.',
     harder: 'Name the target before each one.',
     players: [1, 2],
     hit: 'short-left',
     rungs: [
-      rung(
-        'Catch it high',
-        'Load while it rises.',
-        [drive('Toss', 0.3, { share: 0, depth: 11.5, elevationDeg: 60, cue: 'Reach and catch' })],
-        { from: { x: 3.6, y: -9.4 }, start: { x: 1, y: -11.6 }, recover: null, intervalS: 7, perRound: 6, rounds: 2, width: 1.5 },
-      ),
-      rung('Serve, middle of the box', 'Reach up.', [drive('Toss', 0.3, { share: 0, depth: 11.5, elevationDeg: 60, cue: 'Serve' })], {
-        from: { x: 3.6, y: -9.4 },
-        start: { x: 1, y: -11.6 },
-        recover: null,
-        intervalS: 7,
+      rung('Catch, toss and catch', 'The same height every time.', [toHand('Toss it, catch it')], {
+        ...BESIDE_SERVER,
+        perRound: 6,
+        rounds: 2,
+        width: 1.5,
+      }),
+      rung('Serve, middle of the box', 'Reach up.', [toHand('Serve')], { ...BESIDE_SERVER, perRound: 8, rounds: 3 }),
+      rung('Serve, wide and down the middle', 'Same toss, two targets.', [toHand('Name it, serve it')], {
+        ...BESIDE_SERVER,
         perRound: 8,
         rounds: 3,
+        width: 0.7,
       }),
-      rung(
-        'Serve, wide and down the middle',
-        'Same toss, two targets.',
-        [drive('Toss', 0.3, { share: 0, depth: 11.5, elevationDeg: 60, cue: 'Name it, serve it' })],
-        { from: { x: 3.6, y: -9.4 }, start: { x: 1, y: -11.6 }, recover: null, intervalS: 7, perRound: 8, rounds: 3, width: 0.7 },
-      ),
     ],
   },
   {
@@ -189,13 +182,13 @@ export const NET_AND_SERVE: readonly Drill[] = [
     players: [1, 3],
     hit: 'deep-middle',
     rungs: [
-      rung('Second serve, slow', 'Turn and block.', [drive('Second serve', 1.1, { game: 'second-serve', share: 0.2, depth: 5 })], {
+      rung('Second serve, slow', 'Turn and block.', [drive('Second serve', 1.1, { game: 'second-serve', share: 0.2, deepest: 6.4 })], {
         from: BASE,
         intervalS: 5,
         start: { x: 1.4, y: -11.2 },
         recover: { x: 1.4, y: -11.2 },
       }),
-      rung('Second serve', 'Step in.', [drive('Second serve', 1.1, { game: 'second-serve', share: 0.7, depth: 5.2 })], {
+      rung('Second serve', 'Step in.', [drive('Second serve', 1.1, { game: 'second-serve', share: 0.7, deepest: 6.4 })], {
         from: BASE,
         intervalS: 5,
         start: { x: 1.4, y: -11.6 },
@@ -205,8 +198,8 @@ export const NET_AND_SERVE: readonly Drill[] = [
         'Either side',
         'Split, then see.',
         [
-          drive('Second serve, wide', 2.4, { game: 'second-serve', share: 0.5, depth: 5.2 }),
-          drive('Second serve, middle', 0.4, { game: 'second-serve', share: 0.5, depth: 5.2 }),
+          drive('Second serve, wide', 2.4, { game: 'second-serve', share: 0.5, deepest: 6.4 }),
+          drive('Second serve, middle', 0.4, { game: 'second-serve', share: 0.5, deepest: 6.4 }),
         ],
         {
           from: BASE,

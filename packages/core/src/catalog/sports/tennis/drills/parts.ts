@@ -25,6 +25,18 @@ export const volley = (name: string, x: number, part: Partial<DrillBall> = {}): 
   stroke: 'volley',
   ...part,
 });
+/** A ball lobbed to the hand of a server, who tosses it: no stroke is played at it. */
+export const toHand = (cue: string): DrillBall => ({
+  name: 'To the hand',
+  cue,
+  share: 0,
+  x: 0.8,
+  stroke: 'volley',
+  high: 0.2,
+  elevationDeg: 55,
+});
+/** Beside the server and a little in front, out of the way of the swing. */
+export const BESIDE_SERVER = { from: { x: 3.6, y: -9.4 }, start: { x: 1, y: -11.6 }, recover: null, intervalS: 9 };
 /** A rung of a drill, with what most of them share. */
 export const rung = (name: string, focalPoint: string, balls: readonly DrillBall[], part: Partial<DrillRung> = {}): DrillRung => ({
   name,

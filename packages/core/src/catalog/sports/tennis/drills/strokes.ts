@@ -19,7 +19,7 @@ export const STROKES: readonly Drill[] = [
     harder: 'Step back a metre at a time, or let the next rung take you to the baseline.',
     players: [1, 3],
     rungs: [
-      rung('Kind ball, hand high', 'Turn before it bounces.', [drive('Forehand', 1, { share: 0, depth: 4.6 })], {
+      rung('Kind ball, hand high', 'Turn before it bounces.', [drive('Forehand', 1, { share: 0 })], {
         from: NEAR,
         start: BEHIND_SERVICE,
         recover: null,
@@ -27,7 +27,7 @@ export const STROKES: readonly Drill[] = [
         perRound: 8,
         width: 1.2,
       }),
-      rung('Same ball, own rhythm', 'Finish over the shoulder.', [drive('Forehand', 1, { share: 0, depth: 4.6 })], {
+      rung('Same ball, own rhythm', 'Finish over the shoulder.', [drive('Forehand', 1, { share: 0 })], {
         from: NEAR,
         start: BEHIND_SERVICE,
         recover: BEHIND_SERVICE,
@@ -35,7 +35,7 @@ export const STROKES: readonly Drill[] = [
         shadowSwings: 1,
         intervalS: 5,
       }),
-      rung('From across the net', 'See it over the net, then turn.', [drive('Forehand', 1, { share: 0, depth: 4.4 })], {
+      rung('From across the net', 'See it over the net, then turn.', [drive('Forehand', 1, { share: 0 })], {
         from: { x: 0.6, y: 4 },
         start: BEHIND_SERVICE,
         recover: BEHIND_SERVICE,
@@ -112,12 +112,12 @@ export const STROKES: readonly Drill[] = [
     harder: 'Both sides, shuffled.',
     players: [1, 3],
     rungs: [
-      rung('Wide and slow', 'Home after every ball.', [drive('Wide forehand', 3, { share: 0.2, depth: 6.5 })], {
+      rung('Wide and slow', 'Home after every ball.', [drive('Wide forehand', 3, { share: 0.2 })], {
         from: { x: -1.2, y: 6.6 },
         recover: { x: 0.3, y: -12.2 },
         intervalS: 4.5,
       }),
-      rung('Wider', 'Plant the outside foot.', [drive('Wide forehand', 3.5, { share: 0.4, depth: 6.5 })], {
+      rung('Wider', 'Plant the outside foot.', [drive('Wide forehand', 3.5, { share: 0.4 })], {
         from: { x: -1.2, y: 6.6 },
         recover: { x: 0.3, y: -12.2 },
         intervalS: 4.5,
@@ -125,15 +125,13 @@ export const STROKES: readonly Drill[] = [
       rung(
         'Wide, then the middle',
         'Home, and ready for either.',
-        [drive('Wide forehand', 3.3, { share: 0.4, depth: 6.5 }), drive('Middle', 0.5, { share: 0.4 })],
+        [drive('Wide forehand', 3.3, { share: 0.4 }), drive('Middle', 0.5, { share: 0.4 })],
         { order: { kind: 'alternate' }, from: { x: -0.8, y: 8 }, recover: { x: 0.3, y: -12.2 } },
       ),
-      rung(
-        'Either side',
-        'No guessing.',
-        [drive('Wide forehand', 2.8, { share: 0.5, depth: 7 }), drive('Wide backhand', -2.8, { share: 0.5, depth: 7 })],
-        { order: { kind: 'bag' }, from: BASE },
-      ),
+      rung('Either side', 'No guessing.', [drive('Wide forehand', 2.8, { share: 0.5 }), drive('Wide backhand', -2.8, { share: 0.5 })], {
+        order: { kind: 'bag' },
+        from: BASE,
+      }),
     ],
   },
   {
@@ -233,21 +231,26 @@ export const STROKES: readonly Drill[] = [
     harder: 'Only inside the baseline.',
     players: [1, 3],
     rungs: [
-      rung('High, little spin', 'Give it room.', [drive('High ball', 0.9, { game: 'heavy-topspin', share: 0.3 })], {
+      rung('High, little spin', 'Give it room.', [drive('High ball', 0.9, { game: 'heavy-topspin', share: 0.3, high: 0.7 })], {
         from: BASE,
         start: { x: 0, y: -12.8 },
         recover: { x: 0, y: -12.8 },
       }),
-      rung('Half its spin', 'Shoulders first.', [drive('Heavy ball', 0.9, { game: 'heavy-topspin', share: 0.6 })], {
+      rung('Half its spin', 'Shoulders first.', [drive('Heavy ball', 0.9, { game: 'heavy-topspin', share: 0.6, high: 0.85 })], {
         from: BASE,
         start: { x: 0, y: -12.8 },
         recover: { x: 0, y: -12.8 },
       }),
-      rung('All its spin', 'Take it before it climbs.', [drive('Heavy ball', 0.9, { game: 'heavy-topspin', share: 1 })], {
-        from: BASE,
-        start: { x: 0, y: -12.4 },
-        recover: { x: 0, y: -12.4 },
-      }),
+      rung(
+        'All its spin',
+        'Take it before it climbs.',
+        [drive('Heavy ball', 0.9, { game: 'heavy-topspin', share: 1, high: 1, rising: true })],
+        {
+          from: BASE,
+          start: { x: 0, y: -12.4 },
+          recover: { x: 0, y: -12.4 },
+        },
+      ),
     ],
   },
   {
