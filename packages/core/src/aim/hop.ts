@@ -8,6 +8,8 @@ import { type AimQuestion, type Point3, type ReasonCode, spinAt, WIDEST_LIMITS }
 /** Where a ball is met after one bounce, on its way up or at and after the top of it. */
 export interface HopQuestion extends Omit<AimQuestion, 'target'> {
   meet: Point3 & { on: 'rise' | 'fall' };
+  /** Arcs beyond the limits are not looked for: what stands in the way is not told then. */
+  insideOnly?: boolean;
 }
 
 /** An arc that passes the point after one bounce. `timeS` and `descentDeg` are of the meeting. */
@@ -27,6 +29,7 @@ const LONG = 5;
 type Passage = 0 | 1 | 2 | 3 | 4 | 5;
 
 const SPEEDS = 24;
+const SPEEDS_INSIDE = 11;
 const ELEVATIONS = 44;
 /** Halvings of a stretch in which a window may hide: half volleys leave a narrow one. */
 const HALVINGS = 12;
@@ -37,6 +40,8 @@ export class HopProbe {
   readonly question: HopQuestion;
   private readonly full: Stepper;
   private readonly rough: Stepper;
+  /** The launch of the trial, written over by each. */
+  private readonly trial: Launch;
   private readonly nx: number;
   private readonly ny: number;
   private readonly level: number;
@@ -55,6 +60,7 @@ export class HopProbe {
     this.question = question;
     this.full = new Stepper(conditions.ball, conditions.airDensityKgM3, conditions.wind);
     this.rough = new Stepper(conditions.ball, conditions.airDensityKgM3, conditions.wind, true);
+    this.trial = { ...from, speedMps: 0, elevationDeg: 0, bearingDeg: 0, ...spinAt(question, 1) };
     const [dx, dy] = [meet.x - from.x, meet.y - from.y];
     this.distanceM = Math.hypot(dx, dy);
     this.nx = dx / this.distanceM;
@@ -72,9 +78,11 @@ export class HopProbe {
       const found = this.search([near * 0.82, near * 0.95, near * 1.06, near * 1.22], throwOf);
       if (found.length > 0) return found;
     }
-    const [lo, hi] = WIDEST_LIMITS.speedMps;
+    const { limits, insideOnly } = this.question;
+    const [lo, hi] = insideOnly ? limits.speedMps : WIDEST_LIMITS.speedMps;
+    const looks = insideOnly ? SPEEDS_INSIDE : SPEEDS;
     return this.search(
-      Array.from({ length: SPEEDS }, (_, i) => lo * (hi / lo) ** (i / (SPEEDS - 1))),
+      Array.from({ length: looks }, (_, i) => lo * (hi / lo) ** (i / (looks - 1))),
       throwOf,
     );
   }
@@ -158,8 +166,12 @@ export class HopProbe {
   private shoot(speedMps: number, elevationDeg: number, bearingDeg: number, rough: boolean): Passage {
     const { from, meet, net, conditions } = this.question;
     const s = rough ? this.rough : this.full;
-    const launch: Launch = { ...from, speedMps, elevationDeg, bearingDeg, ...spinAt(this.question, speedMps) };
-    s.launch(launch);
+    const { trial } = this;
+    trial.speedMps = speedMps;
+    trial.elevationDeg = elevationDeg;
+    trial.bearingDeg = bearingDeg;
+    if (typeof this.question.spin === 'function') Object.assign(trial, this.question.spin(speedMps));
+    s.launch(trial);
     this.found = null;
     let landing: { x: number; y: number } | null = null;
     let clearanceM: number | null = null;
@@ -177,14 +189,13 @@ export class HopProbe {
         const share = s.crossing(this.nx, this.ny, 0, this.level);
         this.right = this.ny * (s.at(0, share) - meet.x) - this.nx * (s.at(1, share) - meet.y);
         this.up = s.at(2, share) - meet.z;
-        const [vx, vy, vz] = [s.velocityAt(0, share), s.velocityAt(1, share), s.velocityAt(2, share)];
-        const timeS = s.t - s.h + share * s.h;
+        const vz = s.velocityAt(2, share);
         if (!rough)
           this.found = {
-            timeS,
+            timeS: s.t - s.h + share * s.h,
             clearanceM,
             apexM,
-            descentDeg: radToDeg(Math.atan2(-vz, Math.hypot(vx, vy))),
+            descentDeg: radToDeg(Math.atan2(-vz, Math.hypot(s.velocityAt(0, share), s.velocityAt(1, share)))),
             landing,
             topAfterBounceM: vz > 0 ? this.topFrom(s) : this.topM,
           };

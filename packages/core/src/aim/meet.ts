@@ -13,6 +13,8 @@ export type Meeting = (typeof MEETINGS)[number];
 /** A point of the body, m, and how the ball is to come to it; the rest as in `AimQuestion`. */
 export interface MeetQuestion extends Omit<AimQuestion, 'target'> {
   meet: Point3 & { on: Meeting };
+  /** Arcs beyond the limits are not looked for, which is quicker: what stands in the way is not told then. */
+  insideOnly?: boolean;
 }
 
 /** What is kept: the speed, the elevation, or the time from release to the meeting. */
@@ -106,7 +108,7 @@ function soonest(probe: HopProbe, timeS: number, question: MeetQuestion): HopArc
     timeS,
     all.filter((deg) => deg >= lo && deg <= hi),
   );
-  return inside.length > 0 ? inside : inTime(probe, timeS, all);
+  return inside.length > 0 || question.insideOnly ? inside : inTime(probe, timeS, all);
 }
 
 /** Halvings to where a family of arcs ends: there its ball just reaches the height. */

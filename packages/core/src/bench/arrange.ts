@@ -22,7 +22,7 @@ import {
 } from '../catalog/index.ts';
 import { COMFORT_FROM, type Comfort, comfortOf, isToFielders, reactionNeededS, timeBudget } from '../drill/index.ts';
 import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
-import { aimMachine, type PlaceQuestion, questionFor, type Thrower } from '../machine/index.ts';
+import { aimMachine, questionFor, type Thrower } from '../machine/index.ts';
 import { bandOf, FIELDER_READ_S, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
 import { conditionsOf, placeQuestion } from './setup.ts';
 import type { Setup } from './setup-schema.ts';

@@ -12,7 +12,7 @@ import {
   type Spot,
   upToHalfS,
 } from '../drill/index.ts';
-import { type Approach, gateFor, type Need, targetFor } from '../progress/index.ts';
+import { firstShareFor, gateFor, type Need, targetFor } from '../progress/index.ts';
 import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from './candidates.ts';
 import { changesBetween } from './demand.ts';
 import { evenOut } from './even.ts';
@@ -49,8 +49,6 @@ const LEAST_INTERVAL_S: Record<Level, number> = { Starting: 4, Building: 3.5, Co
 /** Between two pitches everyone breathes (common practice, no source). */
 const PITCH_INTERVAL_S = 8;
 const firstIntervalS = (sport: Sport, level: Level): number => (diamondOf(sport) ? PITCH_INTERVAL_S : LEAST_INTERVAL_S[level]);
-/** Rate at which a target of each approach should be hit at first: earned counts and streaks ask for more (common practice, no source). */
-const RATE: Record<Approach, number> = { 'sweet-spot': 0.45, 'earn-it': 0.6, 'in-a-row': 0.75, 'coachs-eye': 0.45 };
 const BALLS: Record<Level, number> = { Starting: 8, Building: 10, Competing: 10, Advanced: 12 };
 
 /** A built ladder has about so many rungs. */
@@ -304,7 +302,8 @@ interface Shape {
 function shapeOf({ sport, level, approach, hopperBalls, gameBall }: BuildQuestion, candidates: readonly Candidate[]): Shape {
   const balls = Math.max(1, Math.min(BALLS[level], CAP_BALLS, hopperBalls));
   const gate = gateFor(approach, balls);
-  const sizeFrom = (distanceM: number) => targetFor(LEVEL_NEEDS[level].scatter, distanceM, RATE[approach]);
+  const share = firstShareFor(approach, gate, balls);
+  const sizeFrom = (distanceM: number) => targetFor(LEVEL_NEEDS[level].scatter, distanceM, share);
   // one place for the whole ladder: that of its game ball, where no place of the machine is in the way
   const ways = candidates.map(({ launch, target, player }) => ({ machine: launch, met: { x: target.x, y: player.y } }));
   return { ...firstTargetAt(sport, level, ways, sizeFrom, { soft: isSoft(gameBall) }), gate, balls };

@@ -81,6 +81,7 @@ function meetingAt(
     meet,
     net: netBetween(venue.sport, from.y, meet.y),
     ceilingM: ceilingM ?? null,
+    insideOnly: true,
   };
   const safeM = clearM ?? LEVEL_NEEDS[venue.level].netClearanceM;
   const { inPlay } = SPORT_RECORDS[venue.sport].court;

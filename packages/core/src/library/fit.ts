@@ -43,7 +43,7 @@ import {
   wholly,
 } from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
-import { type Approach, firstTargetFor, gateFor } from '../progress/index.ts';
+import { type Approach, firstShareFor, gateFor, targetFor } from '../progress/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
 
 /** For whom and with what a drill is fitted. */
@@ -161,13 +161,16 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
 
 /** Where the balls of a rung are hit to, and how large that is for the level; what goes to fielders is taken, not hit to a place. */
 function targetOfRung(drill: Drill, rung: DrillRung, question: DrillQuestion): Pick<RungDocument, 'targetAt' | 'targetSize'> {
-  const { sport, level, hand } = question;
-  const sizeFrom = (distanceM: number) => firstTargetFor(LEVEL_NEEDS[level].scatter, distanceM);
+  const { sport, level, hand, approach } = question;
+  const share = firstShareFor(approach, rung.gate ?? gateFor(approach, rung.perRound), rung.perRound);
+  const sizeFrom = (distanceM: number) => targetFor(LEVEL_NEEDS[level].scatter, distanceM, share);
+  // a gate of the drill's own has the size that lets it be met
+  const scale = rung.gate ? 1 : (rung.width ?? 1);
   const own = metOf(rung);
   const given = rung.hit ?? drill.hit;
   if (given && own) {
     const place = isMirrored(sport, hand) ? mirrorPlace(given) : given;
-    return sizedTarget(sport, place, mirrored(own, question), sizeFrom, rung.width);
+    return sizedTarget(sport, place, mirrored(own, question), sizeFrom, scale);
   }
   // the rung itself last: its side of the court decides, the machine's place in the others is kept clear, too
   const ways = [...drill.rungs, rung].flatMap((each) => {
@@ -175,7 +178,7 @@ function targetOfRung(drill: Drill, rung: DrillRung, question: DrillQuestion): P
     return met ? [{ machine: mirrored(each.from, question), met: mirrored(met, question) }] : [];
   });
   const soft = rung.balls.every(({ game }) => game !== undefined && isSoft(gameOfLevel(sport, game, level)));
-  const first = firstTargetAt(sport, level, ways, sizeFrom, { soft, ...(rung.width && { scale: rung.width }) });
+  const first = firstTargetAt(sport, level, ways, sizeFrom, { soft, scale });
   return own ? first : { targetSize: first.targetSize };
 }
 

@@ -20,5 +20,6 @@ export { NEXT_CODES, type NextQuestion, type NextStep, nextStep, type RoundCount
 export { longestRun, OUTCOMES, type Outcome, tally } from './outcome.ts';
 export { chanceOf, FIRST_SHARE, firstTargetFor, scatterAt, targetFor } from './players.ts';
 export { type Rate, wilsonRate } from './rate.ts';
+export { chanceToMeet, firstShareFor } from './share.ts';
 export { studentT975, Z975 } from './student.ts';
 export { rateAt, roundWidthFor, type Width, widthAt, widthFor } from './width.ts';

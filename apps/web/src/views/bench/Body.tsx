@@ -81,6 +81,15 @@ export function BodyPicture({ now, onMeet, onDone }: { now: Worked; onMeet: (hei
             strokeDasharray="3 2"
           />
         )}
+        <line
+          x1={x + 0.5 * perM}
+          x2={width - 64}
+          y1={ballY}
+          y2={ballY}
+          stroke="var(--color-ball)"
+          strokeWidth={1.5}
+          strokeDasharray="2 4"
+        />
         <text x={width - 4} y={ballY + 5} textAnchor="end" className="fill-current font-bold">
           {units.length(arrival.heightM)}
         </text>
