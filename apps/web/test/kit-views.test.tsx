@@ -130,7 +130,7 @@ describe('the setup card', () => {
   });
   test('the target that is hit to, apart from where the ball comes down', () => {
     const said = card();
-    expect(said).toMatch(/Ball arrives: .* near .*\. Hit to: box .* × .*: deep (left|right) corner, middle .* far baseline/);
+    expect(said).toMatch(/Ball arrives: .* near .*\. Hit to: box .* × .*: deep (left|right) corner, middle .* far (baseline|service line)/);
     const { targetAt: _none, ...open } = ladder.rungs[0]!.document;
     const first = { ...ladder, rungs: [{ ...ladder.rungs[0]!, document: open }] };
     expect(card({}, first)).not.toContain('Hit to:');

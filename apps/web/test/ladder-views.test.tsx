@@ -118,8 +118,8 @@ const page = (ladder: LadderRow, rates: Parameters<typeof LadderPage>[0]['rates'
 describe('a ladder', () => {
   test('hardest on top; each rung with its balls, target, gate, minutes, demand and comfort', () => {
     const said = page(ladderOf(rungs));
-    expect(said.indexOf('Rally drive, smaller target')).toBeLessThan(said.indexOf('From inside the service box'));
-    expect(said).toMatch(/4 × 10 balls, every 3.5 s 6 ft 3 in wide, deep left corner climb at 8 of 10/);
+    expect(said.indexOf('Rally drive, quicker')).toBeLessThan(said.indexOf('From inside the service box'));
+    expect(said).toMatch(/4 × 12 balls, every 3.5 s 11 ft 6 in wide, deep left corner climb at 10 of 12/);
     expect(said).toMatch(/demand \d+ calm/);
     expect(said).not.toContain('Big step');
     expect(said).toContain('A streak without a miss opens the next rung.');

@@ -39,7 +39,7 @@ describe('words of hazards', () => {
   test.each(Object.entries(EACH))('%s says what, why and what to do, and names no sport', (code, rest) => {
     const hazard = { code, ...rest } as Hazard;
     const { what, why, doThis } = sayHazard(hazard, length);
-    for (const words of [what, why, doThis]) expect(words).toMatch(/^[A-Z0-9].{8,}\.$/);
+    for (const words of [what, why, doThis]) expect(words).toMatch(/^[A-Z0-9“].{8,}\.$/);
     expect(said(hazard)).not.toMatch(/undefined|NaN|null|\[object/);
     expect(said(hazard)).not.toMatch(new RegExp(SPORTS.join('|'), 'i'));
   });

@@ -8,6 +8,7 @@ import {
   courtPaceRating,
   fly,
   ftToM,
+  groundOf,
   inToM,
   isaPressurePa,
   type Launch,
@@ -215,6 +216,42 @@ describe('bounce', () => {
     expect(rebound(0.761, 2.54)).toBeCloseTo(1.47, 2);
     expect(rebound(0.62, inToM(78)) / inToM(1)).toBeCloseTo(30, 0);
     expect(rebound(0.66, inToM(78)) / inToM(1)).toBeCloseTo(34, 0);
+  });
+  test('dropped on a court a ball comes up as its own test allows, with drag (ITF 135–147 cm from 254 cm, USAP 30–34 in from 78 in; quoted from memory)', () => {
+    const rebound = (surfaceId: string, ballId: string, heightM: number): number => {
+      const ball = ballById(ballId);
+      const conditions = { ball, airDensityKgM3: 1.2, wind: still, ground: groundOf(surfaceById(surfaceId), ball) };
+      const flight = fly(conditions, { ...straight, z: heightM + ball.radiusM, speedMps: 0 }, { sampleS: 0.002, maxBounces: 1 });
+      return Math.max(...flight.path.filter(([t]) => t > flight.bounces[0]!.t).map(([, , , z]) => z)) - ball.radiusM;
+    };
+    for (const surface of ['clay', 'acrylic-medium', 'acrylic-fast', 'carpet']) {
+      expect(rebound(`tennis-${surface}`, 'tennis-standard', 2.54), surface).toBeGreaterThan(1.35);
+      expect(rebound(`tennis-${surface}`, 'tennis-standard', 2.54), surface).toBeLessThan(1.47);
+    }
+    for (const [stage, lo, hi] of [
+      ['stage1-green', 1.2, 1.35],
+      ['stage2-orange', 1.05, 1.2],
+      ['stage3-red', 0.9, 1.05],
+    ] as const) {
+      expect(rebound('tennis-clay', `tennis-${stage}`, 2.54), stage).toBeGreaterThan(lo);
+      expect(rebound('tennis-clay', `tennis-${stage}`, 2.54), stage).toBeLessThan(hi);
+    }
+    for (const [surface, ball] of [
+      ['acrylic', 'outdoor'],
+      ['wood', 'indoor'],
+    ] as const) {
+      expect(rebound(`pickleball-${surface}`, `pickleball-${ball}`, inToM(78)) / inToM(1)).toBeGreaterThan(30);
+      expect(rebound(`pickleball-${surface}`, `pickleball-${ball}`, inToM(78)) / inToM(1)).toBeLessThan(34);
+    }
+  });
+  test('a shallow ball has the surface’s own restitution, one given by numbers at any steepness', () => {
+    const out = (ground: Parameters<typeof bounce>[3], vx: number, vz: number) =>
+      bounce({ vx, vy: 0, vz, wx: 0, wy: 0, wz: 0 }, 0.033, 0.55, ground).vz / -vz;
+    const court = groundOf(surfaceById('tennis-clay'), ballById('tennis-standard'));
+    expect(out(court, 30, -30 * Math.tan((15 * Math.PI) / 180))).toBeCloseTo(0.85, 9);
+    expect(out(court, 0, -7)).toBeCloseTo(0.772, 9);
+    expect(out(court, 7, -7)).toBeLessThan(0.85);
+    expect(out(surfaceById('tennis-clay'), 0, -7)).toBeCloseTo(0.85, 9);
   });
   test('court pace rating puts the representative surfaces in the order the ITF classes have', () => {
     const rating = (id: string): number => courtPaceRating(surfaceById(id).restitution, surfaceById(id).friction);

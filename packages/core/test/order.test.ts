@@ -84,9 +84,14 @@ describe('orders one by one', () => {
         const members = on.filter(Boolean).length;
         const sequence = deal(rung({ kind: 'bag' }, feedsOf(on), seed), count);
         for (let at = 0; at + members <= count; at += members) expect(new Set(sequence.slice(at, at + members)).size).toBe(members);
-        if (members > 1) expect(Math.max(...runs(sequence))).toBe(1);
+        if (members > 2) expect(Math.max(...runs(sequence))).toBe(1);
       }),
     ));
+  test('a bag of two is no turn about: the same one may come twice, never three times', () => {
+    const sequences = Array.from({ length: 40 }, (_, seed) => deal(rung({ kind: 'bag' }, feedsOf([true, true]), seed), 20));
+    expect(Math.max(...sequences.flatMap((sequence) => runs(sequence)))).toBe(2);
+    expect(sequences.filter((sequence) => Math.max(...runs(sequence)) === 2).length).toBeGreaterThan(35);
+  });
   test('the five markers of a footwork circuit: each once before any again', () => {
     const sequence = deal(rung({ kind: 'bag' }, feedsOf([true, true, true, true, true]), 77), 20);
     expect([0, 5, 10, 15].map((at) => new Set(sequence.slice(at, at + 5)).size)).toEqual([5, 5, 5, 5]);

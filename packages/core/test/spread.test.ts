@@ -211,3 +211,22 @@ describe('spread', () => {
     expect(Math.abs(sampled.chance.inTarget - linearSpread(q)!.chance.inTarget)).toBeLessThan(4 * sampled.standardError.inTarget + 0.005);
   });
 });
+
+test('the chance at once counts only balls that clear the net: it agrees with the thrown ones where a tenth, a half and most of them do not', () => {
+  const wide = { widthM: 6, depthM: 4 };
+  const flat = solved(12);
+  for (const lower of [0.5, 1.5, 2.5]) {
+    const elevationDeg = flat.elevationDeg - lower;
+    const asked = question({
+      launch: solved(elevationDeg),
+      size: wide,
+      repeatability: { speedPct: 4, elevationDeg: 1.2, bearingDeg: 0.5, spinPct: 5 },
+      gustMps: 0,
+    });
+    const thrown = sampledSpread(asked, 6000, 4);
+    const { chance } = linearSpread(asked)!;
+    expect(thrown.chance.net).toBeGreaterThan(0.02);
+    expect(thrown.chance.net).toBeLessThan(0.98);
+    expect(Math.abs(chance.inTarget - thrown.chance.inTarget), `${elevationDeg}°, ${thrown.chance.net} into the net`).toBeLessThan(0.05);
+  }
+});

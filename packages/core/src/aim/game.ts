@@ -19,7 +19,7 @@ export function gameLaunch(game: GameBall, conditions: Conditions, landingX = 0)
   const still = { ...conditions, wind: { xMps: 0, yMps: 0 } };
   if (game.kind === 'pitch') {
     const { release } = diamondOf(game.sport)!;
-    const from = { x: release.x, y: ftToM(game.releaseFt), z: release.z };
+    const from = { x: release.x, y: ftToM(game.releaseFt), z: game.releaseZ_m ?? release.z };
     const spin = { topspinRpm: game.topspinRpm, sidespinRpm: game.sidespinRpm, gyroRpm: game.gyroRpm };
     const target = { kind: 'plane', planeY: PLATE.frontY_m, x: landingX, z: MIDDLE_OF_ZONE_M } as const;
     return first({ conditions: still, from, spin, target, limits: WIDEST_LIMITS, net: null }, { speedMps: mphToMps(game.speedMph) });

@@ -132,6 +132,8 @@ export interface PitchGameBall {
   /** The level whose preparation times apply by default. */
   level: Level;
   releaseFt: number;
+  /** Height at which it is let go, m; that of the sport without. */
+  releaseZ_m?: number;
   speedMph: number;
   topspinRpm: number;
   sidespinRpm: number;
@@ -180,6 +182,8 @@ export interface AgeBand {
   fastballMph: number;
   /** Where the pitcher lets go of it, from the rear tip of the plate, on the fields it plays on, the usual first. */
   fields: readonly { rubberFt: number; releaseFt: number }[];
+  /** How its own pitchers let go: height, m, and the active backspin of a fastball; as the sport's grown ones without. */
+  release?: { z: number; fastballRpm: number };
   /** From high school on a little more speed is a challenge still. */
   grown: boolean;
   /** The band that stands for its level in built-in drills. */

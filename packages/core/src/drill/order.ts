@@ -55,8 +55,8 @@ function bag(members: readonly number[], seed: number): (ball: number) => number
       const last = now.at(-1);
       const keys = Array.from({ length: highest }, random);
       now = [...members].sort((a, b) => keys[a]! - keys[b]!);
-      // no feed twice running across the seam
-      if (now.length > 1 && now[0] === last) now = [...now.slice(1), now[0]!];
+      // no feed twice running across the seam; of two that would leave nothing but turn about
+      if (now.length > 2 && now[0] === last) now = [...now.slice(1), now[0]!];
     }
     return now[at]!;
   };

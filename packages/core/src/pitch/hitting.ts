@@ -40,7 +40,7 @@ const known = new Map<string, number>();
  * 0.43 in college, 0.40 professional.
  * @param field index of the band's fields
  */
-export function gameTimeS(sport: Sport, { id, fastballMph, fields }: AgeBand, field = 0): number {
+export function gameTimeS(sport: Sport, { id, fastballMph, fields, release: own }: AgeBand, field = 0): number {
   const key = `${sport} ${id} ${field}`;
   const before = known.get(key);
   if (before !== undefined) return before;
@@ -54,8 +54,8 @@ export function gameTimeS(sport: Sport, { id, fastballMph, fields }: AgeBand, fi
     {
       speedMps: mphToMps(fastballMph),
       releaseM: ftToM(fields[field]!.releaseFt),
-      heightM: release.z,
-      topspinRpm: -release.fastballRpm,
+      heightM: own?.z ?? release.z,
+      topspinRpm: -(own ?? release).fastballRpm,
     },
   )!;
   known.set(key, timeS);

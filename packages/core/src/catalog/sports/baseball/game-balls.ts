@@ -1,8 +1,8 @@
-import type { GameBall } from '../../record.ts';
+import type { AgeBand, GameBall } from '../../record.ts';
 import { type PitchKind, pitches } from '../diamond/pitches.ts';
-import { bands } from './bands.ts';
+import { bands, FASTBALL_ACTIVE } from './bands.ts';
 
-export const FASTBALL: PitchKind = { slug: 'fastball', name: 'Fastball', totalRpm: 2200, activeShare: 0.9, turn: 'back' };
+export const FASTBALL: PitchKind = { slug: 'fastball', name: 'Fastball', totalRpm: 2200, activeShare: FASTBALL_ACTIVE, turn: 'back' };
 const KINDS: readonly PitchKind[] = [
   FASTBALL,
   { slug: 'change-up', name: 'Change-up', totalRpm: 1700, activeShare: 0.9, turn: 'back' },
@@ -20,6 +20,10 @@ const BESIDES: Record<string, { 'change-up'?: number; curve?: number; slider?: n
   professional: { 'change-up': 86, curve: 80, slider: 86 },
 };
 
+/** The kinds of a band: its own fastball spins as fast as its speed lets it. */
+const kindsOf = ({ release }: AgeBand): readonly PitchKind[] =>
+  release ? KINDS.map((kind) => (kind === FASTBALL ? { ...kind, totalRpm: release.fastballRpm / FASTBALL_ACTIVE } : kind)) : KINDS;
+
 export const gameBalls: readonly GameBall[] = bands.flatMap((band) =>
-  pitches('baseball', band, KINDS, { fastball: band.fastballMph, ...BESIDES[band.id] }),
+  pitches('baseball', band, kindsOf(band), { fastball: band.fastballMph, ...BESIDES[band.id] }),
 );

@@ -13,7 +13,12 @@ export const band = (
   level: Level,
   fastballMph: number,
   fields: readonly (readonly [rubberFt: number, releaseFt: number])[],
-  { grown = false, ofDrills = false, slug = id }: { grown?: boolean; ofDrills?: boolean; slug?: string } = {},
+  {
+    grown = false,
+    ofDrills = false,
+    slug = id,
+    release,
+  }: { grown?: boolean; ofDrills?: boolean; slug?: string; release?: AgeBand['release'] } = {},
 ): AgeBand => ({
   id,
   name,
@@ -22,6 +27,7 @@ export const band = (
   grown,
   ofDrills,
   slug,
+  ...(release && { release }),
   fields: fields.map(([rubberFt, releaseFt]) => ({ rubberFt, releaseFt })),
 });
 
@@ -44,7 +50,7 @@ export interface PitchKind {
 /** The pitches of a band as game balls, from its first field. @param speeds mph by the slug of the pitch */
 export function pitches(
   sport: Sport,
-  { name: ofBand, level, fields, slug: bandSlug }: AgeBand,
+  { name: ofBand, level, fields, slug: bandSlug, release }: AgeBand,
   kinds: readonly PitchKind[],
   speeds: Readonly<Record<string, number | undefined>>,
 ): PitchGameBall[] {
@@ -61,6 +67,7 @@ export function pitches(
         band: ofBand,
         level,
         releaseFt: fields[0]!.releaseFt,
+        ...(release && { releaseZ_m: release.z }),
         speedMph,
         topspinRpm: turn === 'back' ? -active : turn === 'top' ? active : 0,
         sidespinRpm: turn === 'side' ? active : 0,

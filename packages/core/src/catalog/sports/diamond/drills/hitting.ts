@@ -1,6 +1,9 @@
 import type { Drill } from '../../../drill.ts';
 import { type DiamondDrills, HELMETS, MANUAL, partsOf, pitch, SCREEN } from './parts.ts';
 
+/** A tenth less time than the game: a kind pitch takes half as long again, so one share is half the game's time. */
+const A_TENTH_BEYOND = 1.2;
+
 /** At the plate. */
 export function hitting(kit: DiamondDrills): readonly Drill[] {
   const { sport, machineFt, nearFt, bends } = kit;
@@ -80,10 +83,14 @@ export function hitting(kit: DiamondDrills): readonly Drill[] {
       players: [1, 6],
       rungs: [
         rung('Easy look', 'Loaded early.', [pitch('Fastball', 'fastball', 0)], { rounds: 2 }),
-        rung('A third of the way', 'Short to it.', [pitch('Fastball', 'fastball', 0.35)], { rounds: 2 }),
-        rung('Two thirds', 'See it out of the wheels.', [pitch('Fastball', 'fastball', 0.65)], { rounds: 2 }),
+        rung('A third of the way', 'Short to it.', [pitch('Fastball', 'fastball', 1 / 3)], { rounds: 2 }),
+        rung('Two thirds', 'See it out of the wheels.', [pitch('Fastball', 'fastball', 2 / 3)], { rounds: 2 }),
         rung('Game time', 'Same swing.', [pitch('Fastball', 'fastball', 1)], { rounds: 2 }),
-        rung('Challenge day', 'Earlier still.', [pitch('Fastball', 'fastball', 1.1)], { rounds: 2, perRound: 5, gate: { hits: 3, of: 5 } }),
+        rung('Challenge day', 'Earlier still.', [pitch('Fastball', 'fastball', A_TENTH_BEYOND)], {
+          rounds: 2,
+          perRound: 5,
+          gate: { hits: 3, of: 5 },
+        }),
       ],
     },
     {
