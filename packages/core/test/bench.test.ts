@@ -6,6 +6,7 @@ import {
   bestPlace,
   closestToGame,
   conditionsOf,
+  contactBand,
   FIT_FIGURES,
   firstSetup,
   fitOf,
@@ -15,6 +16,7 @@ import {
   type Hazard,
   hazardsOfRung,
   hazardsOfSetup,
+  judgeContact,
   judgeRung,
   LEVEL_NEEDS,
   LEVELS,
@@ -29,6 +31,7 @@ import {
   SURFACES,
   setupFromRung,
   setupSchema,
+  setupToMeet,
   throwBall,
 } from '../src/index.ts';
 
@@ -331,4 +334,49 @@ test('held net clearance and flight time reach the screen as what was asked', ()
   expect(clear.solution!.netClearanceM).toBeCloseTo(1.4, 3);
   const timed = arrange(tennis({ hold: { flightTimeS: 1.25 } }), bramble);
   expect(timed.thrown!.flight.bounces[0]!.t).toBeCloseTo(1.25, 3);
+});
+
+describe('the meeting of ball and body', () => {
+  const solved = (setup: Setup) => arrange(setup, bramble);
+  test.each([
+    ['elevation held', tennis()],
+    ['speed held', tennis({ hold: { speedMps: 17 } })],
+    ['at the net, before it bounces', tennis({ player: { x: 0.8, y: -3 } })],
+  ])('%s: the ball comes to the height that was asked for, and where it lands follows', (_what, setup) => {
+    for (const heightM of [0.7, 0.95]) {
+      const next = setupToMeet(setup, bramble, solved(setup), heightM)!;
+      const { thrown, solution } = solved(next);
+      expect(thrown!.arrival!.heightM).toBeCloseTo(heightM, 2);
+      expect(thrown!.arrival!.leg).toBe(solved(setup).thrown!.arrival!.leg);
+      if ('elevationDeg' in setup.hold && 'elevationDeg' in next.hold)
+        expect(solution!.elevationDeg).toBeCloseTo(next.hold.elevationDeg, 6);
+    }
+  });
+  test('a height that no ball of the machine reaches changes nothing; a pitch has its zone instead', () => {
+    expect(setupToMeet(tennis(), { ...bramble, speedMps: [5, 6] }, solved(tennis()), 1)).toBeNull();
+    const baseball = firstSetup(
+      { id: ids.court, sport: 'baseball', surfaceId: 'baseball-turf' },
+      { id: ids.machine, profile: kind('Two-wheel pitching machine') },
+      'Building',
+      0,
+    );
+    expect(setupToMeet(baseball, kind('Two-wheel pitching machine'), arrange(baseball, kind('Two-wheel pitching machine')), 1)).toBeNull();
+  });
+  test('at the shins it is said so, and never calm', () => {
+    const low = setupToMeet(tennis(), bramble, solved(tennis()), 0.33)!;
+    const arrangement = solved(low);
+    expect(arrangement.comfort).toMatchObject({ word: 'working', height: { word: 'unkind', part: 'shins' } });
+    expect(hazardsOfSetup(low, arrangement).map(({ code }) => code)).toContain('unkind');
+  });
+});
+
+describe('bands of the body (common practice, no source)', () => {
+  test('a tenth outside is a caution, three tenths are unkind; they go by the height of the player', () => {
+    expect(judgeContact('groundstroke', 'Building', 0.9).word).toBe('good');
+    expect(judgeContact('groundstroke', 'Building', 0.6).word).toBe('off');
+    expect(judgeContact('groundstroke', 'Building', 0.45)).toMatchObject({ word: 'unkind', part: 'knees' });
+    expect(judgeContact('groundstroke', 'Building', 1.5).word).toBe('unkind');
+    expect(judgeContact('groundstroke', 'Building', 0.6, 1.3).word).toBe('good');
+    expect(contactBand('low-volley', 'Starting')).toBeNull();
+  });
 });

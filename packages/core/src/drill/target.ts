@@ -91,7 +91,9 @@ function cut(
   const { inPlay } = court;
   const end = PLACES[place].depth === 'deep' ? inPlay.y2 : play.shortM;
   const within = (value: number, most: number): number => Math.min(tenth(value), Math.floor(most * 10) / 10);
-  return { widthM: within(widthM, inPlay.x2 - inPlay.x1), depthM: within(depthM, end) };
+  // a corner is no more than half the court
+  const across = (inPlay.x2 - inPlay.x1) / (PLACES[place].side === 'middle' ? 1 : 2);
+  return { widthM: within(widthM, across), depthM: within(depthM, end) };
 }
 
 /**
@@ -127,8 +129,10 @@ export function firstTargetAt(
   const targets = [first, `${depth}-left` as const, `${depth}-right` as const, `${depth}-middle` as const].map((place) =>
     sizedTarget(sport, place, met, sizeFrom, scale),
   );
-  const isFree = ({ targetAt }: (typeof targets)[number]): boolean => !ways.some((way) => passesMachine(way.met, targetAt, way.machine));
-  return (diamondOf(sport) ? undefined : targets.find(isFree)) ?? targets[0]!;
+  if (diamondOf(sport)) return targets[0]!;
+  // where none is free of all its machines, the one that is free of most
+  const blocked = ({ targetAt }: FirstTarget): number => ways.filter((way) => passesMachine(way.met, targetAt, way.machine)).length;
+  return targets.reduce((a, b) => (blocked(b) < blocked(a) ? b : a));
 }
 
 /** The same place in a mirror. */

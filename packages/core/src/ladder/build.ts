@@ -86,6 +86,14 @@ export function buildLadder(question: BuildQuestion): Built {
     while (noStep()) kept.pop();
     kept.push({ document: rung, judged });
   }
+  // nobody is hurried and slowed again on the way up
+  for (let i = kept.length - 2; i >= 0; i--) {
+    const [here, above] = [kept[i]!, kept[i + 1]!];
+    if (here.document.intervalS >= above.document.intervalS) continue;
+    const document = { ...here.document, intervalS: above.document.intervalS };
+    const judged = wholly(judgeRung(document, context));
+    if (judged) kept[i] = { document, judged };
+  }
   if (atTop && kept.length > 0) kept.push(...further(kept.at(-1)!, question, context, MOST_BUILT - kept.length));
   while (kept.length > 0 && kept.length < FEWEST) {
     const easier = gentler(kept[0]!, question, context);

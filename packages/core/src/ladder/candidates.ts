@@ -76,11 +76,12 @@ function contactWith(gameBall: GameBall): Contact {
 }
 
 /** Where a game ball may be met behind its bounce, m: the player stands where it comes to the right height. */
-const BEHIND_BOUNCE_M = [1, 1.4, 1.8, 2.2, 2.6, 3, 3.4, 3.8, 4.2, 4.6, 5];
+const BEHIND_BOUNCE_M = Array.from({ length: 19 }, (_, i) => 1 + 0.4 * i);
 /** Nobody stands farther behind the baseline for it, m. */
 const BEHIND_COURT_M = 2;
-/** A ball that is met on the rise counts as so much off its height, m (our judgement). */
-const RISING_COST_M = 0.15;
+/** A ball that is met on the rise counts as so much off its height, m, and so does each metre from where such players wait (our judgement). */
+const RISING_COST_M = 0.6;
+const AWAY_COST_M = 0.05;
 
 /** Where the player meets the game ball: where it is nearest to the middle of the band, on its way down if it can be. */
 function standFor(
@@ -98,7 +99,8 @@ function standFor(
     if (y < SPORT_RECORDS[sport].court.inPlay.y1 - BEHIND_COURT_M || y > earliestY) return [];
     const arrival = throwGameBall(conditions, gameBall, side, y)?.arrival;
     if (!arrival || arrival.y !== y) return [];
-    return [{ y, cost: Math.abs(arrival.heightM - middle) + (arrival.descentDeg < 0 ? RISING_COST_M : 0) }];
+    const away = Math.abs(y - SPORT_RECORDS[sport].court.player.y) * AWAY_COST_M;
+    return [{ y, cost: Math.abs(arrival.heightM - middle) + away + (arrival.descentDeg < 0 ? RISING_COST_M : 0) }];
   });
   return spots.sort((a, b) => a.cost - b.cost)[0]?.y ?? Math.max(SPORT_RECORDS[sport].court.inPlay.y1 - 0.6, -(past + 1.2));
 }
@@ -136,17 +138,22 @@ export function strokes(question: BuildQuestion): { candidates: Candidate[]; las
     clearM: Math.min(LEVEL_NEEDS[level].netClearanceM, gameBall.kind === 'shaped' ? gameBall.clearsByM : Number.POSITIVE_INFINITY),
   });
   const kind = (place: LadderPlace): Candidate | null => {
-    const standY = atNet || contact === 'low' ? playerY : (place.playerY ?? playerY);
+    const own = atNet || contact === 'low' ? undefined : place.playerY;
     const from = { x: side, y: place.y, z };
-    let kindest: Candidate | null = null;
-    for (let elevationDeg = kindDeg; elevationDeg <= STEEPEST_KIND_DEG; elevationDeg += 10) {
-      const thrown = throwToMeet(question, from, meet(standY), { elevationDeg, topspinRpm: 0 });
-      const arrival = thrown && throwBall(conditions, thrown.launch, standY, 0).arrival;
-      if (!arrival) continue;
-      kindest = { name: place.name, ...thrown, ...base, player: player(standY) };
-      if (arrival.timeS >= KIND_RATIO * needed) break;
+    // close to the machine the player stands where its slowest ball comes to the right height
+    for (const by of own === undefined ? [0] : STEPS_M) {
+      const standY = (own ?? playerY) + by;
+      let kindest: Candidate | null = null;
+      for (let elevationDeg = kindDeg; elevationDeg <= STEEPEST_KIND_DEG; elevationDeg += 10) {
+        const thrown = throwToMeet(question, from, meet(standY), { elevationDeg, topspinRpm: 0 });
+        const arrival = thrown && throwBall(conditions, thrown.launch, standY, 0).arrival;
+        if (!arrival) continue;
+        kindest = { name: place.name, ...thrown, ...base, player: player(standY) };
+        if (arrival.timeS >= KIND_RATIO * needed) break;
+      }
+      if (kindest) return kindest;
     }
-    return kindest;
+    return null;
   };
   const kinds = places.flatMap((place) => kind(place) ?? []);
   const top = kinds.at(-1);
@@ -182,6 +189,9 @@ export function strokes(question: BuildQuestion): { candidates: Candidate[]; las
 
 /** On the way to the game’s ball one may be met on the rise, where that is so many ° nearer to it. */
 const LIKE_A_GAME = { riseCostDeg: 3 };
+
+/** How far a player steps in or back from the usual spot near a machine, m. */
+const STEPS_M = [0, 0.5, -0.5, 1, -1, 1.5, 2];
 
 /** A machine of few settings may be moved so far, m, and still stand where the game ball comes from. */
 const PLACED_M = 1;

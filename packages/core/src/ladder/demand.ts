@@ -70,10 +70,26 @@ export const CHANGES = ['placement', 'pace', 'spin', 'interval', 'order', 'targe
 export type Change = (typeof CHANGES)[number];
 
 /** Below these it is the same (our judgement). */
-const SAME = { placementM: 0.5, pace: 0.06, spinRpm: 250, intervalS: 0.26, target: 0.12, targetM: 1 };
+const SAME = { placementM: 0.5, pace: 0.06, spinRpm: 250, intervalS: 0.26, target: 0.12, chance: 0.08, targetM: 1 };
 
-const moved = (a: RungDocument['targetAt'], b: RungDocument['targetAt']): boolean =>
-  a !== undefined && b !== undefined && away(a, b) > SAME.targetM;
+/** Another size. */
+const resized = ({ targetSize: a }: RungDocument, { targetSize: b }: RungDocument): boolean =>
+  Math.abs(b.widthM / a.widthM - 1) > SAME.target || Math.abs(b.depthM / a.depthM - 1) > SAME.target;
+
+/** Chance of the rung's level to hit its target from where its player waits. */
+function chanceIn({ level, player, targetAt, targetSize }: RungDocument): number {
+  const distanceM = targetAt ? away(player.start, targetAt) : USUAL_DISTANCE_M;
+  return chanceOf(LEVEL_NEEDS[level].scatter, Math.max(1, distanceM), targetSize);
+}
+/** Where no target is placed, its size alone is compared, m. */
+const USUAL_DISTANCE_M = 20;
+
+/** Another place: a larger target at the same line has its middle elsewhere, too. */
+function moved(a: RungDocument, b: RungDocument): boolean {
+  if (!a.targetAt || !b.targetAt) return false;
+  const grown = Math.hypot(a.targetSize.widthM - b.targetSize.widthM, a.targetSize.depthM - b.targetSize.depthM) / 2;
+  return away(a.targetAt, b.targetAt) - grown > SAME.targetM;
+}
 
 /** What changes between two rungs. */
 export function changesBetween(a: RungDocument, b: RungDocument): Change[] {
@@ -86,7 +102,7 @@ export function changesBetween(a: RungDocument, b: RungDocument): Change[] {
     interval: Math.abs(b.intervalS - a.intervalS) > SAME.intervalS,
     order:
       from.members !== to.members || (from.members > 1 && a.order.kind !== b.order.kind) || (a.sweep?.kind ?? '') !== (b.sweep?.kind ?? ''),
-    target: Math.abs(b.targetSize.widthM / a.targetSize.widthM - 1) > SAME.target || moved(a.targetAt, b.targetAt),
+    target: (resized(a, b) && Math.abs(chanceIn(b) - chanceIn(a)) > SAME.chance) || moved(a, b),
   };
   return CHANGES.filter((each) => is[each]);
 }

@@ -12,8 +12,8 @@ const MOST_RUNGS = 24;
 interface Judged {
   document: RungDocument;
   demand: number;
-  /** A ball of it is met where nobody should meet one. */
-  unkind: boolean;
+  /** A ball of it is met outside the band of its level. */
+  isOff: boolean;
 }
 
 /**
@@ -38,7 +38,7 @@ function judged(document: RungDocument, context: JudgeContext): Judged | null {
     judgement && {
       document,
       demand: judgement.demand.total,
-      unkind: judgement.balls.some(({ height }) => height?.word === 'unkind'),
+      isOff: judgement.balls.some(({ height }) => height !== null && height.word !== 'good'),
     }
   );
 }
@@ -48,7 +48,7 @@ function between(a: Judged, b: Judged, venue: Venue, context: JudgeContext): Run
   if (step.kind !== 'gap') return [];
   for (const rung of middles(a.document, b.document, step.changes, venue)) {
     const middle = judged(rung, context);
-    if (!middle || (middle.unkind && !a.unkind && !b.unkind)) continue;
+    if (!middle || (middle.isOff && !a.isOff && !b.isOff)) continue;
     const [low, high] = [stepBetween(a, middle), stepBetween(middle, b)];
     const lower = middle.demand > a.demand + 0.5 && middle.demand < b.demand - 0.5;
     const closer =

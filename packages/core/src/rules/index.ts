@@ -33,6 +33,6 @@ export const hazardsOfSetup = (setup: Setup, arrangement: Arrangement, options: 
 export const hazardsOfRung = (rung: RungDocument, sport: Sport, judgement: Judgement): Hazard[] =>
   hazardsOf(subjectOfRung(rung, sport, judgement));
 
-/** Those that say that a ball leaves too little time, or that nobody knows: for wherever a rung is shown, and before it is armed. */
-export const timeHazards = (rung: RungDocument, sport: Sport, judgement: Judgement): Hazard[] =>
-  hazardsOfRung(rung, sport, judgement).filter(({ code }) => OF_TIME.includes(code));
+/** Those of time, and balls that nobody should have to play: for wherever a rung is shown, and before it is armed. */
+export const hazardsInSight = (rung: RungDocument, sport: Sport, judgement: Judgement): Hazard[] =>
+  hazardsOfRung(rung, sport, judgement).filter(({ code }) => OF_TIME.includes(code) || code === 'unkind');

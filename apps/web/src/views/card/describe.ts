@@ -4,6 +4,8 @@ import {
   type Checklist,
   type Feed,
   gameBallById,
+  type Hazard,
+  hazardsInSight,
   isIn,
   judgeRung,
   minutesOf,
@@ -14,7 +16,6 @@ import {
   settingsOf,
   speedShareOn,
   surfaceById,
-  timeHazards,
 } from '@good-arc/core';
 import type { BallRow, CourtRow, LadderRow, MachineRow } from '../../api/rows.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
@@ -124,13 +125,16 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
   };
 }
 
-/** Rungs that leave too little time, or that could not be judged, each in a sentence. */
+/** Rungs that leave too little time, come where nobody should play them, or could not be judged, each in a sentence. */
 function warningsOf({ ladder, machine, machines }: Pick<CardFacts, 'ladder' | 'machine' | 'machines'>, units: U): string[] {
   return ladder.rungs.flatMap(({ document }, i) => {
     const { profile } = machines.find(({ id }) => id === document.machineId) ?? machine;
     const judged = judgeRung(document, { sport: ladder.sport, machine: profile, gameBall: gameBallById });
     const byName = needsName(document, judged) ? ' Only when a coach confirms it by name.' : '';
-    return timeHazards(document, ladder.sport, judged).map((hazard) => `Rung ${i + 1}: ${sayHazard(hazard, units.length).what}${byName}`);
+    const withName = ({ code }: Hazard): string => (code === 'unkind' ? '' : byName);
+    return hazardsInSight(document, ladder.sport, judged).map(
+      (hazard) => `Rung ${i + 1}: ${sayHazard(hazard, units.length).what}${withName(hazard)}`,
+    );
   });
 }
 

@@ -32,10 +32,10 @@ function CourtsideView(props: CourtsideProps) {
   const [sound, setSound] = useState(false);
   const units = useUnits();
   const onCourt = useOnCourt(props);
-  const { document, judged, ofTime, run, balls, thrown, finished, blocked, crew, pending, canJudge, give } = onCourt;
+  const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give } = onCourt;
   const { hasLine, view, state } = crew;
   const goesDark = useAwake(run !== null);
-  const said = ofTime[0] && sayHazard(ofTime[0], units.length);
+  const said = inSight[0] && sayHazard(inSight[0], units.length);
   return (
     <div className="px-3 pt-2 pb-6 md:px-6 md:pt-3 lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5">
       <div className="min-w-0 lg:col-span-2">
@@ -67,9 +67,9 @@ function CourtsideView(props: CourtsideProps) {
           />
         )}
         {onCourt.confirmedBy && <p className="mt-1 font-semibold">Confirmed by {onCourt.confirmedBy}.</p>}
-        {!blocked && ofTime.length > 0 && (
+        {!blocked && inSight.length > 0 && (
           <div className="mt-2">
-            <HazardList hazards={ofTime} brief={run !== null} />
+            <HazardList hazards={inSight} brief={run !== null} />
           </div>
         )}
         {!run && <Checks checks={checks} part={finished ? 'after' : 'before'} mayEdit={viewer.canPlan} />}

@@ -1,6 +1,7 @@
 import {
   type Approach,
   type Checklist,
+  hazardsInSight,
   judgeRung,
   needsName,
   type Outcome,
@@ -9,7 +10,6 @@ import {
   type Sport,
   sameCard,
   scoreRound,
-  timeHazards,
   type Weather,
 } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
@@ -90,7 +90,7 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
       }),
     [document, ladder.sport, machine, gameBalls, playerLevel],
   );
-  const ofTime = useMemo(() => timeHazards(document, ladder.sport, judged), [document, ladder.sport, judged]);
+  const inSight = useMemo(() => hazardsInSight(document, ladder.sport, judged), [document, ladder.sport, judged]);
   const confirmedBy = run?.confirmedBy ?? confirmed;
   const asksName = needsName(document, judged);
   const blocked = asksName && confirmedBy === '';
@@ -214,7 +214,7 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
   return {
     document,
     judged,
-    ofTime,
+    inSight,
     run,
     balls: run?.balls ?? [],
     thrown,

@@ -5,8 +5,8 @@ import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { DemandBar } from '../../ui/DemandBar.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
 import { judge, machineOf } from '../../ui/judge.ts';
+import { RungWarnings } from '../../ui/RungWarnings.tsx';
 import { sayTargets } from '../../ui/sayTarget.ts';
-import { TimeWarnings } from '../../ui/TimeWarnings.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayGate } from '../../words/progress.ts';
 
@@ -47,7 +47,7 @@ export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[];
               </div>
               <div className="col-start-2 sm:col-start-auto">
                 {one && <DemandBar demand={one.demand} comfort={one.comfort} />}
-                <TimeWarnings document={rung} sport={sport} judgement={judgement} />
+                <RungWarnings document={rung} sport={sport} judgement={judgement} />
               </div>
             </li>
           );

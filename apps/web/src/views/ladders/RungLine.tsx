@@ -21,8 +21,8 @@ import { DemandBar } from '../../ui/DemandBar.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
 import { FeedShape } from '../../ui/FeedShape.tsx';
 import { machineOf } from '../../ui/judge.ts';
+import { RungWarnings } from '../../ui/RungWarnings.tsx';
 import { sayTargets } from '../../ui/sayTarget.ts';
-import { TimeWarnings } from '../../ui/TimeWarnings.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayGate } from '../../words/progress.ts';
 import { RungDetail } from './RungDetail.tsx';
@@ -143,7 +143,7 @@ export function RungLine(props: Props) {
         <p className="dial col-start-2 text-sm md:col-start-auto print:col-start-auto">{Math.round(minutesOf(document))} min</p>
         <div className="col-start-2 md:col-start-auto print:col-start-auto">
           {judged && <DemandBar demand={judged.demand} comfort={judged.comfort} />}
-          <TimeWarnings document={document} sport={sport} judgement={judgement} />
+          <RungWarnings document={document} sport={sport} judgement={judgement} />
           {judged?.survival && <p className="text-sm font-semibold">survival pace</p>}
         </div>
       </div>
