@@ -135,6 +135,7 @@ export const LADDERS: readonly DemoLadder[] = [
     approach: 'sweet-spot',
     court: 'Court 1',
     machine: 'Bramble',
+    hit: 'deep-right',
     players: ['Ines Rookwood', 'Bo Tallowby', 'Sam Pellarin'],
     rungs: [
       {

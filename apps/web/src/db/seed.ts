@@ -12,10 +12,12 @@ import {
   type MachineProfile,
   type RungDocument,
   rungFromSetup,
+  type Setup,
   type Sport,
   type SurfaceId,
   scoreOf,
   seededRandom,
+  setupToMeet,
   targetSpot,
   throwBall,
   type Weather,
@@ -302,6 +304,14 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
 
 const round1 = (value: number): number => Math.round(value * 10) / 10;
 
+/** A demo coach brings every ball to where the level should meet it. */
+function atGoodHeight(setup: Setup, profile: MachineProfile): Setup {
+  const arrangement = arrange(setup, profile);
+  const height = arrangement.comfort?.height;
+  if (!height || height.word === 'good') return setup;
+  return setupToMeet(setup, profile, arrangement, (height.band[0] + height.band[1]) / 2) ?? setup;
+}
+
 function rungOf(
   demo: DemoLadder,
   { name, focalPoint, change, balls = 10, rounds = 2, gate }: DemoRung,
@@ -309,7 +319,7 @@ function rungOf(
   on: { id: string; profile: MachineProfile },
 ): RungDocument {
   const start = firstSetup(at, on, demo.level, ALTITUDE_M);
-  const setup = { ...start, ...change(start) };
+  const setup = atGoodHeight({ ...start, ...change(start) }, on.profile);
   const rungDocument = rungFromSetup(setup, arrange(setup, on.profile), { name, focalPoint, ballsPerRound: balls, rounds, gate });
   if (!rungDocument) throw new Error(`demo data: “${name}” cannot be thrown: ${arrange(setup, on.profile).reason?.text}`);
   const [feed] = rungDocument.feeds;
