@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import {
+  buildLadder,
   COMFORTS,
   changesBetween,
   type Drill,
@@ -15,7 +16,7 @@ import {
   rungSchema,
   SPORTS,
 } from '../src/index.ts';
-import { judgedWhole, judgeWith, kindOf, kindsFor, venueOf } from './support/club.ts';
+import { buildQuestion, judgedWhole, judgeWith, kindOf, kindsFor, venueOf } from './support/club.ts';
 
 const question = (drill: Drill, profile: MachineProfile, part: Partial<DrillQuestion> = {}): DrillQuestion => ({
   ...venueOf(drill.sport, profile, drill.level),
@@ -105,6 +106,24 @@ describe('the library', () => {
     expect(green.rungs.map(({ name }) => name)).toEqual(usual.rungs.map(({ name }) => name));
     expect(green.rungs[0]!.feeds[0]!.launch.speedMps).not.toBeCloseTo(usual.rungs[0]!.feeds[0]!.launch.speedMps, 3);
     expect(left.rungs[0]!.feeds[0]!.target.x).toBeCloseTo(-usual.rungs[0]!.feeds[0]!.target.x, 9);
+  });
+
+  test('for a child every ball comes to a child’s own band, in drills and in built ladders', () => {
+    const heightM = 1.3;
+    const drill = drillOf('tennis-baseline-groove');
+    const asked = { ...question(drill, kindOf('Programmable court machine'), { level: 'Starting' }), heightM };
+    const build = buildQuestion('tennis-rally-drive-starting', 'Programmable court machine', { heightM });
+    for (const [rungs, context] of [
+      [fitDrill(drill, asked).rungs, judgeWith(asked)],
+      [buildLadder(build).rungs, judgeWith(build)],
+    ] as const) {
+      expect(rungs.length).toBeGreaterThan(2);
+      for (const rung of rungs)
+        for (const { height } of judgedWhole(rung, context).balls) {
+          expect(height).toMatchObject({ word: 'good' });
+          expect(height!.heightM).toBeLessThan(1.0 * (heightM / 1.75) + 0.02);
+        }
+    }
   });
 
   test('what a machine cannot do is said, and its rung left out', () => {

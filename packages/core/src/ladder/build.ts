@@ -1,4 +1,4 @@
-import { diamondOf, isSoft, LEVEL_NEEDS, type Level, type Sport } from '../catalog/index.ts';
+import { diamondOf, isSoft, LEVEL_NEEDS, type Level, type Sport, USUAL_HEIGHT_M } from '../catalog/index.ts';
 import {
   CAP_BALLS,
   COMFORTS,
@@ -318,7 +318,7 @@ function shapeOf({ sport, level, approach, hopperBalls, gameBall }: BuildQuestio
 }
 
 function rungOf(question: BuildQuestion, { name, launch, target, stroke, contact, player }: Candidate, shape: Shape): RungDocument {
-  const { court, machine, ballId, dragShare, level, weather, gameBall, focalPoint, sport } = question;
+  const { court, machine, ballId, dragShare, level, weather, gameBall, focalPoint, sport, heightM } = question;
   return {
     name,
     focalPoint,
@@ -339,6 +339,7 @@ function rungOf(question: BuildQuestion, { name, launch, target, stroke, contact
     targetAt: shape.targetAt,
     gate: shape.gate,
     shadowSwings: 0,
+    ...(heightM !== USUAL_HEIGHT_M && { batterHeightM: heightM }),
   };
 }
 

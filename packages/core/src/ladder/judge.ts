@@ -56,7 +56,7 @@ export interface JudgeContext {
   /** Of who hits, when that is known: below the rung's, a hitter is judged by it. */
   playerLevel?: Level;
   capBalls?: number;
-  /** Of who hits, m: the body’s bands go by it. */
+  /** Of who hits, m: the body’s bands go by it; by that of whom it was aimed for without. */
   heightM?: number;
   /** Who share the balls. */
   players?: number;
@@ -153,7 +153,7 @@ function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, p
   const met = { arrival, flightS: arrival.timeS, contact: { x: arrival.x, y: arrival.y } };
   if (!diamondOf(sport)) {
     const contact = contactOf(feed.stroke, feed.contact);
-    const height = contact && judgeContact(contact, rung.level, arrival.heightM, heightM);
+    const height = contact && judgeContact(contact, rung.level, arrival.heightM, heightM ?? rung.batterHeightM);
     return { ...met, needS: reactionNeededS(rung.level, feed.stroke, bits), hitter: null, height };
   }
   const band = bandOf(sport, lower(rung.level, playerLevel), feed.gameBallId ? gameBall(feed.gameBallId) : null);

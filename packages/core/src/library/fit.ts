@@ -17,6 +17,7 @@ import {
   type Sport,
   strikeZone,
   type TargetPlaceId,
+  USUAL_HEIGHT_M,
 } from '../catalog/index.ts';
 import {
   COMFORT_FROM,
@@ -140,6 +141,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       ...hitTo,
       gate: rung.gate ?? gateFor(approach, rung.perRound),
       shadowSwings: rung.shadowSwings ?? 0,
+      ...(question.heightM !== USUAL_HEIGHT_M && { batterHeightM: question.heightM }),
       ...(rung.sweep && { sweep: { ...rung.sweep, halfDeg: Math.min(rung.sweep.halfDeg, Math.max(1, machine.profile.bearingReachDeg)) } }),
       ...(rung.ritual && { ritual: rung.ritual }),
     };
@@ -228,7 +230,15 @@ function fitBall(drill: Drill, rung: DrillRung, ball: DrillBall, question: Drill
     ? fieldBallTo(venue, from, ball.field, ball.elevationDeg ?? 40)
     : diamondOf(sport)
       ? pitchTo(venue, from, ball, game, question.heightM, softer)
-      : netBall(venue, from, ball, game, mirrored({ x: ball.x, y: 0 }, question).x, ball.meet?.y ?? rung.start.y, softer);
+      : netBall(
+          venue,
+          from,
+          ball,
+          game,
+          { x: mirrored({ x: ball.x, y: 0 }, question).x, y: ball.meet?.y ?? rung.start.y },
+          question.heightM,
+          softer,
+        );
   if (!thrown) return null;
   const side = (spot: { x: number; y: number }) => mirrored(spot, question);
   const meet = ball.meet ?? (ball.field ? ball.field.spot : undefined);
@@ -261,8 +271,8 @@ function netBall(
   from: { x: number; y: number; z: number },
   ball: DrillBall,
   game: GameBall | undefined,
-  x: number,
-  meetY: number,
+  at: Spot,
+  heightM: number,
   softer: number,
 ): AimedBall | null {
   const shaped = game && game.kind !== 'pitch' ? game : undefined;
@@ -273,7 +283,7 @@ function netBall(
   const elevationDeg = ball.elevationDeg ?? between(Math.max(KIND_DEG, gameDeg + HIGHER_DEG), gameDeg, share);
   const topspinRpm = (shaped?.topspinRpm ?? 0) * share;
   const contact = contactOfBall(ball, venue.sport);
-  const band = contactBand(contact, venue.level);
+  const band = contactBand(contact, venue.level, heightM);
   if (!band) return null;
   const heightsM = [ball.high ?? 0.5, ...OTHER_HEIGHTS].map((high) => between(band[0], band[1], high));
   const ways = (['volley', 'low-volley', 'overhead'] as Contact[]).includes(contact)
@@ -284,8 +294,7 @@ function netBall(
   const clearM = Math.min(LEVEL_NEEDS[venue.level].netClearanceM, shaped?.kind === 'shaped' ? shaped.clearsByM : Number.POSITIVE_INFINITY);
   const riseCostDeg = share > LIKE_A_GAME ? RISE_DEG : undefined;
   const meet = {
-    x,
-    y: meetY,
+    ...at,
     heightsM,
     ways,
     clearM,
