@@ -133,7 +133,7 @@ export interface PitchGameBall {
   level: Level;
   releaseFt: number;
   /** Height at which it is let go, m; that of the sport without. */
-  releaseZ_m?: number;
+  releaseZ_m?: number | undefined;
   speedMph: number;
   topspinRpm: number;
   sidespinRpm: number;
