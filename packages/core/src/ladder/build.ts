@@ -17,6 +17,7 @@ import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from 
 import { changesBetween } from './demand.ts';
 import { evenOut } from './even.ts';
 import { type JudgeContext, type JudgedRung, judgeRung, wholly } from './judge.ts';
+import { HARDLY_SPINS_RPM } from './share.ts';
 import { throwTo, type Venue } from './throwing.ts';
 
 /** What the last rung still lacks of the game ball, with its figures. */
@@ -271,8 +272,6 @@ export const contextOf = ({ sport, machine, gameBall }: Pick<BuildQuestion, 'spo
 
 /** More than a tenth from the game ball is another ball. */
 const TENTH = 0.1;
-/** A game ball that spins less has no sign to be right about, rpm. */
-const HARDLY_SPINS_RPM = 150;
 
 /** What the feed lacks of the game ball: time, speed and height where it is met, and which way it spins in flight. */
 function lacks({ feed, game, feedRpm, gameRpm }: Last, isPitch: boolean): Missing[] {

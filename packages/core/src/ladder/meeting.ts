@@ -1,7 +1,7 @@
 import { type MeetHold, type Meeting, type MeetSolution, meetBall, spinAt } from '../aim/index.ts';
 import { LEVEL_NEEDS, netBetween, netHeightAt, SPORT_RECORDS } from '../catalog/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
-import { type MachineProfile, questionFor } from '../machine/index.ts';
+import { questionFor, speedsOf } from '../machine/index.ts';
 import { radToDeg, wrapDeg } from '../quantity/index.ts';
 import { type AimedBall, elevationsNear, questionOf, type Venue } from './throwing.ts';
 
@@ -144,8 +144,6 @@ export function throwInTimeToMeet(
     }
   return null;
 }
-
-const speedsOf = ({ speedSteps, speedMps: [lo, hi] }: MachineProfile): readonly number[] | null => speedSteps ?? (lo === hi ? [lo] : null);
 
 /** How far a machine whose settings all go in steps is moved, m, and in what steps: where it stands is all that is left to choose. */
 const MOVED_M = 4;

@@ -3,8 +3,8 @@ import type { GameBall, Sport } from '../catalog/index.ts';
 import type { RungDocument } from '../drill/index.ts';
 import type { Share } from './judged.ts';
 
-/** Spin of a game ball below this, rpm, is not worth a share. */
-const HARDLY_SPINS_RPM = 150;
+/** Spin of a game ball below this, rpm, is not worth a share, nor has it a sign to be right about. */
+export const HARDLY_SPINS_RPM = 150;
 
 /** The mean of what the feeds bring, over their game balls. */
 export function shareOf(

@@ -3,7 +3,7 @@ import { type GameBall, LEVEL_NEEDS, netBetween, type Sport } from '../catalog/i
 import type { RungDocument } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
 import type { BallId, SurfaceId } from '../ids.ts';
-import { aimMachine, type MachineProfile, type PlaceQuestion } from '../machine/index.ts';
+import { aimMachine, type MachineProfile, type PlaceQuestion, speedsOf } from '../machine/index.ts';
 import { mphToMps } from '../quantity/index.ts';
 
 /** Where and with what a ladder is thrown. */
@@ -62,8 +62,7 @@ export function throwTo(
   const { profile } = venue.machine;
   const question = questionOf(venue, from, target);
   const spin = { topspinRpm: wanted.topspinRpm, sidespinRpm: wanted.sidespinRpm ?? 0 };
-  const oneSpeed = profile.speedMps[0] === profile.speedMps[1] ? profile.speedMps[0] : null;
-  const speeds = profile.speedSteps?.length ? profile.speedSteps : oneSpeed === null ? null : [oneSpeed];
+  const speeds = speedsOf(profile);
   if (speeds) return ofFewSettings(profile, question, spin, speeds, wanted.elevationDeg);
   const safeM = LEVEL_NEEDS[venue.level].netClearanceM * 0.8;
   let fallback: AimedBall | null = null;

@@ -220,7 +220,6 @@ function inTime(rung: RungDocument, context: Parameters<typeof judgeRung>[1], ma
 
 function fitBall(drill: Drill, rung: DrillRung, ball: DrillBall, question: DrillQuestion, softer: number): Omit<Feed, 'id'> | null {
   const { sport, level, hand } = question;
-  const { targetSize } = targetOfRung(drill, rung, question);
   const game = ball.game ? gameOfLevel(sport, ball.game, level) : undefined;
   const machine = ball.second ? (question.second ?? question.machine) : question.machine;
   const venue: Venue = { ...question, machine };
@@ -251,7 +250,7 @@ function fitBall(drill: Drill, rung: DrillRung, ball: DrillBall, question: Drill
     cue: ball.cue,
     ...(ball.contact && { contact: ball.contact }),
     ...(meet && { meet: side(meet) }),
-    ...(ball.hit && { targetAt: spotFor(ball.hit, question, targetSize) }),
+    ...(ball.hit && { targetAt: spotFor(ball.hit, question, targetOfRung(drill, rung, question).targetSize) }),
     ...(ball.marker && { marker: side(ball.marker) }),
     ...(ball.thenS !== undefined && { thenS: ball.thenS }),
     ...(ball.counts === false && { counts: false }),

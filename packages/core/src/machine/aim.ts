@@ -54,8 +54,8 @@ export function aimMachine(
 /** Settings this close count as on the step: a millimetre or two at the landing spot. */
 const ON_STEP = { speedMps: 1e-3, elevationDeg: 1e-2 };
 
-/** The speeds it has; one for a machine whose lowest and highest speed are the same. */
-const speedsOf = ({ speedSteps, speedMps: [lo, hi] }: Thrower): readonly number[] | undefined =>
+/** The speeds a machine has, when it cannot throw any between; one for a machine whose lowest and highest speed are the same. */
+export const speedsOf = ({ speedSteps, speedMps: [lo, hi] }: Thrower): readonly number[] | undefined =>
   speedSteps?.length ? speedSteps : lo === hi ? [lo] : undefined;
 
 function fits(machine: Thrower, { speedMps, elevationDeg }: { speedMps: number; elevationDeg: number }): boolean {

@@ -1,4 +1,4 @@
-export { aimMachine, type MachineAim, type PlaceQuestion, questionFor, type Thrower } from './aim.ts';
+export { aimMachine, type MachineAim, type PlaceQuestion, questionFor, speedsOf, type Thrower } from './aim.ts';
 export {
   type ByHand,
   type Capability,
