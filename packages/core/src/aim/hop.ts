@@ -1,5 +1,5 @@
 import { netHeightAt } from '../catalog/index.ts';
-import { advanceToGround, bounce, type Launch, REST_MPS, Stepper } from '../flight/index.ts';
+import { advanceToGround, bounceOff, type Launch, Stepper } from '../flight/index.ts';
 import { radToDeg } from '../quantity/index.ts';
 import { blockedBy } from './arcs.ts';
 import type { Arc } from './probe.ts';
@@ -205,14 +205,7 @@ export class HopProbe {
       if (!touches) continue;
       if (landing) return SHORT;
       landing = { x: s.now(0), y: s.now(1) };
-      const after = bounce(
-        { vx: s.now(3), vy: s.now(4), vz: s.now(5), wx: s.spin(0), wy: s.spin(1), wz: s.spin(2) },
-        s.radiusM,
-        conditions.ball.inertiaShare,
-        conditions.ground,
-      );
-      if (after.vz < REST_MPS) return SHORT;
-      s.leave(after.vx, after.vy, after.vz, after.wx, after.wy, after.wz);
+      if (!bounceOff(s, conditions)) return SHORT;
     }
     return SHORT;
   }

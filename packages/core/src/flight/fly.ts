@@ -60,7 +60,7 @@ export interface FlyOptions {
 }
 
 /** A ball that leaves the ground slower than this (m/s, upward) has stopped bouncing. */
-export const REST_MPS = 0.02;
+const REST_MPS = 0.02;
 /** No flight of this kind lasts longer, s. */
 const LONGEST_S = 60;
 
@@ -143,8 +143,17 @@ function noteApex(s: Stepper, flight: Flight): void {
   flight.apex = { t: s.t - s.h + share * s.h, x: s.at(0, share), y: s.at(1, share), z: s.at(2, share) };
 }
 
+/** Sends a ball that touches the ground on. @returns its motion just after; null when it has stopped bouncing */
+export function bounceOff(s: Stepper, { ball, ground }: Pick<Conditions, 'ball' | 'ground'>): ReturnType<typeof bounce> | null {
+  const before = { vx: s.now(3), vy: s.now(4), vz: s.now(5), wx: s.spin(0), wy: s.spin(1), wz: s.spin(2) };
+  const after = bounce(before, s.radiusM, ball.inertiaShare, ground);
+  if (after.vz < REST_MPS) return null;
+  s.leave(after.vx, after.vy, after.vz, after.wx, after.wy, after.wz);
+  return after;
+}
+
 /** Records the touch and, while bounces remain, sends the ball on. @returns whether the flight goes on */
-function touchGround(s: Stepper, flight: Flight, { ball, ground }: Conditions, maxBounces: number): boolean {
+function touchGround(s: Stepper, flight: Flight, conditions: Conditions, maxBounces: number): boolean {
   const vx = s.now(3);
   const vy = s.now(4);
   const vz = s.now(5);
@@ -159,14 +168,13 @@ function touchGround(s: Stepper, flight: Flight, { ball, ground }: Conditions, m
   };
   flight.bounces.push(touch);
   if (flight.bounces.length > maxBounces) return false;
-  const after = bounce({ vx, vy, vz, wx: s.spin(0), wy: s.spin(1), wz: s.spin(2) }, s.radiusM, ball.inertiaShare, ground);
-  if (after.vz < REST_MPS) return false;
+  const after = bounceOff(s, conditions);
+  if (!after) return false;
   const levelOut = Math.hypot(after.vx, after.vy);
   touch.speedOutMps = Math.hypot(levelOut, after.vz);
   touch.angleOutDeg = radToDeg(Math.atan2(after.vz, levelOut));
   // topspin turns about −r, r = (vy, −vx)/|v| being the right of the travel
   touch.spinOutRpm = levelOut < 1e-9 ? 0 : radPerSToRpm((-after.wx * after.vy + after.wy * after.vx) / levelOut);
   touch.contact = after.contact;
-  s.leave(after.vx, after.vy, after.vz, after.wx, after.wy, after.wz);
   return true;
 }

@@ -1,9 +1,6 @@
 import { conditionsOf, throwGameBall } from '../bench/index.ts';
 import type { Drill, DrillBall, DrillRung } from '../catalog/drill.ts';
 import {
-  type Contact,
-  contactBand,
-  contactOf,
   diamondOf,
   GAME_BOOK,
   type GameBall,
@@ -32,20 +29,11 @@ import {
   withIds,
 } from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
-import {
-  type AimedBall,
-  judgeRung,
-  swapSides,
-  throwInTime,
-  throwLikeGame,
-  throwTo,
-  throwToMeet,
-  type Venue,
-  wholly,
-} from '../ladder/index.ts';
+import { type AimedBall, judgeRung, swapSides, throwInTime, throwTo, type Venue, wholly } from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { type Approach, firstShareFor, gateFor, targetFor } from '../progress/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
+import { between, isForLevel, netBall } from './net-ball.ts';
 
 /** For whom and with what a drill is fitted. */
 export interface DrillQuestion extends Venue {
@@ -79,8 +67,6 @@ function gameOfLevel(sport: Sport, slug: string, level: Level): GameBall | undef
   return gameBallById(gameBallId(sport, slug, of)) ?? gameBallById(gameBallId(sport, 'change-up', of));
 }
 
-const KIND_DEG = 20;
-const HIGHER_DEG = 9;
 /** A kind pitch takes so much longer than the game's. */
 const KIND_TIME = 0.5;
 /** Tries with ever less of the game ball until there is time to react. */
@@ -263,50 +249,6 @@ function fitBall(drill: Drill, rung: DrillRung, ball: DrillBall, question: Drill
 /** “Forehand, wide right” is wide left for a left-hander. */
 const sayHand = (name: string, hand: 'left' | 'right', sport: Sport): string => (isMirrored(sport, hand) ? swapSides(name) : name);
 
-const between = (a: number, b: number, share: number): number => a + (b - a) * share;
-
-function netBall(
-  venue: Venue,
-  from: { x: number; y: number; z: number },
-  ball: DrillBall,
-  game: GameBall | undefined,
-  at: Spot,
-  heightM: number,
-  softer: number,
-): AimedBall | null {
-  const shaped = game && game.kind !== 'pitch' ? game : undefined;
-  const solved =
-    shaped && throwLikeGame({ ...venue, machine: { ...venue.machine, profile: FREE } }, { ...from, ...shaped.from }, shaped)?.launch;
-  const gameDeg = solved?.elevationDeg ?? 12;
-  const share = ball.share * softer;
-  const elevationDeg = ball.elevationDeg ?? between(Math.max(KIND_DEG, gameDeg + HIGHER_DEG), gameDeg, share);
-  const topspinRpm = (shaped?.topspinRpm ?? 0) * share;
-  const contact = contactOfBall(ball, venue.sport);
-  const band = contactBand(contact, venue.level, heightM);
-  if (!band) return null;
-  const heightsM = [ball.high ?? 0.5, ...OTHER_HEIGHTS].map((high) => between(band[0], band[1], high));
-  const ways = (['volley', 'low-volley', 'overhead'] as Contact[]).includes(contact)
-    ? (['volley'] as const)
-    : ball.rising
-      ? (['rise'] as const)
-      : (['fall', 'rise'] as const);
-  const clearM = Math.min(LEVEL_NEEDS[venue.level].netClearanceM, shaped?.kind === 'shaped' ? shaped.clearsByM : Number.POSITIVE_INFINITY);
-  const riseCostDeg = share > LIKE_A_GAME ? RISE_DEG : undefined;
-  const meet = {
-    ...at,
-    heightsM,
-    ways,
-    clearM,
-    ...(riseCostDeg && { riseCostDeg }),
-    ...(ball.deepest !== undefined && { deepestM: ball.deepest }),
-  };
-  return throwToMeet(venue, from, meet, { elevationDeg, topspinRpm });
-}
-
-/** Whether a level should be asked for such a ball at all. */
-const isForLevel = (ball: DrillBall, { sport, level }: DrillQuestion): boolean =>
-  diamondOf(sport) !== null || contactBand(contactOfBall(ball, sport), level) !== null;
-
 /** How far machine and player may be moved to make a ball possible, m, and other heights of the muzzle. */
 const MOVES_M = [1, 2, 3];
 const MUZZLES_M = [0.4, 0.7, 1, 1.3, 1.6];
@@ -332,37 +274,6 @@ function cureFor(drill: Drill, rung: DrillRung, ball: DrillBall, question: Drill
   }
   return null;
 }
-
-/** From this share of the game on a ball may be met on the rise, where that brings it so many ° nearer to the game’s own. */
-const LIKE_A_GAME = 0.7;
-const RISE_DEG = 3;
-
-/** Where else in the band it may come, when the wanted height cannot be had. */
-const OTHER_HEIGHTS = [0.5, 0.15, 0.85];
-
-/** How a ball of a net sport is met. */
-const contactOfBall = ({ stroke, contact }: DrillBall, sport: Sport): Contact =>
-  contactOf(stroke ?? SPORT_RECORDS[sport].stroke, contact) ?? 'groundstroke';
-
-/** A thrower that can do anything: what a person does in a game. */
-const FREE: MachineProfile = {
-  kind: 'free',
-  sports: [],
-  speedMps: [1, 60],
-  elevationDeg: [-30, 85],
-  intervalS: [1, 60],
-  spin: { kind: 'any', maxRpm: 6000 },
-  aimedBy: 'program',
-  bearingReachDeg: 90,
-  wheelsDeg: [],
-  power: 'hand',
-  massKg: 1,
-  widestBallM: 0.5,
-  safety: '',
-  hopper: 1,
-  releaseHeightM: 1,
-  repeatability: { speedPct: 0, elevationDeg: 0, bearingDeg: 0, spinPct: 0 },
-};
 
 const conditionsFor = ({ ballId, court, weather, dragShare }: Venue) => ({
   ballId,
