@@ -14,6 +14,7 @@ const ada: PlayerRow = {
   level: 'Building',
   hand: 'right',
   heightM: 1.7,
+  bornYear: null,
   goals: '',
   avoid: '',
   notes: '',
@@ -59,7 +60,7 @@ describe('a form that somebody else saved meanwhile', () => {
     expect(puts()).toHaveLength(1);
     await user.click(screen.getByRole('button', { name: 'Save' }));
     await waitFor(() => expect(puts()).toHaveLength(2));
-    expect(puts()[1]).toMatchObject({ seen: '"5"', body: { level: 'Competing', goals: '' } });
+    expect(puts()[1]).toMatchObject({ seen: '"5"', body: { level: 'Competing', bornYear: null, goals: '' } });
     cleanup();
   });
 });

@@ -24,6 +24,7 @@ const player = (n: number, name: string): PlayerRow => ({
   level: 'Building',
   hand: 'right',
   heightM: 1.7,
+  bornYear: null,
   goals: '',
   avoid: '',
   notes: '',
@@ -43,6 +44,8 @@ const props = (part: Partial<CourtsideProps> = {}): CourtsideProps => ({
   playerId: id(10),
   gameBalls: [],
   history: [],
+  swingsToday: [],
+  indoors: false,
   checks: firstChecklist(profile),
   ...part,
 });

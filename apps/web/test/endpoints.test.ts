@@ -62,6 +62,7 @@ describe('kit', () => {
       level: 'Building',
       hand: 'right',
       heightM: 1.68,
+      bornYear: null,
       goals: '',
       avoid: '',
       notes: '',

@@ -129,8 +129,9 @@ describe('a rung opened', () => {
     expect(detail(combination!, 'tennis', false, 'metric')).not.toContain('mph');
   });
   test('a machine that cannot do it by itself says what a person does', () => {
-    const [, onBramble] = fitted('tennis-in-behind-it', 1);
-    expect(detail(onBramble!, 'tennis')).toContain('a helper changes it between balls');
+    // built for a machine that is programmed, then moved to one with dials
+    const onBramble = { ...combination!, machineId: kit.machines[0]!.id };
+    expect(detail(onBramble, 'tennis')).toContain('a helper changes it between balls');
     expect(detail(combination!, 'tennis')).not.toContain('a helper changes it');
   });
   test('who may only look sees no field to change', () => {
@@ -165,7 +166,7 @@ describe('a rung opened', () => {
 describe('the sequence', () => {
   const [first] = fitted('pickleball-three-thirds', 2);
   const shown = (part: Partial<RungDocument>): string =>
-    markup(<Sequence document={{ ...first!, ...part }} change={nothing} readOnly={false} />);
+    markup(<Sequence document={{ ...first!, ...part }} machine={undefined} change={nothing} readOnly={false} />);
   const strip = (part: Partial<RungDocument>): string => [...shown(part).matchAll(/data-feed="(\d)"/g)].map(([, feed]) => feed).join('');
   test('the next thirty for the seed, and another deal for another', () => {
     expect(strip({})).toBe('123'.repeat(10));
@@ -175,7 +176,9 @@ describe('the sequence', () => {
     expect(strip({ ...bag, seed: 1 })).toBe(strip({ ...bag, seed: 1 }));
   });
   test('its balance in words', () => {
-    const said = text(<Sequence document={{ ...first!, order: { kind: 'blocks', size: 5 } }} change={nothing} readOnly={false} />);
+    const said = text(
+      <Sequence document={{ ...first!, order: { kind: 'blocks', size: 5 } }} machine={undefined} change={nothing} readOnly={false} />,
+    );
     expect(said).toContain('10 × Left third, 10 × Middle third, 10 × Right third. Longest run 5');
   });
   test('a deal again where there is something to deal', () => {

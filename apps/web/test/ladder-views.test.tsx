@@ -34,6 +34,7 @@ const player = (n: number, name: string, level: PlayerRow['level']): PlayerRow =
   level,
   hand: 'right',
   heightM: 1.7,
+  bornYear: null,
   goals: '',
   avoid: level === 'Starting' ? 'serves two days running' : '',
   notes: '',
@@ -194,7 +195,9 @@ describe('building and the library', () => {
 describe('a plan', () => {
   const plan = (ladder: LadderRow): string =>
     textOf(
-      renderToStaticMarkup(<PlanPage viewer={viewer} kit={kit} ladder={ladder} plan={null} rounds={[]} startsAt="2026-12-01T16:00" />),
+      renderToStaticMarkup(
+        <PlanPage viewer={viewer} kit={kit} ladder={ladder} plan={null} rounds={[]} elsewhere={{}} startsAt="2026-12-01T16:00" />,
+      ),
     );
   test('begins with the players of the level, and says who hits when', () => {
     const said = plan(ladderOf(rungs));

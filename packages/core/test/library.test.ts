@@ -44,10 +44,11 @@ describe('the library', () => {
 
   // every drill on every machine kind of its sport: which of them can do all of it
   test.each(LIBRARY.map((drill) => [drill.id, drill] as const))(
-    '%s: aims on two machines at least, inside every timing rule',
+    '%s: aims on two machines at least (one that is programmed where its balls differ), inside every timing rule',
     (_, drill) => {
       const able = kindsFor(drill.sport).filter((profile) => {
-        const asked = question(drill, profile);
+        const second = { id: '0190f3a0-0000-7000-8000-00000000aac2', profile };
+        const asked = question(drill, profile, { second });
         const { rungs, problems } = fitDrill(drill, asked);
         return (
           problems.length === 0 &&
@@ -68,15 +69,17 @@ describe('the library', () => {
           })
         );
       });
-      // dinks from the far line ask for a slower machine than most: the others say from where they could
-      expect(able.map(({ kind }) => kind).length).toBeGreaterThanOrEqual(drill.id === 'pickleball-quiet-hands' ? 1 : 2);
+      // balls that differ from one to the next ask for a machine that is programmed
+      const varies = drill.rungs.some(({ balls }) => balls.length > 1);
+      expect(able.map(({ kind }) => kind).length).toBeGreaterThanOrEqual(varies ? 1 : 2);
+      if (varies) expect(able.some(({ aimedBy }) => aimedBy === 'program')).toBe(true);
     },
   );
 
   test.each(LEVELS)('re-aims itself to %s: most drills can be done whole on a programmable machine', (level) => {
     const kinds = {
       tennis: 'Programmable court machine',
-      pickleball: 'Holed-ball court machine',
+      pickleball: 'Programmable holed-ball machine',
       baseball: 'Programmable field machine',
       softball: 'Programmable softball field machine',
     };
@@ -152,7 +155,7 @@ describe('special drills have their own timing', () => {
     expect(balls[1]!.contact.y).toBeGreaterThan(-5); // the volley is met inside the court
   });
   test('a spare ball is hit away and does not count', () => {
-    const { rungs, asked } = fitted('pickleball-return-reset-finish', 'Holed-ball court machine');
+    const { rungs, asked } = fitted('pickleball-return-reset-finish', 'Programmable holed-ball machine');
     const last = rungs.at(-1)!;
     expect(last.feeds.map(({ counts }) => counts ?? true)).toEqual([true, true, true, false]);
     expect(judgedWhole(last, judgeWith(asked)).swingsEach).toBe((last.rounds * last.ballsPerRound * 3) / 4);

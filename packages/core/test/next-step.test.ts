@@ -120,7 +120,7 @@ describe('what a ball counts as', () => {
               ? 'Programmable field machine'
               : drill.sport === 'tennis'
                 ? 'Programmable court machine'
-                : 'Holed-ball court machine',
+                : 'Programmable holed-ball machine',
           )
         : [],
     ).find(({ feeds }) => feeds.some(({ counts }) => counts === false) && feeds.some(({ counts }) => counts !== false))!;

@@ -140,7 +140,7 @@ describe('targets of ladders and drills', () => {
     expect(ofRungs('left')[0]).toEqual([[mirrorPlace('deep-left'), [1]]]);
   });
   test('return deep, reset short, finish deep; the spare ball has no target', () => {
-    const spare = fitted('pickleball-return-reset-finish', 'Holed-ball court machine').at(-1)!;
+    const spare = fitted('pickleball-return-reset-finish', 'Programmable holed-ball machine').at(-1)!;
     expect(spare.feeds).toHaveLength(4);
     expect(placesOf(spare, 'pickleball')).toEqual([
       ['deep-middle', [1]],

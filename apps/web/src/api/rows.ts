@@ -48,9 +48,16 @@ export interface PlayerRow extends Versioned {
   level: Level;
   hand: 'left' | 'right';
   heightM: number;
+  bornYear: number | null;
   goals: string;
   avoid: string;
   notes: string;
+}
+/** Swings of a player on a rung in one day. */
+export interface Swings {
+  playerId: string;
+  rungId: string;
+  swings: number;
 }
 export interface SquadRow extends Versioned {
   id: string;

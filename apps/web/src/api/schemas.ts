@@ -32,6 +32,12 @@ export const playerBody = z.strictObject({
   level: z.enum(LEVELS),
   hand: z.enum(['left', 'right']),
   heightM: z.number('Type a height such as 5 ft 6 or 1.68 m').min(0.8, 'At least 80 cm (2 ft 8 in)').max(2.4, 'At most 2.4 m (7 ft 10 in)'),
+  bornYear: z
+    .int('A year such as 2014, or nothing')
+    .min(1900, 'A year such as 2014, or nothing')
+    .max(2100, 'A year such as 2014, or nothing')
+    .nullable()
+    .default(null),
   goals: z.string().max(500, 'At most 500 characters').default(''),
   avoid: z.string().max(500, 'At most 500 characters').default(''),
   notes,

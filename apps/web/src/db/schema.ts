@@ -125,6 +125,8 @@ export const player = mysqlTable(
     level: varchar({ length: 12 }).$type<Level>().notNull(),
     hand: varchar({ length: 5 }).$type<'left' | 'right'>().notNull(),
     heightM: double().notNull(),
+    /** Year of birth: load and who may feed go by the age. Null where nobody said. */
+    bornYear: int(),
     goals: varchar({ length: 500 }).notNull().default(''),
     /** What this player should not do: a sore shoulder, serves on two days running. */
     avoid: varchar({ length: 500 }).notNull().default(''),

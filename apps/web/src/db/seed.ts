@@ -134,7 +134,7 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
     await tx.insert(machine).values(machines);
     const stock = STOCK.map(([name, ballId, howMany, condition]) => ({ id: id(), clubId, name, ballId, count: howMany, condition }));
     await tx.insert(ballStock).values(stock);
-    const players = PLAYERS.map(([name, level, hand, heightM, notes, goals = '', avoid = '']) => ({
+    const players = PLAYERS.map(([name, level, hand, heightM, notes, goals = '', avoid = '', ageYears]) => ({
       id: id(),
       clubId,
       name,
@@ -144,6 +144,7 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
       notes,
       goals,
       avoid,
+      bornYear: ageYears === undefined ? null : now.getFullYear() - ageYears - 1,
     }));
     await tx.insert(player).values(players);
 

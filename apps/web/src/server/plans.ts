@@ -1,4 +1,4 @@
-import { type PlanDocument, planSchema, scoreRound } from '@good-arc/core';
+import { type PlanDocument, planSchema, scheduleOf, scoreRound } from '@good-arc/core';
 import type { LadderRow, PlanRound, PlanRow } from '../api/rows.ts';
 import { ladder, plan } from '../db/schema.ts';
 import { readRounds } from './rounds.ts';
@@ -28,6 +28,26 @@ export async function planRounds(store: Store, { rungs }: Pick<LadderRow, 'rungs
       return { rungId, playerId, startedAt, hits, balls };
     })
     .filter(({ balls }) => balls > 0);
+}
+
+/** Balls that the other plans of a day give to each player. @param day `2026-03-14` */
+export function plannedElsewhere(
+  plans: readonly PlanRow[],
+  ladders: readonly Pick<LadderRow, 'id' | 'rungs'>[],
+  except: string,
+  day: string,
+): Record<string, number> {
+  const balls: Record<string, number> = {};
+  for (const { id, document } of plans) {
+    if (id === except || document.startsAt.slice(0, 10) !== day) continue;
+    const rungs = ladders.find((each) => each.id === document.ladderId)?.rungs ?? [];
+    const { share } = scheduleOf(
+      document,
+      rungs.map((each) => each.document),
+    );
+    for (const each of share) balls[each.playerId] = (balls[each.playerId] ?? 0) + each.balls;
+  }
+  return balls;
 }
 
 /** @returns the plan's version @throws Refusal 404 for a ladder that was removed, 409 when somebody else changed the plan */

@@ -13,8 +13,8 @@ import {
   type Weather,
   weatherSchema,
 } from '@good-arc/core';
-import { and, count, countDistinct, desc, eq, exists, gte, inArray, lt, or, type SQL, sql, sum } from 'drizzle-orm';
-import type { ResultRow, RoundRow } from '../api/rows.ts';
+import { and, count, countDistinct, desc, eq, exists, gte, inArray, lt, notInArray, or, type SQL, sql, sum } from 'drizzle-orm';
+import type { ResultRow, RoundRow, Swings } from '../api/rows.ts';
 import type { ResultBody } from '../api/schemas.ts';
 import { court, ladder, machine, outing, player, result, round, rung } from '../db/schema.ts';
 import { notFound } from './problem.ts';
@@ -225,6 +225,18 @@ export async function countSince(store: Store, from: Date): Promise<{ rounds: nu
       .where(and(mine(round), gte(round.startedAt, from))),
   );
   return { rounds: row?.rounds ?? 0, balls: row?.balls ?? 0, hits: Number(row?.hits ?? 0) };
+}
+
+/** Swings since then, of each player on each rung: balls that were let go, or never fed, are none. */
+export async function swingsSince(store: Store, from: Date): Promise<Swings[]> {
+  return store.read((db, mine) =>
+    db
+      .select({ playerId: round.playerId, rungId: round.rungId, swings: count(result.id) })
+      .from(round)
+      .innerJoin(result, and(eq(result.roundId, round.id), mine(result), notInArray(result.outcome, ['let-go', 'not-fed'])))
+      .where(and(mine(round), gte(round.startedAt, from)))
+      .groupBy(round.playerId, round.rungId),
+  );
 }
 
 /** Rounds that are looked through for the last ones of each player. */

@@ -1,12 +1,22 @@
-import { hazardsInSight, type Judgement, type RungDocument, type Sport } from '@good-arc/core';
+import { type Around, hazardsInSight, type Judgement, type RungDocument, type Sport } from '@good-arc/core';
 import { useMemo } from 'react';
 import { sayHazard } from '../words/hazards.ts';
 import { useUnits } from './Units.tsx';
 
 /** In a word or two beside a rung: that it leaves too little time, comes where nobody should play it, or could not be judged; nothing when there is nothing to say. */
-export function RungWarnings({ document, sport, judgement }: { document: RungDocument; sport: Sport; judgement: Judgement }) {
+export function RungWarnings({
+  document,
+  sport,
+  judgement,
+  around,
+}: {
+  document: RungDocument;
+  sport: Sport;
+  judgement: Judgement;
+  around: Around;
+}) {
   const units = useUnits();
-  const hazards = useMemo(() => hazardsInSight(document, sport, judgement), [document, sport, judgement]);
+  const hazards = useMemo(() => hazardsInSight(document, sport, judgement, around), [document, sport, judgement, around]);
   return hazards.map((hazard) => (
     <p
       key={hazard.code}

@@ -65,6 +65,10 @@ export function sayUnfit({ why }: Fitted['problems'][number], length: (m: number
       return `“${why.figures.ball}” is not asked of this level: balls so low come later.`;
     case 'bounces-twice':
       return 'A ball of it bounces twice before it reaches the player.';
+    case 'ball-by-ball':
+      return 'Its balls differ from one to the next, and this machine stands for one ball at a time: a machine that is programmed throws it.';
+    case 'no-sweep':
+      return 'The machine must turn by itself while it feeds; this one is turned by hand.';
     case 'too-little-time':
       return 'It leaves too little time for this level.';
   }

@@ -37,6 +37,12 @@ function notJudged({ why }: Of<'not-judged'>): Said {
       doThis: 'Move the player in, land it deeper or throw it harder, then look again.',
     };
   }
+  if (why.some(({ code }) => code === 'not-thrown'))
+    return {
+      what: 'Not judged: this ball cannot be thrown.',
+      why: `There is no flight to look at, so ${unsaid}`,
+      doThis: 'Change what stands under the picture: the speed, the arc or the place of the machine.',
+    };
   if (why.some(({ code }) => code === 'no-machine'))
     return {
       what: 'Not judged: its machine is not in the kit.',
@@ -94,10 +100,30 @@ const WORDS: { [Code in Hazard['code']]: (figures: Of<Code>, length: Length) => 
     why: 'Falls come from back-pedalling and from balls underfoot.',
     doThis: 'Turn and run, never backwards. Clear the ground behind first.',
   }),
-  juniors: ({ swingsEach, mostSwings }) => ({
-    what: `${swingsEach} swings each in this rung.`,
-    why: `Young shoulders are counted: ${mostSwings} is where to think.`,
-    doThis: 'Fewer rounds, or another player in turn.',
+  juniors: ({ swingsEach, swingsBefore, mostSwings, ageYears }) => ({
+    what:
+      swingsBefore > 0
+        ? `${swingsBefore} swings are in this day already; with these ${swingsEach} it is ${swingsBefore + swingsEach}.`
+        : `${swingsEach} swings each in this rung.`,
+    why: `Young shoulders are counted: ${mostSwings} a day is where to think${ageYears === null ? '' : ` at ${ageYears}`}.`,
+    doThis: 'Fewer rounds, another player in turn, or the rest tomorrow.',
+  }),
+  'child-feeds': ({ ageYears, fromYears, handFed }) => ({
+    what: handFed ? 'A grown-up feeds this machine.' : 'A grown-up sets, feeds and moves this machine.',
+    why: `${ageYears === null ? 'Children may be about' : `Somebody here is ${ageYears}`}: fingers and sleeves get into wheels, and a ball that is dropped in leaves at once.`,
+    doThis: `Nobody under ${fromYears} feeds, adjusts or carries it. Look up before you feed; show the ball, down, in.`,
+  }),
+  'wrong-ball': ({ ball: name, indoors }) => ({
+    what: `${name}: not the ball for ${indoors ? 'a hall' : 'the open'}.`,
+    why: indoors
+      ? 'It is harder and quicker off the floor than what is played with here.'
+      : 'It is softer, and the wind takes it more than what is played with here.',
+    doThis: `Take ${indoors ? 'an indoor' : 'an outdoor'} ball, and choose it here, too.`,
+  }),
+  'wind-indoors': () => ({
+    what: 'Wind is set, but this court is in a hall.',
+    why: 'The ball is aimed for a wind that is not there.',
+    doThis: 'Set the wind to nothing.',
   }),
   'long-run': ({ balls }) => ({
     what: `The same ball ${balls} times running.`,
@@ -134,6 +160,11 @@ const WORDS: { [Code in Hazard['code']]: (figures: Of<Code>, length: Length) => 
     what: 'Someone stands forward of the machine, close to it.',
     why: `It is ${length(awayM)} to the muzzle, and inside ${length(closeM)} a ball that leaves early or off its line cannot be dodged.`,
     doThis: hard ? 'Move them back to the plate or behind a screen before it is fed.' : 'Move the player back, or feed by hand.',
+  }),
+  'close-together': ({ apartM, leastM }, length) => ({
+    what: `Two who hit side by side are only ${length(apartM)} apart.`,
+    why: 'One reaches into the swing of the other.',
+    doThis: `Let the machine turn farther, or move it back, until they stand ${length(leastM)} apart.`,
   }),
   fence: ({ upM, fenceM }, length) => ({
     what: 'A ball that is missed goes over the fence.',

@@ -79,6 +79,8 @@ export interface DrillRung {
   gate?: Need;
   shadowSwings?: RungDocument['shadowSwings'];
   sweep?: RungDocument['sweep'];
+  /** So many hit in turn. */
+  hitters?: RungDocument['hitters'];
   ritual?: Ritual;
 }
 

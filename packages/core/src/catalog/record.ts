@@ -19,6 +19,8 @@ export interface Ball {
   dropRestitution?: number;
   /** Hard enough that too little time to react is unsafe rather than unpleasant. */
   hard: boolean;
+  /** Where it is made for, when the other place needs another ball. */
+  playedIn?: 'hall' | 'open';
   /** Slower off the ground and through the air: asked for at the lowest level. */
   forStarters?: boolean;
   confidence: 'good' | 'low';

@@ -1,5 +1,6 @@
 export { freeFeedId, withIds } from './feeds.ts';
-export { type Balance, balanceOf, ballsOf, CAP_BALLS, deal, doubtBits, isIn, minutesOf, programOf, REST_S } from './order.ts';
+export { apartOf, linesHalfDeg, TOGETHER_M } from './lines.ts';
+export { type Balance, balanceOf, ballsOf, CAP_BALLS, deal, doubtBits, hitterOf, isIn, minutesOf, programOf, REST_S } from './order.ts';
 export { bouncesThatFit, ritualFromTaps, ritualS } from './ritual.ts';
 export {
   arcSchema,

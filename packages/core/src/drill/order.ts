@@ -107,6 +107,9 @@ export function programOf(rung: Dealt & Pick<RungDocument, 'ballsPerRound' | 'in
   });
 }
 
+/** Which of the players who hit in turn a ball is for, from 0. @param ball its number in the round, from 1 */
+export const hitterOf = ({ hitters = 1 }: Pick<RungDocument, 'hitters'>, ball: number): number => (ball - 1) % hitters;
+
 /** How often each feed comes, its longest run, and the pair that is heard most. */
 export interface Balance {
   /** How often each feed comes, by its index. */

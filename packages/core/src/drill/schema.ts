@@ -170,6 +170,8 @@ export const rungSchema = z.strictObject({
   seed: z.int().min(0).max(4_294_967_295).optional(),
   sweep: sweepSchema.optional(),
   ritual: ritualSchema.optional(),
+  /** So many players hit in turn, a ball each; one without. The gate is for the balls of each. */
+  hitters: z.int('A whole number').min(2, 'At least 2').max(4, 'At most 4').optional(),
   /** Positions that are not there today. */
   absent: z.array(z.string().min(1).max(12)).max(9).optional(),
   intervalS: finite.min(0.5).max(120),

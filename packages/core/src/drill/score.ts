@@ -44,8 +44,9 @@ export function scoreRound(card: Card, results: readonly (Result & { outcome: Ou
  * The gate of a rung, of balls that count: what was asked of more balls than a round counts is asked of as great a share of them.
  * @returns null when none counts
  */
-export function gateOf(card: Card & Pick<RungDocument, 'gate'>): Need | null {
-  const counted = programOf(card).filter(({ index }) => card.feeds[index]!.counts !== false).length;
+export function gateOf(card: Card & Pick<RungDocument, 'gate' | 'hitters'>): Need | null {
+  const all = programOf(card).filter(({ index }) => card.feeds[index]!.counts !== false).length;
+  const counted = Math.floor(all / (card.hitters ?? 1));
   const { gate } = card;
   if (counted === 0) return null;
   if ('streak' in gate) return { streak: Math.min(gate.streak, counted) };

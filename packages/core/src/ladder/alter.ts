@@ -4,6 +4,7 @@ import { type Feed, type RungDocument, resizeTarget, upToHalfS } from '../drill/
 import type { Launch } from '../flight/index.ts';
 import { judgeRung, wholly } from './judge.ts';
 import { throwInTime, throwTo, type Venue } from './throwing.ts';
+import { canThrowInOrder } from './worries.ts';
 
 const flip = <S extends { x: number }>(spot: S): S => ({ ...spot, x: -spot.x });
 const flipLaunch = (launch: Launch): Launch => ({
@@ -111,5 +112,7 @@ export function intoThirds(rung: RungDocument, venue: Venue): RungDocument | nul
     return thrown && { ...feed, ...thrown, id: `b${i + 1}`, name, cue: name };
   });
   if (!feeds.every((each) => each !== null)) return null;
-  return { ...rung, feeds, order: { kind: 'bag' } };
+  const bag = { kind: 'bag' as const };
+  // where a hand has to turn something between two of them, so many of each running
+  return { ...rung, feeds, order: canThrowInOrder({ feeds, order: bag }, venue.machine.profile) ? bag : { kind: 'blocks', size: 4 } };
 }

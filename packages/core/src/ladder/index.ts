@@ -16,4 +16,4 @@ export {
 export type { JudgedBall, Share } from './judged.ts';
 export { type Meet, throwToMeet } from './meeting.ts';
 export { type AimedBall, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';
-export type { MachineWorry } from './worries.ts';
+export { canThrowInOrder, handBetween, type MachineWorry } from './worries.ts';

@@ -263,17 +263,21 @@ type Program = ReturnType<typeof programOf>;
 
 function judgeMet(rung: RungDocument, context: JudgeContext, program: Program, met: ReadonlyMap<number, Seen>, bits: number): JudgedRung {
   const { sport, machine, capBalls = CAP_BALLS, players = 1 } = context;
+  // who hits in turn with others has the time of their balls, too: the next of one's own is so many later
+  const hitters = rung.hitters ?? 1;
+  const ownNext = (i: number): number => (i + hitters) % program.length;
+  const ownLast = (i: number): number => (i - hitters + program.length * hitters) % program.length;
   const gaps = program.map(({ index }, i): Between => {
-    const next = program[(i + 1) % program.length]!.index;
+    const next = program[ownNext(i)]!.index;
     return between(rung, sport, [met.get(index)!, met.get(next)!], [rung.feeds[index]!, rung.feeds[next]!]);
   });
   const times = gaps.map(({ recovery }, i) => {
-    const { thenS } = program[i]!;
+    const thenS = Array.from({ length: hitters }, (_, k) => program[(i + k) % program.length]!.thenS).reduce((sum, each) => sum + each, 0);
     if (recovery) {
       const after = timeAfter(recovery, thenS);
       return { ...after, ratioEase: after.ratio, ownEase: ownEaseOf(recovery) };
     }
-    const { flightS, hitter, needS } = met.get(program[(i + 1) % program.length]!.index)!;
+    const { flightS, hitter, needS } = met.get(program[ownNext(i)]!.index)!;
     const ownEase = hitter?.ease ?? flightS / needS;
     const spareEase = hitterIntervalEase(thenS);
     const spareS = thenS - HITTER_INTERVAL_S.working;
@@ -283,7 +287,7 @@ function judgeMet(rung: RungDocument, context: JudgeContext, program: Program, m
   const lastOf = new Map<string, { launch: Feed['launch']; releaseS: number }>();
   const balls = program.map(({ index, launch, thenS }, i): JudgedBall => {
     const here = met.get(index)!;
-    const [before, after] = [times[(i || program.length) - 1]!, times[i]!];
+    const [before, after] = [times[ownLast(i)]!, times[i]!];
     const machineId = rung.feeds[index]!.machineId ?? rung.machineId;
     const last = lastOf.get(machineId);
     if (last) {
@@ -324,7 +328,8 @@ function judgeMet(rung: RungDocument, context: JudgeContext, program: Program, m
       word,
       free.flatMap(({ recovery }) => recovery ?? []),
     );
-    return needed === null ? null : Math.max(needed, ofMachine, free.some(({ recovery }) => !recovery) ? HITTER_INTERVAL_S[word] : 0);
+    const own = Math.max(needed ?? 0, free.some(({ recovery }) => !recovery) ? HITTER_INTERVAL_S[word] : 0);
+    return needed === null ? null : Math.max(own / hitters, ofMachine);
   };
   const ballsInAll = rung.rounds * rung.ballsPerRound;
   const counted = program.filter(({ index }) => rung.feeds[index]!.counts !== false).length;
@@ -337,7 +342,7 @@ function judgeMet(rung: RungDocument, context: JudgeContext, program: Program, m
     worst,
     shortestIntervalS: shortest('working'),
     calmIntervalS: shortest('calm'),
-    readyIntervalS: Math.max(ofMachine, ...free.map(({ recovery }) => recovery?.readyS ?? HITTER_INTERVAL_S.working)),
+    readyIntervalS: Math.max(ofMachine, ...free.map(({ recovery }) => (recovery?.readyS ?? HITTER_INTERVAL_S.working) / hitters)),
     ritualBeforeS: rung.ritual ? ritualBefore(rung, met.get(balls[0]!.feed)!) : null,
     survival: balls.some(({ spareS }) => spareS < -ROUNDING),
     unsafe: hard && balls.some(({ feed, ownEase }) => (met.get(feed)!.dangerEase ?? ownEase) < COMFORT_FROM.rushed - ROUNDING),
@@ -348,7 +353,7 @@ function judgeMet(rung: RungDocument, context: JudgeContext, program: Program, m
     minutes: minutesOf(rung),
     ballsInAll,
     hoppers: Math.ceil(ballsInAll / machine.hopper),
-    swingsEach: Math.ceil((rung.rounds * counted * (1 + rung.shadowSwings)) / players),
+    swingsEach: Math.ceil((rung.rounds * counted * (1 + rung.shadowSwings)) / Math.max(players, hitters)),
     pickUps: stopsOf(rung, capBalls),
   };
 }

@@ -17,9 +17,11 @@ import {
   USUAL_HEIGHT_M,
 } from '../catalog/index.ts';
 import {
+  away,
   COMFORT_FROM,
   type Feed,
   firstTargetAt,
+  linesHalfDeg,
   mirrorPlace,
   type RungDocument,
   type Spot,
@@ -29,7 +31,17 @@ import {
   withIds,
 } from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
-import { type AimedBall, judgeRung, swapSides, throwInTime, throwTo, type Venue, wholly } from '../ladder/index.ts';
+import {
+  type AimedBall,
+  canThrowInOrder,
+  handBetween,
+  judgeRung,
+  swapSides,
+  throwInTime,
+  throwTo,
+  type Venue,
+  wholly,
+} from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
 import { type Approach, firstShareFor, gateFor, targetFor } from '../progress/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
@@ -52,7 +64,7 @@ export type Cure =
 export type Unfit =
   | { code: 'cannot-throw'; figures: { ball: string; cure: Cure | null } }
   | { code: 'not-at-level'; figures: { ball: string } }
-  | { code: 'bounces-twice' | 'too-little-time'; figures: Record<never, never> };
+  | { code: 'bounces-twice' | 'too-little-time' | 'ball-by-ball' | 'no-sweep'; figures: Record<never, never> };
 
 /** A built-in drill on a machine and a court: its rungs, and why others are missing. */
 export interface Fitted {
@@ -128,9 +140,15 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       gate: rung.gate ?? gateFor(approach, rung.perRound),
       shadowSwings: rung.shadowSwings ?? 0,
       ...(question.heightM !== USUAL_HEIGHT_M && { batterHeightM: question.heightM }),
-      ...(rung.sweep && { sweep: { ...rung.sweep, halfDeg: Math.min(rung.sweep.halfDeg, Math.max(1, machine.profile.bearingReachDeg)) } }),
+      ...(rung.hitters && { hitters: rung.hitters }),
+      ...(rung.sweep && { sweep: sweepOf(rung, machine.profile) }),
       ...(rung.ritual && { ritual: rung.ritual }),
     };
+    const byHand = handBetween(made, machine.profile);
+    // somebody who stands at the machine turns it from fielder to fielder; its dials are not turned between two balls
+    const turned = byHand === 'turned-by-hand' && rung.balls.every(({ field }) => field);
+    if (!turned && !canThrowInOrder(made, machine.profile)) return { code: 'ball-by-ball', figures: {} };
+    if (made.sweep && machine.profile.aimedBy === 'hand') return { code: 'no-sweep', figures: {} };
     const first = wholly(judgeRung(made, context));
     if (!first) {
       answer = { code: 'bounces-twice', figures: {} };
@@ -145,6 +163,13 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
     return inTime(made, context, machine.profile);
   }
   return answer;
+}
+
+/** A sweep as far as the machine turns; two lines as far apart as two players need. */
+function sweepOf({ sweep, hitters, from, start }: DrillRung, { bearingReachDeg }: MachineProfile): RungDocument['sweep'] {
+  const { kind, halfDeg } = sweep!;
+  const wanted = kind === 'two-line' && hitters ? Math.max(halfDeg, linesHalfDeg(away(from, start))) : halfDeg;
+  return { kind, halfDeg: Math.min(wanted, Math.max(1, bearingReachDeg)) };
 }
 
 /** Where the balls of a rung are hit to, and how large that is for the level; what goes to fielders is taken, not hit to a place. */

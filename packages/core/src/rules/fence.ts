@@ -6,8 +6,7 @@ export type Hazard = Found<'fence', { upM: number; fenceM: number }>;
 const FENCE_HEIGHT_M = 3;
 
 /** A ball that is missed goes over the fence behind the player. */
-export const rule: Rule<Hazard> = ({ balls, place }) => {
-  const fenceY = place?.fenceY ?? null;
+export const rule: Rule<Hazard> = ({ balls, fenceY }) => {
   if (fenceY === null) return null;
   for (const { launch, flight } of balls) {
     const over = flight?.path.find(([, , y]) => (launch.y > fenceY ? y <= fenceY : y >= fenceY));

@@ -5,10 +5,14 @@ import type { Judgement } from '../ladder/index.ts';
 import { type Hazard, RULES } from './registry.ts';
 import { subjectOfRung } from './subject/rung.ts';
 import { subjectOfSetup } from './subject/setup.ts';
-import type { Subject } from './subject/subject.ts';
+import type { Around, Subject } from './subject/subject.ts';
 
+/** More swings in a day than a young player should have. */
+export { overTheDay } from './juniors.ts';
 /** Something to think of before a ball is thrown: a code, its weight and its figures in SI. */
 export type { Hazard } from './registry.ts';
+/** What is known beside a set-up or a rung. */
+export type { Around } from './subject/subject.ts';
 /** A rule’s code; the sentence for it is the interface’s. */
 export type HazardCode = Hazard['code'];
 
@@ -25,14 +29,26 @@ function hazardsOf(subject: Subject): Hazard[] {
   return found.sort((a, b) => rank(a) - rank(b));
 }
 
-/** Dangers and nuisances of a set-up. The list is not complete: the machine's manual and local rules come first. @param options `widestBallM` of the machine */
-export const hazardsOfSetup = (setup: Setup, arrangement: Arrangement, options: { widestBallM?: number } = {}): Hazard[] =>
+/** Dangers and nuisances of a set-up. The list is not complete: the machine's manual and local rules come first. @param options `widestBallM` of the machine, and what is known beside the set-up */
+export const hazardsOfSetup = (setup: Setup, arrangement: Arrangement, options: { widestBallM?: number } & Around = {}): Hazard[] =>
   hazardsOf(subjectOfSetup(setup, arrangement, options));
 
-/** What to think of before a rung is climbed. */
-export const hazardsOfRung = (rung: RungDocument, sport: Sport, judgement: Judgement): Hazard[] =>
-  hazardsOf(subjectOfRung(rung, sport, judgement));
+/** What to think of before a rung is climbed. @param around what is known beside it: who hits, where, who feeds */
+export const hazardsOfRung = (rung: RungDocument, sport: Sport, judgement: Judgement, around: Around = {}): Hazard[] =>
+  hazardsOf(subjectOfRung(rung, sport, judgement, around));
 
-/** Those of time, and balls that nobody should have to play: for wherever a rung is shown, and before it is armed. */
-export const hazardsInSight = (rung: RungDocument, sport: Sport, judgement: Judgement): Hazard[] =>
-  hazardsOfRung(rung, sport, judgement).filter(({ code }) => OF_TIME.includes(code) || code === 'unkind');
+/** What is said wherever a rung is shown, and before it is armed, beside those of time. */
+const IN_SIGHT: readonly HazardCode[] = [
+  ...OF_TIME,
+  'unkind',
+  'in-front',
+  'close-together',
+  'fence',
+  'child-feeds',
+  'juniors',
+  'wrong-ball',
+];
+
+/** Those that matter on a card and on court: of time, of balls that nobody should have to play, of who feeds, where one stands and how much it gets. */
+export const hazardsInSight = (rung: RungDocument, sport: Sport, judgement: Judgement, around: Around = {}): Hazard[] =>
+  hazardsOfRung(rung, sport, judgement, around).filter(({ code }) => IN_SIGHT.includes(code));

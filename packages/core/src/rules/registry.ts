@@ -1,6 +1,8 @@
 // Written by ./arc from the files beside it: add a file, and it is listed.
 import { type Hazard as BackPedal, rule as backPedal } from './back-pedal.ts';
 import { type Hazard as Ceiling, rule as ceiling } from './ceiling.ts';
+import { type Hazard as ChildFeeds, rule as childFeeds } from './child-feeds.ts';
+import { type Hazard as CloseTogether, rule as closeTogether } from './close-together.ts';
 import { type Hazard as Contact, rule as contact } from './contact.ts';
 import { type Hazard as Fence, rule as fence } from './fence.ts';
 import { type Hazard as Fielders, rule as fielders } from './fielders.ts';
@@ -18,11 +20,14 @@ import { type Hazard as Survival, rule as survival } from './survival.ts';
 import { type Hazard as TooFar, rule as tooFar } from './too-far.ts';
 import { type Hazard as TooQuick, rule as tooQuick } from './too-quick.ts';
 import { type Hazard as Windy, rule as windy } from './windy.ts';
+import { type Hazard as WrongBall, rule as wrongBall } from './wrong-ball.ts';
 
 /** What a rule has to say: its code, its weight, and the figures it rests on. */
 export type Hazard =
   | BackPedal
   | Ceiling
+  | ChildFeeds
+  | CloseTogether
   | Contact
   | Fence
   | Fielders
@@ -39,11 +44,14 @@ export type Hazard =
   | Survival
   | TooFar
   | TooQuick
-  | Windy;
+  | Windy
+  | WrongBall;
 
 export const RULES = [
   backPedal,
   ceiling,
+  childFeeds,
+  closeTogether,
   contact,
   fence,
   fielders,
@@ -61,4 +69,5 @@ export const RULES = [
   tooFar,
   tooQuick,
   windy,
+  wrongBall,
 ];

@@ -50,7 +50,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
   useEffect(() => void loadSaveRung(), []);
   const [ladders, setLadders] = useState(initialLadders);
   const { widestBallM } = machine.profile;
-  const hazards = hazardsOfSetup(setup, arrangement, { widestBallM });
+  const hazards = hazardsOfSetup(setup, arrangement, { widestBallM, indoors: bench.court.indoor, handFed: machine.profile.hopper === 1 });
   const ball = conditionsOf(setup).ball;
   const fielding = isToFielders(setup.sport, setup.target);
 

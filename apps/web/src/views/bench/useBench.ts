@@ -140,7 +140,9 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
     if (!next) return;
     if (next.sport === setup.sport) {
       const { ceilingM: _old, ...rest } = setup;
-      put({ ...rest, courtId: id, surfaceId: next.surfaceId, ...(next.ceilingM !== null && { ceilingM: next.ceilingM }) });
+      // in a hall nothing blows
+      const weather = next.indoor ? { ...setup.weather, windXMps: 0, windYMps: 0, gustMps: 0 } : setup.weather;
+      put({ ...rest, weather, courtId: id, surfaceId: next.surfaceId, ...(next.ceilingM !== null && { ceilingM: next.ceilingM }) });
       return;
     }
     const fitting = machineFor(kit.machines, next.sport);

@@ -18,6 +18,7 @@ import {
   surfaceById,
 } from '@good-arc/core';
 import type { BallRow, CourtRow, LadderRow, MachineRow } from '../../api/rows.ts';
+import { aroundOf } from '../../ui/around.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import type { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
@@ -112,7 +113,7 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
           dials: dialsOf(rung, rung.feeds[0]!, machineFor(rung, rung.feeds[0]!, facts), day) || figuresOf(thrown, units),
           turn: sayTurn(thrown.bearingDeg),
           every: printTime(rung.intervalS, 1),
-          balls: `${rung.rounds} × ${rung.ballsPerRound}`,
+          balls: `${rung.rounds} × ${rung.ballsPerRound}${rung.hitters ? `, ${rung.hitters} in turn` : ''}`,
           gate: sayGate(rung),
           feeds: feedsOf(rung, facts, units),
         };
@@ -125,14 +126,21 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
   };
 }
 
+/** Hazards that a coach may answer for by name. */
+const ASKS_NAME: readonly Hazard['code'][] = ['unsafe', 'not-judged'];
+
 /** Rungs that leave too little time, come where nobody should play them, or could not be judged, each in a sentence. */
-function warningsOf({ ladder, machine, machines }: Pick<CardFacts, 'ladder' | 'machine' | 'machines'>, units: U): string[] {
+function warningsOf(
+  { ladder, machine, machines, court }: Pick<CardFacts, 'ladder' | 'machine' | 'machines' | 'court'>,
+  units: U,
+): string[] {
   return ladder.rungs.flatMap(({ document }, i) => {
     const { profile } = machines.find(({ id }) => id === document.machineId) ?? machine;
     const judged = judgeRung(document, { sport: ladder.sport, machine: profile, gameBall: gameBallById });
     const byName = needsName(document, judged) ? ' Only when a coach confirms it by name.' : '';
-    const withName = ({ code }: Hazard): string => (code === 'unkind' ? '' : byName);
-    return hazardsInSight(document, ladder.sport, judged).map(
+    const withName = ({ code }: Hazard): string => (ASKS_NAME.includes(code) ? byName : '');
+    const around = aroundOf({ courts: [court], machines: [...machines, machine], players: [] }, document);
+    return hazardsInSight(document, ladder.sport, judged, around).map(
       (hazard) => `Rung ${i + 1}: ${sayHazard(hazard, units.length).what}${withName(hazard)}`,
     );
   });

@@ -80,6 +80,7 @@ function CourtsideView(props: CourtsideProps) {
             onPlayer={onCourt.setPlayerId}
             weather={onCourt.weather}
             onWeather={onCourt.setWeather}
+            indoors={props.indoors}
           />
         )}
         {finished && !run && <Finished finished={finished} approach={ladder.approach} next={next} />}

@@ -2,13 +2,14 @@ import type { PlayerId, Weather } from '@good-arc/core';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 
-/** Who hits, and the wind, before a round begins. */
+/** Who hits, and out of doors the wind, before a round begins. */
 export function RoundFields({
   players,
   playerId,
   onPlayer,
   weather,
   onWeather,
+  indoors,
 }: {
   players: readonly { id: string; name: string }[];
   /** Empty until somebody is chosen. */
@@ -16,6 +17,8 @@ export function RoundFields({
   onPlayer: (id: string) => void;
   weather: Weather;
   onWeather: (weather: Weather) => void;
+  /** In a hall nobody asks for the wind. */
+  indoors: boolean;
 }) {
   const wind = (label: string, key: 'windXMps' | 'windYMps') => (
     <QuantityField
@@ -37,8 +40,8 @@ export function RoundFields({
         onChange={onPlayer}
         options={[...(playerId === '' ? [['', 'Choose who hits'] as const] : []), ...players.map(({ id, name }) => [id, name] as const)]}
       />
-      {wind('Wind to the right', 'windXMps')}
-      {wind('Wind to the far end', 'windYMps')}
+      {!indoors && wind('Wind to the right', 'windXMps')}
+      {!indoors && wind('Wind to the far end', 'windYMps')}
       {playerId === '' && <p className="col-span-full font-semibold">Choose who is hitting: every ball belongs to somebody.</p>}
     </div>
   );

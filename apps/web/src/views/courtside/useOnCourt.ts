@@ -7,6 +7,7 @@ import {
   type Outcome,
   type PlayerId,
   type RoundId,
+  type RungId,
   type Sport,
   sameCard,
   scoreRound,
@@ -15,11 +16,12 @@ import {
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
-import type { GameBallRow, MachineRow, PlayerRow, RungRow, Viewer } from '../../api/rows.ts';
+import type { GameBallRow, MachineRow, PlayerRow, RungRow, Swings, Viewer } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
 import { askedBesides } from '../../device/drawn.ts';
 import { device } from '../../device/store.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
+import { ageOf } from '../../ui/around.ts';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
 import { useKeys } from '../../ui/useKeys.ts';
 import type { FinishedRound } from './Finished.tsx';
@@ -49,11 +51,30 @@ export interface CourtsideProps {
   gameBalls: GameBallRow[];
   /** Rounds on this rung, newest first. */
   history: Past[];
+  /** Of every player on every rung, as the server knew them. */
+  swingsToday: readonly Swings[];
+  /** In a hall: nothing blows. */
+  indoors: boolean;
   checks: Checklist;
 }
 
+/** Swings of a player today on other rungs: those on this one are in its own plan. */
+const elsewhereToday = (all: readonly Swings[], playerId: PlayerId, rungId: RungId): number =>
+  all.filter((each) => each.playerId === playerId && each.rungId !== rungId).reduce((sum, { swings }) => sum + swings, 0);
+
 /** Who hits, the round on this device and the machine, together: what may be done now, and what it does. */
-export function useOnCourt({ rung, ladder, machine, second, players, playerId: named, gameBalls, history }: CourtsideProps) {
+export function useOnCourt({
+  rung,
+  ladder,
+  machine,
+  second,
+  players,
+  playerId: named,
+  gameBalls,
+  history,
+  swingsToday,
+  indoors,
+}: CourtsideProps) {
   const [playerId, setPlayerId] = useState<PlayerId>(named ?? '');
   const [weather, setWeather] = useState<Weather>(rung.document.weather);
   /** Rounds of this visit, newest first. */
@@ -90,7 +111,13 @@ export function useOnCourt({ rung, ladder, machine, second, players, playerId: n
       }),
     [document, ladder.sport, machine, gameBalls, playerLevel],
   );
-  const inSight = useMemo(() => hazardsInSight(document, ladder.sport, judged), [document, ladder.sport, judged]);
+  const swingsBefore = elsewhereToday(swingsToday, playerId, rung.id);
+  const ageYears = ageOf(player);
+  const handFed = machine.profile.hopper === 1;
+  const inSight = useMemo(
+    () => hazardsInSight(document, ladder.sport, judged, { ageYears, swingsBefore, indoors, handFed }),
+    [document, ladder.sport, judged, ageYears, swingsBefore, indoors, handFed],
+  );
   const confirmedBy = run?.confirmedBy ?? confirmed;
   const asksName = needsName(document, judged);
   const blocked = asksName && confirmedBy === '';

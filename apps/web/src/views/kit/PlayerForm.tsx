@@ -16,6 +16,7 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
       level: row?.level ?? 'Building',
       hand: row?.hand ?? 'right',
       heightM: row?.heightM ?? USUAL_HEIGHT_M,
+      bornYear: row?.bornYear ?? null,
       goals: row?.goals ?? '',
       avoid: row?.avoid ?? '',
       notes: row?.notes ?? '',
@@ -51,6 +52,13 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
         render={({ field }) => (
           <QuantityField label="Height" dimension="length" min={0.8} max={2.4} step={0.01} value={field.value} onChange={field.onChange} />
         )}
+      />
+      <TextField
+        label="Born in (year, for the day's load)"
+        inputMode="numeric"
+        maxLength={4}
+        {...form.register('bornYear', { setValueAs: (typed: unknown) => (typed === '' || typed === null ? null : Number(typed)) })}
+        problem={problemOf('bornYear')}
       />
       <TextField className="col-span-2" label="Goals" {...form.register('goals')} problem={problemOf('goals')} />
       <TextField className="col-span-2" label="What to avoid" {...form.register('avoid')} problem={problemOf('avoid')} />

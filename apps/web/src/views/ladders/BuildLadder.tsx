@@ -202,7 +202,7 @@ function BuildView({ viewer, kit, search }: Props) {
             <div className="mt-3">
               <ArcsOverlay rungs={built.rungs} sport={asked.sport} />
               <h2 className="sr-only">Its rungs, the hardest first</h2>
-              <Preview rungs={built.rungs} sport={asked.sport} kit={kit} />
+              <Preview rungs={built.rungs} sport={asked.sport} kit={kit} playerId={where.playerId} />
             </div>
           )}
           {built?.reached && (

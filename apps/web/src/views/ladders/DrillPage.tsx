@@ -149,7 +149,7 @@ export function DrillPage({
                 </Notice>
               )}
               {fitted.rungs.length > 0 && <ArcsOverlay rungs={fitted.rungs} sport={drill.sport} />}
-              {fitted.rungs.length > 0 && <Preview rungs={fitted.rungs} sport={drill.sport} kit={kit} />}
+              {fitted.rungs.length > 0 && <Preview rungs={fitted.rungs} sport={drill.sport} kit={kit} playerId={where?.playerId ?? ''} />}
             </>
           )}
         </div>

@@ -1,7 +1,18 @@
-import { minutesOf, netPlayOf, printAngle, printSpin, printTime, type RungDocument, type Sport, wholly } from '@good-arc/core';
+import {
+  minutesOf,
+  netPlayOf,
+  type PlayerId,
+  printAngle,
+  printSpin,
+  printTime,
+  type RungDocument,
+  type Sport,
+  wholly,
+} from '@good-arc/core';
 import { useMemo } from 'react';
 import type { Kit } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { aroundOf } from '../../ui/around.ts';
 import { DemandBar } from '../../ui/DemandBar.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
 import { judge, machineOf } from '../../ui/judge.ts';
@@ -11,9 +22,21 @@ import { useUnits } from '../../ui/Units.tsx';
 import { sayGate } from '../../words/progress.ts';
 
 /** The rungs of a ladder that is not kept yet, hardest first. */
-export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[]; sport: Sport; kit: Kit }) {
+export function Preview({
+  rungs,
+  sport,
+  kit,
+  playerId = '',
+}: {
+  rungs: readonly RungDocument[];
+  sport: Sport;
+  kit: Kit;
+  /** Whom it is for; empty for nobody in particular. */
+  playerId?: PlayerId;
+}) {
   const units = useUnits();
   const judged = useMemo(() => rungs.map((rung) => judge(kit, sport, rung)), [rungs, sport, kit]);
+  const around = useMemo(() => rungs.map((rung) => aroundOf(kit, rung, playerId)), [rungs, kit, playerId]);
   return (
     <ol className="border-y border-base-content" aria-label="Rungs, hardest first">
       {rungs
@@ -47,7 +70,7 @@ export function Preview({ rungs, sport, kit }: { rungs: readonly RungDocument[];
               </div>
               <div className="col-start-2 sm:col-start-auto">
                 {one && <DemandBar demand={one.demand} comfort={one.comfort} />}
-                <RungWarnings document={rung} sport={sport} judgement={judgement} />
+                <RungWarnings document={rung} sport={sport} judgement={judgement} around={around[i]!} />
               </div>
             </li>
           );

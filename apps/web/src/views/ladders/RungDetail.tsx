@@ -1,8 +1,10 @@
 import { hazardsOfRung, type Judgement, mirrorRung, netPlayOf, type PlayerId, type RungDocument, type Sport, wholly } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
+import { aroundOf } from '../../ui/around.ts';
 import { Button } from '../../ui/Button.tsx';
 import { HazardList, ManualFirst } from '../../ui/HazardList.tsx';
+import { machineOf } from '../../ui/judge.ts';
 import { courtsideLink } from '../../ui/links.ts';
 import { isTaken } from '../../ui/sayTarget.ts';
 import { Feeds } from './Feeds.tsx';
@@ -44,7 +46,10 @@ export function RungDetail({
   onCompare,
 }: Props) {
   const { document } = rung;
-  const hazards = useMemo(() => hazardsOfRung(document, sport, judgement), [document, sport, judgement]);
+  const hazards = useMemo(
+    () => hazardsOfRung(document, sport, judgement, aroundOf(kit, document, playerId)),
+    [document, sport, judgement, kit, playerId],
+  );
   const judged = wholly(judgement);
   return (
     <section className="px-2 pt-1 pb-4 md:px-5" aria-label={`Rung ${number} opened`}>
@@ -54,7 +59,7 @@ export function RungDetail({
           <h3 className="text-lg font-semibold">Balls</h3>
           <Feeds rungId={rung.id} document={document} sport={sport} kit={kit} change={onChange} readOnly={readOnly} />
           <div className="mt-3">
-            <Sequence document={document} change={onChange} readOnly={readOnly} />
+            <Sequence document={document} machine={machineOf(kit, document)?.profile} change={onChange} readOnly={readOnly} />
           </div>
           {!readOnly && netPlayOf(sport) && (
             <div className="mt-3">

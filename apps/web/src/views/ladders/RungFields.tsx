@@ -1,8 +1,22 @@
-import type { RungDocument } from '@good-arc/core';
+import { away, linesHalfDeg, type RungDocument } from '@good-arc/core';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 
 const whole = (value: number): number => Math.max(1, Math.round(value));
+
+/** Two lines for two players are as far apart as they need; else as it was. */
+function halfDegFor({ feeds, player, sweep, hitters }: RungDocument, kind: 'two-line' | 'wide'): number {
+  const before = sweep?.halfDeg ?? 6;
+  const { launch, meet = player.start } = feeds[0]!;
+  return kind === 'two-line' && hitters !== undefined ? Math.max(before, Math.ceil(2 * linesHalfDeg(away(launch, meet))) / 2) : before;
+}
+
+/** So many players with a ball each in turn. */
+function inTurn(document: RungDocument, count: number): Partial<RungDocument> {
+  const hitters = count > 1 ? count : undefined;
+  const { sweep } = document;
+  return { hitters, ...(sweep && { sweep: { ...sweep, halfDeg: halfDegFor({ ...document, hitters }, sweep.kind) } }) };
+}
 
 /** Name, numbers and gate of a rung. */
 export function RungFields({
@@ -111,9 +125,20 @@ export function RungFields({
         ]}
       />
       <Select
+        label="Hit in turn"
+        value={String(document.hitters ?? 1) as '1' | '2' | '3' | '4'}
+        onChange={(count) => onChange(inTurn(document, Number(count)))}
+        options={[
+          ['1', 'one player'],
+          ['2', 'two'],
+          ['3', 'three'],
+          ['4', 'four'],
+        ]}
+      />
+      <Select
         label="The machine turns"
         value={document.sweep?.kind ?? 'no'}
-        onChange={(kind) => onChange({ sweep: kind === 'no' ? undefined : { kind, halfDeg: document.sweep?.halfDeg ?? 6 } })}
+        onChange={(kind) => onChange({ sweep: kind === 'no' ? undefined : { kind, halfDeg: halfDegFor(document, kind) } })}
         options={[
           ['no', 'not at all'],
           ['two-line', 'to two lines'],

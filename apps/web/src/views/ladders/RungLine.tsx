@@ -16,6 +16,7 @@ import { ChevronDown, GripVertical } from 'lucide-react';
 import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { aroundOf } from '../../ui/around.ts';
 import { Button } from '../../ui/Button.tsx';
 import { DemandBar } from '../../ui/DemandBar.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
@@ -53,7 +54,7 @@ const STRIP = 12;
 
 /** One rung of the ladder; dragged by its grip, or moved with Alt and the arrow keys from anywhere on it. Opens to be changed in place. */
 export function RungLine(props: Props) {
-  const { rung, number, count, sport, kit, judgement, open, readOnly, toClimb, onOpen, onMove } = props;
+  const { rung, number, count, sport, kit, judgement, open, readOnly, toClimb, playerId, onOpen, onMove } = props;
   const judged = wholly(judgement);
   const { document } = rung;
   const units = useUnits();
@@ -65,6 +66,7 @@ export function RungLine(props: Props) {
   const { launch } = document.feeds[0]!;
   const machine = machineOf(kit, document);
   const dials = dialWords(document, machine);
+  const around = useMemo(() => aroundOf(kit, document, playerId), [kit, document, playerId]);
   return (
     <li
       ref={setNodeRef}
@@ -143,7 +145,7 @@ export function RungLine(props: Props) {
         <p className="dial col-start-2 text-sm md:col-start-auto print:col-start-auto">{Math.round(minutesOf(document))} min</p>
         <div className="col-start-2 md:col-start-auto print:col-start-auto">
           {judged && <DemandBar demand={judged.demand} comfort={judged.comfort} />}
-          <RungWarnings document={document} sport={sport} judgement={judgement} />
+          <RungWarnings document={document} sport={sport} judgement={judgement} around={around} />
           {judged?.survival && <p className="text-sm font-semibold">survival pace</p>}
         </div>
       </div>

@@ -1,4 +1,14 @@
-import { balanceOf, deal, isIn, ORDERS, type Order, type OrderKind, type RungDocument } from '@good-arc/core';
+import {
+  balanceOf,
+  canThrowInOrder,
+  deal,
+  isIn,
+  type MachineProfile,
+  ORDERS,
+  type Order,
+  type OrderKind,
+  type RungDocument,
+} from '@good-arc/core';
 import { Shuffle } from 'lucide-react';
 import { useMemo } from 'react';
 import { Button } from '../../ui/Button.tsx';
@@ -19,7 +29,7 @@ const ORDER_WORDS: Record<OrderKind, string> = {
   fixed: 'The balls in the order of the list, over and over.',
   alternate: 'One, then the other; with more than two the first comes back between the others.',
   blocks: 'So many of each, one after the other.',
-  bag: 'Each once before any comes twice, never the same twice running.',
+  bag: 'Each once before any comes twice; of three or more never the same twice running.',
   weighted: 'At random, some more often than others, no run longer than allowed.',
   calls: 'A caller reads the list; helpers show every ball and throw the one that is called.',
   player: 'The machine repeats the first ball; the player shifts.',
@@ -27,9 +37,9 @@ const ORDER_WORDS: Record<OrderKind, string> = {
 const SHOWN = 30;
 
 /** An order of the wanted kind, with what is known of it already. */
-function orderOf(kind: OrderKind, feeds: number, before: Order): Order {
+function orderOf(kind: OrderKind, feeds: number, before: Order, machine?: MachineProfile): Order {
   if (kind === before.kind) return before;
-  if (kind === 'blocks') return { kind, size: 3 };
+  if (kind === 'blocks') return { kind, size: machine && machine.aimedBy !== 'program' ? 5 : 3 };
   if (kind === 'weighted') return { kind, weights: Array<number>(feeds).fill(1), longestRun: 3 };
   if (kind === 'calls') return { kind, list: Array.from({ length: 10 }, (_, i) => (i % feeds) + 1) };
   return { kind };
@@ -38,10 +48,13 @@ function orderOf(kind: OrderKind, feeds: number, before: Order): Order {
 /** The order of the balls, the next thirty of them, and how even they are. */
 export function Sequence({
   document,
+  machine,
   change,
   readOnly,
 }: {
   document: RungDocument;
+  /** That throws it: an order it cannot throw ball by ball is not offered. Undefined when it was archived. */
+  machine: MachineProfile | undefined;
   change: (part: Partial<RungDocument>, key?: string) => void;
   readOnly: boolean;
 }) {
@@ -49,6 +62,10 @@ export function Sequence({
   const sequence = useMemo(() => deal(document, SHOWN), [document]);
   const balance = balanceOf(sequence, feeds.length);
   const nameOf = (i: number): string => feeds[i]?.name ?? '';
+  const offered = ORDERS.filter(
+    (kind) =>
+      kind === order.kind || !machine || canThrowInOrder({ ...document, order: orderOf(kind, feeds.length, order, machine) }, machine),
+  );
   const isRandom = order.kind === 'bag' || order.kind === 'weighted' || document.sweep?.kind === 'wide';
   return (
     <div>
@@ -58,8 +75,8 @@ export function Sequence({
             className="w-52"
             label="Order"
             value={order.kind}
-            onChange={(kind) => change({ order: orderOf(kind, feeds.length, order) })}
-            options={ORDERS.map((kind) => [kind, ORDER_NAMES[kind]] as const)}
+            onChange={(kind) => change({ order: orderOf(kind, feeds.length, order, machine) })}
+            options={offered.map((kind) => [kind, ORDER_NAMES[kind]] as const)}
           />
           {order.kind === 'blocks' && (
             <QuantityField

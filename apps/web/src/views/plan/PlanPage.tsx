@@ -10,6 +10,7 @@ import { Units } from '../../ui/Units.tsx';
 import { ByTheClock } from './ByTheClock.tsx';
 import { CallSheets } from './CallSheets.tsx';
 import { clockAt } from './clock.ts';
+import { DayLoad } from './DayLoad.tsx';
 import { Players } from './PlanPlayers.tsx';
 import { usePlan } from './usePlan.ts';
 
@@ -23,6 +24,8 @@ interface Props {
   startsAt: string;
   /** Rounds of this ladder on the day of the plan. */
   rounds: PlanRound[];
+  /** Balls that other plans of that day give to each player. */
+  elsewhere: Record<string, number>;
 }
 
 const HELPERS = ['feeding', 'calling', 'picking up'] as const;
@@ -35,7 +38,7 @@ export default function PlanPage(props: Props) {
   );
 }
 
-function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) {
+function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds, elsewhere }: Props) {
   const { id, plan, change, isSaved, problems, isStale, settle, save, remove } = usePlan(kept, { ladder, kit, startsAt });
   const readOnly = !viewer.canPlan;
   const documents = useMemo(() => ladder.rungs.map(({ document }) => document), [ladder]);
@@ -180,6 +183,7 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds }: Props) 
                   .map(({ playerId, turns, balls }) => `${nameOf(playerId)} ${turns} turns, ${Math.round(balls)} balls`)
                   .join(' · ')}
               </p>
+              <DayLoad share={schedule.share} kit={kit} elsewhere={elsewhere} />
               <ByTheClock plan={plan} schedule={schedule} ladder={ladder} nameOf={nameOf} rounds={rounds} />
               {plan.notes && <p className="mt-2">{plan.notes}</p>}
             </>

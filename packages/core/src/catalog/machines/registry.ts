@@ -5,6 +5,7 @@ import { kind as oneWheelPortable } from './one-wheel-portable.ts';
 import { kind as pocketTosser } from './pocket-tosser.ts';
 import { kind as programmableCourtMachine } from './programmable-court-machine.ts';
 import { kind as programmableFieldMachine } from './programmable-field-machine.ts';
+import { kind as programmableHoledBallMachine } from './programmable-holed-ball-machine.ts';
 import { kind as programmableSoftballFieldMachine } from './programmable-softball-field-machine.ts';
 import { kind as threeWheelPitchingMachine } from './three-wheel-pitching-machine.ts';
 import { kind as twoWheelPitchingMachine } from './two-wheel-pitching-machine.ts';
@@ -18,6 +19,7 @@ export const KINDS = [
   pocketTosser,
   programmableCourtMachine,
   programmableFieldMachine,
+  programmableHoledBallMachine,
   programmableSoftballFieldMachine,
   threeWheelPitchingMachine,
   twoWheelPitchingMachine,

@@ -1,8 +1,9 @@
-import { conditionsOf } from '../../bench/index.ts';
+import { conditionsOf, throwBall } from '../../bench/index.ts';
 import { diamondOf, type Sport } from '../../catalog/index.ts';
-import { balanceOf, isIn, isToFielders, isWayBlocked, programOf, type RungDocument, targetOf } from '../../drill/index.ts';
+import { apartOf, balanceOf, isIn, isToFielders, isWayBlocked, programOf, type RungDocument, targetOf } from '../../drill/index.ts';
 import type { JudgedRung, Judgement } from '../../ladder/index.ts';
-import type { Subject, SubjectBall, SubjectTime } from './subject.ts';
+import { fenceBehind } from './fence.ts';
+import type { Around, Subject, SubjectBall, SubjectTime } from './subject.ts';
 
 /** Met above this, m, it is an overhead. */
 const OVER_HEAD_M = 1.9;
@@ -10,10 +11,12 @@ const OVER_HEAD_M = 1.9;
 const HANGS_LONG_S = 3;
 
 /** A rung with its judgement as the rules see it: of one that was not judged whole, the balls that were. */
-export function subjectOfRung(rung: RungDocument, sport: Sport, judgement: Judgement): Subject {
+export function subjectOfRung(rung: RungDocument, sport: Sport, judgement: Judgement, around: Around): Subject {
   const judged = judgement.kind === 'judged' ? judgement : judgement.rest;
   const feeds = rung.feeds.filter((feed) => isIn(feed, rung.absent));
   const fielding = feeds.some(({ target }) => isToFielders(sport, target));
+  const fenceY = fenceBehind(sport);
+  const conditions = conditionsOf(rung);
   const balls = feeds.map((feed): SubjectBall => {
     const target = diamondOf(sport) || feed.counts === false ? null : targetOf(rung, feed);
     return {
@@ -21,12 +24,12 @@ export function subjectOfRung(rung: RungDocument, sport: Sport, judgement: Judge
       target: feed.target,
       stroke: feed.stroke,
       meet: feed.meet ?? rung.player.start,
-      flight: null,
+      flight: fenceY === null ? null : throwBall(conditions, feed.launch, fenceY).flight,
       pastMachine: target !== null && isWayBlocked(rung, feed, target),
     };
   });
   const sequence = programOf(rung).map(({ index }) => index);
-  const { ball } = conditionsOf(rung);
+  const { ball } = conditions;
   return {
     sport,
     level: rung.level,
@@ -35,6 +38,9 @@ export function subjectOfRung(rung: RungDocument, sport: Sport, judgement: Judge
     balls,
     time: judged && timeOf(rung, judged, diamondOf(sport) !== null && !fielding),
     heights: heightsOf(rung, judged),
+    around,
+    weather: rung.weather,
+    fenceY,
     notJudged:
       judgement.kind === 'judged'
         ? []
@@ -47,6 +53,7 @@ export function subjectOfRung(rung: RungDocument, sport: Sport, judgement: Judge
       behindM: Math.max(0, ...(judged?.balls ?? []).map(({ contact, feed }) => waits(rung, feed).y - contact.y)),
       overHead: judged?.arrivals.some((arrival) => arrival !== null && arrival.heightM > OVER_HEAD_M) ?? false,
       chasedFar: judged?.balls.some(({ pathM, flightS }) => pathM > 0 && flightS > HANGS_LONG_S) ?? false,
+      apartM: apartOf(rung),
     },
   };
 }

@@ -1,16 +1,13 @@
-import { type Arrangement, conditionsOf, planOf, type Setup } from '../../bench/index.ts';
-import { diamondOf } from '../../catalog/index.ts';
+import { type Arrangement, conditionsOf, type Setup } from '../../bench/index.ts';
 import { comfortOf, isToFielders } from '../../drill/index.ts';
-import type { Subject } from './subject.ts';
-
-/** A fence behind the player stands about this far behind the play area, m; our assumption. */
-const FENCE_BEHIND_M = 6.4;
+import { fenceBehind } from './fence.ts';
+import type { Around, Subject } from './subject.ts';
 
 /** A solved set-up as the rules see it. @param widestBallM of the machine: a wider ball jams it */
 export function subjectOfSetup(
   setup: Setup,
   { thrown, comfort, lowOverNet, reason, stroke }: Arrangement,
-  { widestBallM = Number.POSITIVE_INFINITY }: { widestBallM?: number } = {},
+  { widestBallM = Number.POSITIVE_INFINITY, ...around }: { widestBallM?: number } & Around = {},
 ): Subject {
   const { sport, level, target, player, weather, intervalS, ceilingM = null } = setup;
   const { ball } = conditionsOf(setup);
@@ -31,11 +28,12 @@ export function subjectOfSetup(
       readyIntervalS: comfort.shortestIntervalS,
     },
     heights: comfort?.height ? [{ ...comfort.height, name: '' }] : [],
-    notJudged: thrown && !comfort && !fielding ? [{ code: 'does-not-arrive', feed: 0 }] : [],
+    notJudged: !thrown ? [{ code: 'not-thrown' }] : !comfort && !fielding ? [{ code: 'does-not-arrive', feed: 0 }] : [],
+    around,
+    weather,
+    fenceY: fenceBehind(sport),
     place: {
-      weather,
       widestBallM,
-      fenceY: diamondOf(sport) ? null : planOf(setup).inPlay.y1 - FENCE_BEHIND_M,
       ceilingM,
       touchesCeiling: reason?.code === 'ceiling',
       lowOverNet,

@@ -32,6 +32,18 @@ export interface SubjectTime {
   readyIntervalS: number | null;
 }
 
+/** What is known beside the set-up or the rung: who hits, where, and who feeds. What is left out no rule looks at. */
+export interface Around {
+  /** Of the youngest who hits; null or absent when nobody knows. */
+  ageYears?: number | null;
+  /** Swings of the one who has most behind them today, other rungs and planned turns counted. */
+  swingsBefore?: number;
+  /** In a hall. */
+  indoors?: boolean;
+  /** Somebody drops in every ball. */
+  handFed?: boolean;
+}
+
 /** What a set-up or a rung is to the rules; what one of them does not know is left out, and its rule says nothing. */
 export interface Subject {
   sport: Sport;
@@ -44,13 +56,14 @@ export interface Subject {
   time: SubjectTime | null;
   /** Where each ball meets the body, of those that have a band. */
   heights: readonly (ContactVerdict & { name: string })[];
-  notJudged: readonly (NotJudged & { name?: string })[];
+  notJudged: readonly ((NotJudged | { code: 'not-thrown' }) & { name?: string })[];
+  around: Around;
+  weather: Weather;
+  /** y of the fence behind the player, m; null for a field without one. */
+  fenceY: number | null;
   /** Of a set-up. */
   place?: {
-    weather: Weather;
     widestBallM: number;
-    /** y of the fence behind the player, m; null for a field without one. */
-    fenceY: number | null;
     ceilingM: number | null;
     /** The arc that was asked for touches the ceiling. */
     touchesCeiling: boolean;
@@ -65,6 +78,8 @@ export interface Subject {
     behindM: number;
     overHead: boolean;
     chasedFar: boolean;
+    /** Across between two who hit side by side, m; null where nobody does. */
+    apartM: number | null;
   };
 }
 

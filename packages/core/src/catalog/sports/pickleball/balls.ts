@@ -9,10 +9,19 @@ const DROP: Sourced = {
 };
 const HOLED_CL: Sourced = { what: 'lift', source: 'Cl = S/(1 + 2.5 S): our assumption, no source', assumption: true };
 
-const ball = (id: string, name: string, massKg: number, cd: number, dropRestitution: number, drag: string): Ball => ({
+const ball = (
+  id: string,
+  name: string,
+  playedIn: 'hall' | 'open',
+  massKg: number,
+  cd: number,
+  dropRestitution: number,
+  drag: string,
+): Ball => ({
   id: `pickleball-${id}`,
   name: `Pickleball, ${name}`,
   sport: 'pickleball',
+  playedIn,
   massKg,
   radiusM: 0.0371,
   inertiaShare: 0.64,
@@ -25,6 +34,14 @@ const ball = (id: string, name: string, massKg: number, cd: number, dropRestitut
 });
 
 export const balls: readonly Ball[] = [
-  ball('outdoor', 'outdoor (40 holes)', 0.025, 0.33, 0.672, 'Cd near 0.33 is reported in sports-engineering studies; quoted from memory'),
-  ball('indoor', 'indoor (26 holes)', 0.0235, 0.45, 0.686, 'Cd 0.45: larger holes than the outdoor ball; our assumption'),
+  ball(
+    'outdoor',
+    'outdoor (40 holes)',
+    'open',
+    0.025,
+    0.33,
+    0.672,
+    'Cd near 0.33 is reported in sports-engineering studies; quoted from memory',
+  ),
+  ball('indoor', 'indoor (26 holes)', 'hall', 0.0235, 0.45, 0.686, 'Cd 0.45: larger holes than the outdoor ball; our assumption'),
 ];

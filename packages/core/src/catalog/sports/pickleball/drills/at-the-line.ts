@@ -22,14 +22,16 @@ export const AT_THE_LINE: readonly Drill[] = [
       rung('One line', 'Punch from the shoulder.', [volley('Volley', 0.4)], { ...atLine, perRound: 12 }),
       rung('Two lines', 'Yours only.', [volley('Volley, own line', 0)], {
         ...atLine,
-        sweep: { kind: 'two-line', halfDeg: 6 },
+        sweep: { kind: 'two-line', halfDeg: 9 },
+        hitters: 2,
         perRound: 20,
         rounds: 3,
         width: 1.1,
       }),
       rung('Two lines, quicker', 'Ready before the other’s hit.', [volley('Volley, own line', 0, { share: 0.4 })], {
         ...atLine,
-        sweep: { kind: 'two-line', halfDeg: 6 },
+        sweep: { kind: 'two-line', halfDeg: 9 },
+        hitters: 2,
         perRound: 24,
         rounds: 3,
         intervalS: 3,

@@ -1,0 +1,1 @@
+ALTER TABLE `player` ADD `born_year` int;

@@ -1,0 +1,22 @@
+import type { Level } from '../catalog/index.ts';
+
+/** Swings, serves or throws in a day, by the oldest age they hold for (common practice, no source). */
+const CAPS: readonly { upToYears: number; swings: number }[] = [
+  { upToYears: 10, swings: 60 },
+  { upToYears: 12, swings: 75 },
+  { upToYears: 14, swings: 90 },
+  { upToYears: 17, swings: 120 },
+];
+
+/**
+ * Swings, serves or throws of a young player in a day before a coach should think. Where the age is not known, the lowest level is taken for a child's.
+ * @returns null for somebody who is not counted
+ */
+export function mostSwings(ageYears: number | null, level: Level): number | null {
+  if (ageYears === null) return level === 'Starting' ? CAPS[0]!.swings : null;
+  return CAPS.find(({ upToYears }) => ageYears <= upToYears)?.swings ?? null;
+}
+
+/** Years that somebody born in that year has at most reached on a day of this one: without a birthday the younger is meant. */
+export const ageIn = (bornYear: number | null, year: number): number | null =>
+  bornYear === null ? null : Math.max(0, year - bornYear - 1);

@@ -1,0 +1,124 @@
+import { describe, expect, test } from 'vitest';
+import {
+  type Around,
+  ageIn,
+  apartOf,
+  buildLadder,
+  canThrowInOrder,
+  fitDrill,
+  gateOf,
+  hazardsInSight,
+  hazardsOfRung,
+  hitterOf,
+  judgeRung,
+  LIBRARY,
+  mostSwings,
+  type RungDocument,
+} from '../src/index.ts';
+import { buildQuestion, judgedWhole, judgeWith, kindOf, venueOf } from './support/club.ts';
+
+const question = buildQuestion('tennis-rally-drive-building', 'Programmable court machine');
+const game = buildLadder(question).rungs.find(({ name }) => name === 'Rally drive')!;
+const library = (id: string, kind: string): RungDocument[] => {
+  const drill = LIBRARY.find((each) => each.id === id)!;
+  return fitDrill(drill, { ...venueOf(drill.sport, kindOf(kind), drill.level), hand: 'right', heightM: 1.7, approach: 'sweet-spot' }).rungs;
+};
+
+describe('what is known beside a rung', () => {
+  const found = (rung: RungDocument, around: Around, asked = question) =>
+    hazardsOfRung(rung, asked.sport, judgedWhole(rung, judgeWith(asked)), around);
+  const codes = (...given: Parameters<typeof found>) => found(...given).map(({ code }) => code);
+  const pitch = buildQuestion('baseball-fastball-9-10-46-ft', 'Two-wheel pitching machine');
+  const [easy] = buildLadder(pitch).rungs;
+
+  test('a child feeds no machine that is fed by hand, nor a pitching machine; a grown-up does', () => {
+    expect(codes(easy!, { handFed: true, ageYears: 11 }, pitch)).toContain('child-feeds');
+    expect(codes(easy!, { handFed: false, ageYears: 11 }, pitch)).toContain('child-feeds');
+    expect(codes(easy!, { handFed: true, ageYears: 34 }, pitch)).not.toContain('child-feeds');
+    // nobody said how old: at the lowest level it may be a child
+    expect(codes(easy!, { handFed: true, ageYears: null }, pitch)).toContain('child-feeds');
+    expect(codes(game, { handFed: false, ageYears: 11 })).not.toContain('child-feeds');
+    expect(codes(game, { handFed: true, ageYears: 11 })).toContain('child-feeds');
+  });
+  test('swings of a day count over all rounds; the cap goes by the age, and a grown-up has none (common practice, no source)', () => {
+    const fewer = { ...game, rounds: 2, ballsPerRound: 20 };
+    expect(codes(fewer, { ageYears: 9, swingsBefore: 20 })).not.toContain('juniors');
+    expect(found(fewer, { ageYears: 9, swingsBefore: 21 }).find(({ code }) => code === 'juniors')!.figures).toEqual({
+      swingsEach: 40,
+      swingsBefore: 21,
+      mostSwings: 60,
+      ageYears: 9,
+    });
+    expect([9, 12, 14, 17, 18].map((age) => mostSwings(age, 'Building'))).toEqual([60, 75, 90, 120, null]);
+    expect(codes(fewer, { ageYears: 40, swingsBefore: 500 })).not.toContain('juniors');
+    // born in 2012: somewhere in 2026 fourteen, until then thirteen
+    expect([ageIn(2012, 2026), ageIn(null, 2026)]).toEqual([13, null]);
+  });
+  test('in a hall wind is a slip, and the ball for the open is the wrong one; out of doors the other', () => {
+    const blown = { ...game, weather: { ...game.weather, windXMps: 2 } };
+    expect(codes(blown, { indoors: true })).toContain('wind-indoors');
+    expect(codes(blown, { indoors: false })).not.toContain('wind-indoors');
+    const asked = buildQuestion('pickleball-drive-building', 'Holed-ball court machine');
+    const [rung] = buildLadder(asked).rungs;
+    const wrong = (ballId: string, around: Around) => codes({ ...rung!, ballId }, around, asked).includes('wrong-ball');
+    expect([wrong('pickleball-outdoor', { indoors: true }), wrong('pickleball-outdoor', { indoors: false })]).toEqual([true, false]);
+    expect([wrong('pickleball-indoor', { indoors: false }), wrong('pickleball-indoor', {})]).toEqual([true, false]);
+  });
+  test('a ball that goes over the fence behind is said of a rung as of a set-up', () => {
+    const [feed] = game.feeds;
+    const lob = { ...game, feeds: [{ ...feed!, launch: { ...feed!.launch, speedMps: 34, elevationDeg: 24 } }] };
+    const said = hazardsInSight(lob, 'tennis', judgeRung(lob, judgeWith(question)), {}).map(({ code }) => code);
+    expect(said).toContain('fence');
+  });
+});
+
+describe('two who hit in turn', () => {
+  const asked = buildQuestion('pickleball-drive-building', 'Holed-ball court machine');
+  const lines = library('pickleball-two-lines', 'Holed-ball court machine')[1]!;
+  test('each has the time of both balls, half of the swings, and a gate of their own balls', () => {
+    expect(lines.hitters).toBe(2);
+    const { hitters: _, ...alone } = lines;
+    const [one, two] = [alone, lines].map((rung) => judgedWhole(rung, judgeWith(asked)));
+    expect(two!.readyIntervalS).toBeLessThan(one!.readyIntervalS);
+    expect(two!.worst.spareS).toBeCloseTo(one!.worst.spareS + lines.intervalS, 9);
+    expect(two!.swingsEach * 2).toBe(one!.swingsEach);
+    expect(gateOf(lines)).toMatchObject({ of: lines.ballsPerRound / 2 });
+    expect([1, 2, 3].map((ball) => hitterOf(lines, ball))).toEqual([0, 1, 0]);
+  });
+  test('a volley for each of two comes every 2 to 2.5 s and is no survival pace (common practice, no source)', () => {
+    const judged = judgedWhole({ ...lines, intervalS: 2.5 }, judgeWith(asked));
+    expect(judged.survival).toBe(false);
+    expect(judged.shortestIntervalS!).toBeLessThanOrEqual(2.5);
+  });
+  test('they stand three metres apart; closer is a hazard', () => {
+    const codes = (rung: RungDocument) => hazardsOfRung(rung, 'pickleball', judgedWhole(rung, judgeWith(asked))).map(({ code }) => code);
+    expect(apartOf(lines)).toBeGreaterThan(2.95);
+    expect(codes(lines)).not.toContain('close-together');
+    expect(codes({ ...lines, sweep: { kind: 'two-line', halfDeg: 6 } })).toContain('close-together');
+  });
+});
+
+describe('what a machine throws ball by ball', () => {
+  const two = library('tennis-out-and-home', 'Programmable court machine').at(-1)!;
+  const may = (kind: string, order: RungDocument['order'], feeds = two.feeds) => canThrowInOrder({ feeds, order }, kindOf(kind));
+  test('one that is programmed anything; one with dials blocks, and its sweep to and fro between two lines', () => {
+    expect(may('Programmable court machine', { kind: 'bag' })).toBe(true);
+    expect(may('One-wheel portable', { kind: 'bag' })).toBe(false);
+    expect(may('One-wheel portable', { kind: 'blocks', size: 2 })).toBe(false);
+    expect(may('One-wheel portable', { kind: 'blocks', size: 5 })).toBe(true);
+    const level = two.feeds.map((feed) => ({ ...feed, launch: { ...two.feeds[0]!.launch, bearingDeg: feed.launch.bearingDeg } }));
+    expect(may('One-wheel portable', { kind: 'alternate' }, level)).toBe(true);
+    expect(may('One-wheel portable', { kind: 'bag' }, level)).toBe(false);
+    expect(may('Lever-arm thrower', { kind: 'alternate' }, level)).toBe(false);
+  });
+  test('a drill that needs more says so on a machine with dials', () => {
+    const drill = LIBRARY.find(({ id }) => id === 'tennis-out-and-home')!;
+    const { problems } = fitDrill(drill, {
+      ...venueOf('tennis', kindOf('One-wheel portable'), 'Building'),
+      hand: 'right',
+      heightM: 1.7,
+      approach: 'sweet-spot',
+    });
+    expect(problems.map(({ why }) => why.code)).toContain('ball-by-ball');
+  });
+});
