@@ -40,6 +40,8 @@ const props = (part: Partial<CourtsideProps> = {}): CourtsideProps => ({
   machine,
   second: null,
   courtName: 'Court 1',
+  marksM: [],
+  below: null,
   players: [player(10, 'Ines Rookwood'), player(11, 'Theo Larchmont')],
   playerId: id(10),
   gameBalls: [],
@@ -94,6 +96,52 @@ describe('a machine that is worked by hand', () => {
     expect(asked.every(({ path }) => path.startsWith(round.path))).toBe(true);
     expect(device().keys('')).toEqual(['outing']); // of the day: nothing waits
   });
+  test('before the first ball it says how to set it up: stand, dials, elevation, aim, player, cones', () => {
+    show({ below: { ...document, feeds: [{ ...document.feeds[0]!, launch: { ...document.feeds[0]!.launch, x: 3 } }] } });
+    const said = screen.getByLabelText('Set it up').textContent!;
+    for (const word of ['Machine', 'Dials', 'Elevation', 'Point it', 'Feed', 'Player']) expect(said).toContain(word);
+    expect(said).toMatch(/It moves: on the rung below it stood/);
+    expect(said).toMatch(/of the middle of the net|at the middle of the net/);
+  });
+  test('balls nobody saw are not judged and count for nothing; the others come by a number', async () => {
+    const { asked, user } = show();
+    await user.click(button(/^Begin round/));
+    await user.click(button(/^Ball 1 not judged/));
+    expect(tally()).toBe('0 of 0');
+    await user.click(screen.getByText('Count them by a number'));
+    await user.click(button('One more'));
+    await user.click(button('One more'));
+    await user.click(button('Count them'));
+    expect(tally()).toBe('2 of 3');
+    await waitFor(() => expect(results(asked)).toHaveLength(4));
+    expect(results(asked).map((each) => (each as [number, string])[0])).toEqual([1, 2, 3, 4]);
+    expect(screen.queryByText('Count them by a number')).toBeNull();
+  });
+  test('two who hit in turn: both are named, each has a round and a verdict, and every ball is somebody’s', async () => {
+    const pair = { ...document, hitters: 2 };
+    const { asked, user } = show({ rung: { id: id(5), ladderId: id(9), position: 0, document: pair } });
+    expect(button(/^Begin round/).disabled).toBe(true);
+    await user.selectOptions(screen.getByLabelText('Hits second'), 'Ines Rookwood');
+    expect(button(/^Begin round/).disabled).toBe(true); // nobody plays against themselves
+    await user.selectOptions(screen.getByLabelText('Hits second'), 'Theo Larchmont');
+    await user.click(button(/^Begin round/));
+    await user.keyboard('jljj');
+    expect(screen.getAllByTestId('tally').map(({ textContent }) => textContent)).toContain('Ines2 of 2');
+    await user.keyboard('{Shift>}F{/Shift}');
+    const said = screen.getByRole('status').textContent!;
+    expect(said).toMatch(/Ines Rookwood: 2 of 2\./);
+    expect(said).toMatch(/Theo Larchmont: 1 of 2\./);
+    await waitFor(() => expect(asked.filter(({ path }) => path.endsWith('/finish'))).toHaveLength(2));
+    const rounds = asked.filter(({ path, method }) => method === 'PUT' && /^rounds\/[^/]+$/.test(path));
+    expect(rounds.map(({ body }) => body.playerId)).toEqual([id(10), id(11)]);
+  });
+  test('the interval of the round is changed from the next ball on', async () => {
+    const { user } = show();
+    expect(button('Half a second later').disabled).toBe(true); // there is no round yet
+    await user.click(button(/^Begin round/));
+    await user.click(button('Half a second later'));
+    expect(screen.getByText(`every ${(document.intervalS + 0.5).toFixed(1)} s`)).toBeTruthy();
+  });
   test('nobody is chosen: it does not begin', async () => {
     const { asked, user } = show({ playerId: null });
     expect(button(/^Begin round/).disabled).toBe(true);
@@ -105,7 +153,7 @@ describe('a machine that is worked by hand', () => {
     aPage();
     const card = { ...document, name: 'As it was', ballsPerRound: 2 };
     const left = { outingId: id(4), rungId: id(5), playerId: id(11), weather: document.weather, startedAt: '2026-05-01T10:00:00.000Z' };
-    saveRun(id(5), { ...left, roundId: id(3), card, offset: 0, balls: [] });
+    saveRun(id(5), { ...left, roundId: id(3), card, offset: 0, others: [], paceS: null, balls: [] });
     render(<Courtside {...props()} />);
     expect(await screen.findByRole('heading', { level: 1 })).toHaveProperty('textContent', '1 · As it was');
     expect(screen.getByText(/This rung was changed meanwhile/)).toBeTruthy();
@@ -191,7 +239,7 @@ describe('a machine on a line', () => {
     await user.click(button(/^Out/));
     expect(tally()).toBe('1 of 2');
     expect(within(screen.getAllByRole('list', { name: 'Balls' })[0]!).getAllByRole('listitem')[1]!.textContent).toContain(
-      'ball 2: not-fed',
+      'ball 2: not fed',
     );
     await waitFor(() => expect(results(asked)).toHaveLength(3));
     expect(asked.filter(({ path }) => path.includes('/results/')).map(({ body }) => body)).toMatchObject([
@@ -253,6 +301,49 @@ describe('a machine on a line', () => {
     expect(screen.queryByText(/Another round/)).toBeNull();
     await user.click(button(/^Resume/));
     await waitFor(() => expect(commands(asked).at(-1)).toEqual({ do: 'resume', program: roundId }));
+  });
+  test('another interval goes to the machine, and only what it takes is shown; armed anew it is told again', async () => {
+    let refuse = false;
+    const { asked, user } = show({ machine: wired }, (each) =>
+      each.body?.do === 'pace' && refuse ? { status: 200, body: { ok: false, state: 'feeding', text: 'Too quick for it.' } } : takes(each),
+    );
+    await hear(status('idle'));
+    await user.click(button(/^Arm/));
+    const roundId = commands(asked)[0].roundId as string;
+    await hear(status('feeding', { program: { id: roundId, name: 'x' }, intervalS: document.intervalS }));
+    await user.click(button('Half a second later'));
+    const slower = document.intervalS + 0.5;
+    expect(commands(asked).at(-1)).toEqual({ do: 'pace', program: roundId, intervalS: slower });
+    await hear(status('feeding', { program: { id: roundId, name: 'x' }, intervalS: slower }));
+    expect(screen.queryByText(/Not what is shown/)).toBeNull();
+    refuse = true;
+    await user.click(button('Half a second sooner'));
+    expect(await screen.findByText('Too quick for it.')).toBeTruthy();
+    expect(within(screen.getByRole('group', { name: 'Interval' })).getByText(`every ${slower.toFixed(1)} s`)).toBeTruthy();
+    await hear(status('idle', { intervalS: null }));
+    refuse = false;
+    await user.click(button(/^Arm/));
+    await waitFor(() => expect(commands(asked).at(-1)).toEqual({ do: 'pace', program: roundId, intervalS: slower }));
+  });
+  test('who presses start walks over first, and may stop it on the way', async () => {
+    const { asked, user } = show({ machine: wired }, takes);
+    await hear(status('idle'));
+    await user.click(screen.getByLabelText(/^Walk over first: \d+ s/));
+    await user.click(button(/^Arm/));
+    const roundId = commands(asked)[0].roundId as string;
+    await hear(status('ready', { program: { id: roundId, name: 'x' } }));
+    await user.click(button(/^Feed 4 balls/));
+    await user.click(button(/^First ball in \d+ s: stop/));
+    expect(button(/^Feed 4 balls/)).toBeTruthy();
+    expect(commands(asked).map((each) => each.do)).toEqual(['arm']);
+    vi.useFakeTimers();
+    try {
+      await act(async () => button(/^Feed 4 balls/).click());
+      await act(() => vi.advanceTimersByTimeAsync(60_000));
+    } finally {
+      vi.useRealTimers();
+    }
+    expect(commands(asked).map((each) => each.do)).toEqual(['arm', 'feed']);
   });
   test('a machine that throws at another interval than the page shows is an alarm', async () => {
     const { user } = show({ machine: wired }, takes);

@@ -222,7 +222,7 @@ describe('courtside, by approach', () => {
   const count = { hits: 8, balls: 10, longestRun: 6 };
   const said = (approach: LadderRow['approach'], need: RungDocument['gate']): string => {
     const step = nextStep({ approach, need, roundsAsked: 2, rounds: [count] });
-    const finished = { roundId: id(30), playerId: id(12), ...count, step };
+    const finished = [{ roundId: id(30), playerId: id(12), name: 'Ines Rookwood', ...count, step }];
     return textOf(renderToStaticMarkup(<Finished finished={finished} approach={approach} next={{ id: id(31), name: 'The next' }} />));
   };
   test('the verdict of each approach, with the way up where there is one', () => {
@@ -233,7 +233,12 @@ describe('courtside, by approach', () => {
     expect(said('coachs-eye', { hits: 7, of: 10 })).toMatch(/coach’s call\..*Climb to/);
   });
   test('under the coach’s eye the pads ask for form', () => {
-    expect(padsFor('coachs-eye').map(({ name }) => name)).toEqual(['Form held', 'Unsure', 'Form lost', 'Let go']);
-    expect(padsFor('earn-it').map(({ name }) => name)).toEqual(['In', 'Near', 'Out', 'Let go']);
+    const names = (...asked: Parameters<typeof padsFor>) => padsFor(...asked).map(({ name }) => name);
+    const document = rungs[0]!;
+    expect(names('coachs-eye', 'tennis', document)).toEqual(['Form held', 'Unsure', 'Form lost', 'Let go']);
+    expect(names('earn-it', 'tennis', document)).toEqual(['In', 'Near', 'Out', 'Let go']);
+    const pitch = { feeds: [{ ...document.feeds[0]!, target: { kind: 'plane' as const, planeY: 0.2, x: 0, z: 0.8 } }] };
+    expect(names('earn-it', 'baseball', pitch)).toEqual(['Hit', 'Foul', 'Miss', 'Took']);
+    expect(names('earn-it', 'baseball', document)).toEqual(['Clean', 'Bobbled', 'Missed', 'Left']);
   });
 });

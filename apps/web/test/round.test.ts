@@ -44,7 +44,7 @@ describe('a round, event by event', () => {
       begun(),
       { kind: 'released', seq: 1, launch },
       { kind: 'read', seq: 1, radarMps: 19.6 },
-      { kind: 'judged', seq: 1, outcome: 'in', resultId: id(7), feedId: 'b1' },
+      { kind: 'judged', seq: 1, outcome: 'in', resultId: id(7), feedId: 'b1', said: 'in' },
     );
     expect(letters).toEqual([
       {
@@ -63,12 +63,36 @@ describe('a round, event by event', () => {
     expect(after(run, { kind: 'taken-back', byHand: false })).toEqual({ run, letters: [] });
   });
   test('taken back: a ball by hand was never thrown, a machine’s waits for its result again', () => {
-    const judged: RoundEvent = { kind: 'judged', seq: 1, outcome: 'out', resultId: id(7), feedId: null };
+    const judged: RoundEvent = { kind: 'judged', seq: 1, outcome: 'out', resultId: id(7), feedId: null, said: 'out' };
     const gone = { method: 'DELETE', path: `rounds/${id(3)}/results/${id(7)}` };
     const byHand = after(begun(), judged, { kind: 'taken-back', byHand: true });
     expect([byHand.run!.balls, byHand.letters.at(-1)]).toMatchObject([[], gone]);
     const byMachine = after(begun(), { kind: 'released', seq: 1, launch }, judged, { kind: 'taken-back', byHand: false });
     expect([waitingBall(byMachine.run)?.seq, byMachine.letters.at(-1)]).toMatchObject([1, gone]);
+  });
+  test('of two who hit in turn each has a round of their own, and each ball goes to whose it is', () => {
+    const { run, letters } = after(
+      null,
+      { ...BEGUN, card: { ...card, hitters: 2 }, mates: [{ playerId: id(8), playerName: 'Bo Tallowby', roundId: id(9) }] },
+      ...[1, 2, 3].map((seq): RoundEvent => ({ kind: 'judged', seq, outcome: 'in', resultId: id(20 + seq), feedId: null, said: 'in' })),
+      { kind: 'taken-back', byHand: true },
+      { kind: 'finished', at: '2026-05-01T10:05:00.000Z', weather: card.weather },
+    );
+    expect(run).toBeNull();
+    expect(letters.map(({ method, path }) => `${method} ${path}`)).toEqual([
+      `PUT rounds/${id(3)}`,
+      `PUT rounds/${id(9)}`,
+      `PUT rounds/${id(3)}/results/${id(21)}`,
+      `PUT rounds/${id(9)}/results/${id(22)}`,
+      `PUT rounds/${id(3)}/results/${id(23)}`,
+      `DELETE rounds/${id(3)}/results/${id(23)}`,
+      `POST rounds/${id(3)}/finish`,
+      `POST rounds/${id(9)}/finish`,
+    ]);
+    expect(letters.slice(0, 2).map(({ body }) => (body as { playerId: string }).playerId)).toEqual([id(6), id(8)]);
+  });
+  test('another interval is kept with the round, not in its card', () => {
+    expect(after(begun(), { kind: 'paced', intervalS: 5.5 }).run).toMatchObject({ paceS: 5.5, card: { intervalS: card.intervalS } });
   });
   test('a radar that saw another ball changes nothing; nothing happens to a round that is none', () => {
     expect(after(begun(), { kind: 'read', seq: 4, radarMps: 20 }).run).toEqual(begun());
@@ -84,7 +108,7 @@ describe('a round, event by event', () => {
     );
     fc.assert(
       fc.property(fc.array(event, { maxLength: 40 }), (events) => {
-        const told = events.map((each) => ({ resultId: id(made++), feedId: null, ...each }) as RoundEvent);
+        const told = events.map((each) => ({ resultId: id(made++), feedId: null, said: '', ...each }) as RoundEvent);
         const { run, letters } = after(begun(), ...told);
         const seqs = run!.balls.map(({ seq }) => seq);
         expect(seqs).toEqual([...new Set(seqs)].sort((a, b) => a - b));

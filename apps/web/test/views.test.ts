@@ -248,6 +248,8 @@ describe('a round on the device', () => {
     playerId: 'p',
     startedAt: '2026-11-25T10:00:00Z',
     offset: 0,
+    others: [],
+    paceS: null,
     card: rungDocument('01890000-0000-7000-8000-0000000000c1', '01890000-0000-7000-8000-0000000000a1'),
     balls: [],
     weather: { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },

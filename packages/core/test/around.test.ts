@@ -1,8 +1,10 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
   type Around,
   ageIn,
   apartOf,
+  beatOf,
   buildLadder,
   canThrowInOrder,
   fitDrill,
@@ -12,8 +14,12 @@ import {
   hitterOf,
   judgeRung,
   LIBRARY,
+  longestRun,
   mostSwings,
+  nextBeatS,
+  outcomesByNumber,
   type RungDocument,
+  tally,
 } from '../src/index.ts';
 import { buildQuestion, judgedWhole, judgeWith, kindOf, venueOf } from './support/club.ts';
 
@@ -28,7 +34,7 @@ describe('what is known beside a rung', () => {
   const found = (rung: RungDocument, around: Around, asked = question) =>
     hazardsOfRung(rung, asked.sport, judgedWhole(rung, judgeWith(asked)), around);
   const codes = (...given: Parameters<typeof found>) => found(...given).map(({ code }) => code);
-  const pitch = buildQuestion('baseball-fastball-9-10-46-ft', 'Two-wheel pitching machine');
+  const pitch = buildQuestion('baseball-fastball-9-10', 'Two-wheel pitching machine');
   const [easy] = buildLadder(pitch).rungs;
 
   test('a child feeds no machine that is fed by hand, nor a pitching machine; a grown-up does', () => {
@@ -79,7 +85,7 @@ describe('two who hit in turn', () => {
     expect(lines.hitters).toBe(2);
     const { hitters: _, ...alone } = lines;
     const [one, two] = [alone, lines].map((rung) => judgedWhole(rung, judgeWith(asked)));
-    expect(two!.readyIntervalS).toBeLessThan(one!.readyIntervalS);
+    expect(two!.readyIntervalS).toBeLessThanOrEqual(one!.readyIntervalS);
     expect(two!.worst.spareS).toBeCloseTo(one!.worst.spareS + lines.intervalS, 9);
     expect(two!.swingsEach * 2).toBe(one!.swingsEach);
     expect(gateOf(lines)).toMatchObject({ of: lines.ballsPerRound / 2 });
@@ -96,6 +102,44 @@ describe('two who hit in turn', () => {
     expect(codes(lines)).not.toContain('close-together');
     expect(codes({ ...lines, sweep: { kind: 'two-line', halfDeg: 6 } })).toContain('close-together');
   });
+});
+
+describe('the beat of a machine without a line', () => {
+  test('three taps tell it; a tap that was missed, and a hand that is a little off, do not disturb it', () => {
+    expect(beatOf([10, 14])).toBeNull();
+    expect(beatOf([10, 14, 18])).toEqual({ intervalS: 4, atS: 10 });
+    expect(beatOf([10, 14, 22, 26])!.intervalS).toBeCloseTo(4, 9);
+    const taps = Array.from({ length: 8 }, (_, i) => 3 + 3.7 * i + 0.08 * Math.sin(7 * i));
+    expect(Math.abs(beatOf(taps)!.intervalS - 3.7)).toBeLessThan(0.03);
+  });
+  test('taps without a rhythm are none', () => {
+    expect(beatOf([0, 4, 5.5])).toBeNull();
+    expect(beatOf([0, 0, 4])).toBeNull();
+  });
+  test('the next ball leaves after now, a whole number of beats from the taps', () =>
+    fc.assert(
+      fc.property(fc.double({ min: 0.6, max: 12, noNaN: true }), fc.double({ min: 0, max: 500, noNaN: true }), (intervalS, nowS) => {
+        const next = nextBeatS({ intervalS, atS: 7 }, nowS);
+        expect(next).toBeGreaterThanOrEqual(nowS - 1e-9);
+        expect(next - nowS).toBeLessThanOrEqual(intervalS + 1e-9);
+        expect(Math.abs((next - 7) / intervalS - Math.round((next - 7) / intervalS))).toBeLessThan(1e-6);
+      }),
+      { seed: 3, numRuns: 200 },
+    ));
+});
+
+describe('balls of which only a number is known', () => {
+  test('as many hits as were said, and no longer run than there must be', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 40 }), fc.nat({ max: 40 }), (balls, some) => {
+        const hits = Math.min(some, balls);
+        const outcomes = outcomesByNumber(hits, balls);
+        expect(tally(outcomes)).toMatchObject({ hits, balls });
+        expect(longestRun(outcomes)).toBeLessThanOrEqual(Math.ceil(hits / (balls - hits + 1)));
+      }),
+      { seed: 5, numRuns: 300 },
+    ));
+  test('a count that is none is refused', () => expect(() => outcomesByNumber(4, 3)).toThrow(RangeError));
 });
 
 describe('what a machine throws ball by ball', () => {

@@ -7,7 +7,7 @@ import { z } from 'zod';
  */
 
 /** Said in the greeting; a driver of another version does not drive. */
-export const PROTOCOL_VERSION = 2;
+export const PROTOCOL_VERSION = 3;
 
 export const MACHINE_STATES = ['stowed', 'idle', 'arming', 'ready', 'feeding', 'held', 'fault'] as const;
 export type MachineState = (typeof MACHINE_STATES)[number];
@@ -51,6 +51,8 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ id, do: z.literal('hold') }),
   /** Goes on with the program of that id, and no other. */
   z.strictObject({ id, do: z.literal('resume'), program: z.string().min(1).max(64) }),
+  /** Another interval from the next release on, for the program of that id. */
+  z.strictObject({ id, do: z.literal('pace'), program: z.string().min(1).max(64), intervalS: z.number().min(0.5).max(120) }),
   z.strictObject({ id, do: z.literal('stow') }),
   z.strictObject({ id, do: z.literal('clear') }),
   z.strictObject({ id, do: z.literal('refill') }),

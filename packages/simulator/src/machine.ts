@@ -100,6 +100,8 @@ export class SimulatedMachine {
         if (this.state === 'held' && this.program && this.program.id !== command.program)
           return { ok: false, code: 'other-program', text: `On hold is another round: ${this.program.name}.` };
         return this.move('resume', () => this.spinUp());
+      case 'pace':
+        return this.pace(command.program, command.intervalS);
       case 'feed':
         return this.move('feed', () => this.schedule(LEAD_S + (this.program?.firstS ?? 0)));
       default:
@@ -127,6 +129,17 @@ export class SimulatedMachine {
     this.thrown = 0;
     this.feedsAfterArming = false;
     this.spinUp();
+  }
+
+  /** From the next release on; a ball that has a wait of its own keeps it. */
+  private pace(id: string, intervalS: number): Answer {
+    const { program } = this;
+    if (!program) return { ok: false, code: 'nothing-armed', text: 'Nothing is armed: arm a rung first.' };
+    if (program.id !== id) return { ok: false, code: 'other-program', text: `It throws another round: ${program.name}.` };
+    const thenS = program.thenS?.map((each) => (each === program.intervalS ? intervalS : each));
+    this.program = { ...program, intervalS, ...(thenS && { thenS }) };
+    this.tell();
+    return { ok: true };
   }
 
   /** The launches as the dials really give them, when the program says where those stand. */

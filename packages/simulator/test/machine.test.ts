@@ -130,6 +130,20 @@ describe('feeding', () => {
     expect(r.releases().map((event) => (event.event === 'release' ? event.seq : 0))).toEqual([1, 2, 3, 4, 5]);
     expect(r.machine.state).toBe('ready');
   });
+  test('another interval holds from the next release on, for the round it names only', () => {
+    const r = inState('feeding');
+    expect(r.give({ do: 'pace', program: 'another', intervalS: 6 })).toMatchObject({ ok: false, code: 'other-program' });
+    expect(r.give({ do: 'pace', program: 'p1', intervalS: 6 })).toEqual({ ok: true });
+    expect(r.machine.status().intervalS).toBe(6);
+    // the ball that is due leaves as it was due, three seconds from here; the next six seconds after it
+    r.live(3);
+    const left = r.releases().length;
+    r.live(5.75);
+    expect(r.releases()).toHaveLength(left);
+    r.live(0.5);
+    expect(r.releases()).toHaveLength(left + 1);
+    expect(rig().give({ do: 'pace', program: 'p1', intervalS: 6 })).toMatchObject({ ok: false, code: 'nothing-armed' });
+  });
   test('a long turn between two balls delays the second', () => {
     const r = rig();
     r.give({ do: 'arm', program: { ...program, launches: [launch, { ...launch, bearingDeg: 90 }], intervalS: 1, count: 2 } });

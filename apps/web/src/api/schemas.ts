@@ -188,6 +188,12 @@ export const commandBody = z.discriminatedUnion('do', [
   z.strictObject({ do: z.enum(['feed', 'hold', 'stow', 'clear', 'refill']) }),
   /** Goes on with the program of that id: of the round the page shows, and no other. */
   z.strictObject({ do: z.literal('resume'), program: z.string().min(1).max(64) }),
+  /** Another interval from the next ball on, for the round the page shows. */
+  z.strictObject({
+    do: z.literal('pace'),
+    program: z.string().min(1).max(64),
+    intervalS: z.number('Type seconds such as 3.5').min(0.5, 'At least 0.5 s').max(120, 'At most 120 s'),
+  }),
   z.strictObject({ do: z.literal('simulate'), fault: z.enum(FAULTS) }),
 ]);
 export type CourtsideCommand = z.input<typeof commandBody>;

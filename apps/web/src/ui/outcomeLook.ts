@@ -7,4 +7,5 @@ export const OUTCOME_LOOK: Record<Outcome, string> = {
   out: 'bg-base-content text-base-100',
   'let-go': 'bg-base-300',
   'not-fed': 'bg-base-300 line-through',
+  'not-judged': 'border-2 border-dotted border-base-content bg-base-100',
 };

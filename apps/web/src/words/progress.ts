@@ -1,4 +1,4 @@
-import { type Approach, gateOf, type NextStep, type Outcome, type RungDocument, sayNeed, wilsonRate } from '@good-arc/core';
+import { type Approach, gateOf, type NextStep, type RungDocument, sayNeed, wilsonRate } from '@good-arc/core';
 
 export const APPROACH_NAMES: Record<Approach, string> = {
   'sweet-spot': 'Sweet spot',
@@ -15,8 +15,6 @@ export const APPROACH_WORDS: Record<Approach, string> = {
   'in-a-row': 'A streak without a miss opens the next rung. It trains nerve, and one miss begins it anew.',
   'coachs-eye': 'The coach marks whether the form held, not where the ball went. When to climb is the coach’s own call.',
 };
-
-export const OUTCOME_NAMES: Record<Outcome, string> = { in: 'In', near: 'Near', out: 'Out', 'let-go': 'Let go', 'not-fed': 'Not fed' };
 
 /** `7 of 10 (could be 4 to 9)`: of ten what the true rate may be, by Wilson’s interval. */
 export function sayCount(hits: number, balls: number): string {

@@ -1,3 +1,4 @@
+export { type Beat, beatOf, nextBeatS } from './beat.ts';
 export { freeFeedId, withIds } from './feeds.ts';
 export { apartOf, linesHalfDeg, TOGETHER_M } from './lines.ts';
 export { type Balance, balanceOf, ballsOf, CAP_BALLS, deal, doubtBits, hitterOf, isIn, minutesOf, programOf, REST_S } from './order.ts';

@@ -11,7 +11,7 @@ export type Score = 'hit' | 'miss' | null;
  * another one go is wrong.
  */
 export function scoreOf({ feeds }: Pick<RungDocument, 'feeds'>, feed: Feed | undefined, outcome: Outcome): Score {
-  if (outcome === 'not-fed' || feed?.counts === false) return null;
+  if (outcome === 'not-fed' || outcome === 'not-judged' || feed?.counts === false) return null;
   const wasLetGo = outcome === 'let-go';
   if (feed?.letGo) return wasLetGo ? 'hit' : 'miss';
   if (wasLetGo) return feeds.some((each) => each.on && each.letGo) ? 'miss' : null;

@@ -17,7 +17,7 @@ export {
   type Verdict,
 } from './gate.ts';
 export { NEXT_CODES, type NextQuestion, type NextStep, nextStep, type RoundCount } from './next.ts';
-export { longestRun, OUTCOMES, type Outcome, tally } from './outcome.ts';
+export { longestRun, OUTCOMES, type Outcome, outcomesByNumber, tally } from './outcome.ts';
 export { chanceOf, FIRST_SHARE, firstTargetFor, scatterAt, targetFor } from './players.ts';
 export { type Rate, wilsonRate } from './rate.ts';
 export { chanceToMeet, firstShareFor } from './share.ts';

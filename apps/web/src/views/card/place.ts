@@ -1,4 +1,4 @@
-import { diamondOf, type Feed, type RungDocument, SPORT_RECORDS, type Sport, shortTurnDeg, targetsOf } from '@good-arc/core';
+import { degToRad, diamondOf, type Feed, type RungDocument, SPORT_RECORDS, type Sport, shortTurnDeg, targetsOf } from '@good-arc/core';
 import { describeSpot } from '../../ui/place.ts';
 import { sayPlace, targetPlan } from '../../ui/sayTarget.ts';
 
@@ -32,6 +32,23 @@ export function sayTurn(bearingDeg: number): string {
   const turn = shortTurnDeg(bearingDeg - straight);
   if (Math.abs(turn) < 0.5) return 'straight';
   return `${Math.abs(turn).toFixed(0)}° ${turn > 0 ? 'right' : 'left'}`;
+}
+
+/** What the muzzle is pointed at, seen from behind the machine: a spot at the net, beside the plate, or where the ball lands. */
+export function sayAim({ launch, target }: Pick<Feed, 'launch' | 'target'>, sport: Sport, length: (m: number) => string): string {
+  const [ux, uy] = [Math.sin(degToRad(launch.bearingDeg)), Math.cos(degToRad(launch.bearingDeg))];
+  const side = (right: number, of: string): string =>
+    Math.abs(right) < 0.1 ? `at the middle of ${of}` : `${length(Math.abs(right))} ${right > 0 ? 'right' : 'left'} of the middle of ${of}`;
+  const ahead = (y: number): number | null =>
+    Math.abs(uy) > 0.05 && (y - launch.y) / uy > 0 ? launch.x + (ux * (y - launch.y)) / uy : null;
+  const facing = Math.sign(uy) || 1;
+  const atNet = launch.y * (target.kind === 'landing' ? target.y : target.planeY) < 0 ? ahead(0) : null;
+  if (!diamondOf(sport) && atNet !== null) return side(atNet * facing, 'the net');
+  if (target.kind === 'plane') {
+    const x = ahead(target.planeY);
+    return x === null ? sayTurn(launch.bearingDeg) : side(x * facing, 'the plate');
+  }
+  return `where it lands: ${describeSpot(targetPlan(sport), target, length)}`;
 }
 
 /** Where the machine’s ball is to come down, or pass over the plate. */

@@ -2,6 +2,7 @@ import { Volume2, VolumeX } from 'lucide-react';
 import type { CourtsideCommand } from '../../api/schemas.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { MainAction } from './mainAction.ts';
+import type { useWalk } from './useWalk.ts';
 
 const FAULTS = ['jam', 'misfeed', 'silence', 'drop-link'] as const;
 
@@ -76,6 +77,16 @@ export function RoundControls({
         </Button>
       )}
     </div>
+  );
+}
+
+/** Whether the first ball waits until whoever pressed start has walked over. */
+export function WalkOver({ walk: { wanted, want, seconds } }: { walk: ReturnType<typeof useWalk> }) {
+  return (
+    <label className="flex min-h-11 items-center gap-2.5">
+      <input type="checkbox" className="checkbox" checked={wanted} onChange={({ target }) => want(target.checked)} />
+      Walk over first: {seconds} s
+    </label>
   );
 }
 

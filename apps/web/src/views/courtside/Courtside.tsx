@@ -1,21 +1,26 @@
 import { wholly } from '@good-arc/core';
 import { useState } from 'react';
+import { Button } from '../../ui/Button.tsx';
 import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
 import { HazardList } from '../../ui/HazardList.tsx';
 import { trimLink } from '../../ui/links.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { useAwake } from '../../ui/useAwake.ts';
 import { sayHazard } from '../../words/hazards.ts';
+import { ByHand } from './ByHand.tsx';
+import { ByNumber, groupsOf } from './ByNumber.tsx';
 import { Checks } from './Checks.tsx';
-import { Elsewhere, MachineMore, MainControls, RoundControls } from './Controls.tsx';
+import { Elsewhere, MachineMore, MainControls, RoundControls, WalkOver } from './Controls.tsx';
 import { sayNext } from './cue.ts';
 import { Finished } from './Finished.tsx';
 import { Lane } from './Lane.tsx';
 import { Notices, StatusLine } from './Notices.tsx';
+import { Pace } from './Pace.tsx';
 import { Pads } from './Pads.tsx';
 import { RoundFields } from './RoundFields.tsx';
 import { RoundNotices } from './RoundNotices.tsx';
 import { RungHead } from './RungHead.tsx';
+import { SetUp } from './SetUp.tsx';
 import { Score, Tally } from './Tally.tsx';
 import { type CourtsideProps, useOnCourt } from './useOnCourt.ts';
 
@@ -28,20 +33,25 @@ export default function Courtside(props: CourtsideProps) {
 }
 
 function CourtsideView(props: CourtsideProps) {
-  const { viewer, rung, number, ladder, next, machine, second, courtName, players, checks } = props;
+  const { viewer, rung, number, ladder, next, below, machine, second, courtName, marksM, players, checks } = props;
   const [sound, setSound] = useState(false);
   const units = useUnits();
   const onCourt = useOnCourt(props);
-  const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give } = onCourt;
+  const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give, names, everyS, beat } = onCourt;
   const { hasLine, view, state } = crew;
   const goesDark = useAwake(run !== null);
   const said = inSight[0] && sayHazard(inSight[0], units.length);
+  const nextBall = pending?.seq ?? thrown + 1;
+  const whose = onCourt.whose(nextBall);
+  const groups = run ? groupsOf(document, names, balls, hasLine ? thrown : document.ballsPerRound) : [];
+  const score = <Score document={document} balls={balls} names={names} />;
+  const tally = <Tally document={document} sport={ladder.sport} balls={balls} names={names} />;
   return (
     <div className="px-3 pt-2 pb-6 md:px-6 md:pt-3 lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5">
       <div className="min-w-0 lg:col-span-2">
         <RungHead
           {...{ document, number, courtName, machine, sport: ladder.sport }}
-          playerName={onCourt.player?.name ?? ''}
+          playerName={onCourt.player ? names.join(', ') : ''}
           thrown={run ? thrown : null}
         />
         <Notices machineName={machine.name} hasLine={hasLine} view={view} />
@@ -51,6 +61,7 @@ function CourtsideView(props: CourtsideProps) {
           rungId={rung.id}
           document={document}
           kept={rung.document}
+          everyS={everyS}
           thrownEveryS={onCourt.isArmed ? (view.status?.intervalS ?? null) : null}
           others={onCourt.others}
           isHeld={onCourt.state === 'held'}
@@ -72,59 +83,81 @@ function CourtsideView(props: CourtsideProps) {
             <HazardList hazards={inSight} brief={run !== null} />
           </div>
         )}
-        {!run && <Checks checks={checks} part={finished ? 'after' : 'before'} mayEdit={viewer.canPlan} />}
+        {finished.length > 0 && !run && <Finished finished={finished} approach={ladder.approach} next={next} />}
         {!run && (
-          <RoundFields
-            players={players}
-            playerId={onCourt.playerId}
-            onPlayer={onCourt.setPlayerId}
-            weather={onCourt.weather}
-            onWeather={onCourt.setWeather}
-            indoors={props.indoors}
-          />
+          <>
+            <details className="mb-1" open={finished.length === 0}>
+              <summary className="flex min-h-12 cursor-pointer items-center font-semibold">Set it up</summary>
+              <SetUp document={document} sport={ladder.sport} machine={machine} marksM={marksM} below={below} />
+            </details>
+            <Checks checks={checks} part={finished.length > 0 ? 'after' : 'before'} mayEdit={viewer.canPlan} />
+            <RoundFields
+              players={players}
+              playerId={onCourt.playerId}
+              onPlayer={onCourt.setPlayerId}
+              hitters={onCourt.hitters}
+              mates={onCourt.mates}
+              onMates={onCourt.setMates}
+              isCrowded={onCourt.isCrowded}
+              weather={onCourt.weather}
+              onWeather={onCourt.setWeather}
+              indoors={props.indoors}
+            />
+          </>
         )}
-        {finished && !run && <Finished finished={finished} approach={ladder.approach} next={next} />}
         <Lane
-          dueAt={view.dueAt}
-          intervalS={crew.secondsAfter(thrown)}
+          dueAt={hasLine ? view.dueAt : run && beat.dueAt}
+          intervalS={hasLine ? onCourt.secondsAfter(thrown) : (beat.beat?.intervalS ?? everyS)}
+          every={
+            <Pace
+              everyS={everyS}
+              limits={machine.profile.intervalS}
+              off={!run || (second !== null && hasLine)}
+              onChange={(intervalS) => void onCourt.pace(intervalS)}
+            />
+          }
           next={thrown + 1}
           last={document.ballsPerRound}
-          cue={sayNext(crew.feedOf(thrown + 1), document)}
-          cueNeeded={document.feeds.length > 1 || document.ritual !== undefined}
+          cue={[whose, sayNext(crew.feedOf(thrown + 1), document)].filter(Boolean).join(': ')}
+          cueNeeded={document.feeds.length > 1 || document.ritual !== undefined || whose !== ''}
           ritualBeforeS={wholly(judged)?.ritualBeforeS ?? null}
           sound={sound}
-          aside={<Score document={document} balls={balls} />}
+          aside={score}
         />
+        {run && !hasLine && <ByHand beat={beat} everyS={everyS} />}
         <Pads
           pads={onCourt.pads}
           label={pending ? `Ball ${pending.seq}` : 'Result'}
           off={!canJudge}
           onJudge={(outcome) => onCourt.judge(outcome)}
         />
-        <div className="mt-3 hidden md:block">
-          <Tally document={document} balls={balls} />
-        </div>
+        {canJudge && (
+          <Button look="ghost" className="mt-1 self-start px-2" onClick={() => onCourt.judge('not-judged')}>
+            Ball {nextBall} not judged <span className="hidden md:inline">(N)</span>
+          </Button>
+        )}
+        <ByNumber groups={groups} onCount={onCourt.countByNumber} />
+        <div className="mt-3 hidden md:block">{tally}</div>
       </div>
 
       <div className="mt-3 flex flex-col gap-2.5 lg:mt-0">
-        <MainControls main={onCourt.main} hasLine={hasLine} isFeeding={state === 'feeding'} onHold={() => give({ do: 'hold' })} />
+        <MainControls main={onCourt.main} hasLine={hasLine} isFeeding={state === 'feeding'} onHold={onCourt.hold} />
         <RoundControls
           hasLine={hasLine}
           canUndo={onCourt.canUndo}
           canFinish={run !== null}
           onUndo={onCourt.undoLast}
           onFinish={onCourt.finish}
-          onStow={() => give({ do: 'stow' })}
+          onStow={onCourt.stow}
         />
-        <div className="md:hidden">
-          <Tally document={document} balls={balls} />
-        </div>
+        <div className="md:hidden">{tally}</div>
         {hasLine && <StatusLine view={view} />}
         {second && (
           <p className="text-sm text-quiet" data-testid="second-machine">
             {second.name}: {crew.secondState ?? 'fed by a helper'}
           </p>
         )}
+        {hasLine && <WalkOver walk={onCourt.walk} />}
         <Elsewhere sound={sound} onSound={setSound} trim={trimLink(rung.id, onCourt.playerId)} ladderId={ladder.id} />
         {hasLine && <MachineMore give={give} />}
       </div>

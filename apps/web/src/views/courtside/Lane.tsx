@@ -5,6 +5,8 @@ interface Props {
   /** `performance.now()` of the next release; null when none is due. */
   dueAt: number | null;
   intervalS: number;
+  /** The interval in words, or as it is changed. */
+  every: ReactNode;
   /** Number of the next ball, and of the last of the round. */
   next: number;
   last: number;
@@ -22,7 +24,7 @@ const SHOWN = 6;
 const BEEP_BEFORE_S = 1;
 
 /** The coming balls roll along a lane toward the release line; the countdown under it. */
-export function Lane({ dueAt, intervalS, next, last, cue, cueNeeded, ritualBeforeS, sound, aside }: Props) {
+export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritualBeforeS, sound, aside }: Props) {
   const lane = useRef<HTMLDivElement>(null);
   const [inS, setInS] = useState<number | null>(null);
   const beeped = useRef(0);
@@ -74,9 +76,10 @@ export function Lane({ dueAt, intervalS, next, last, cue, cueNeeded, ritualBefor
         <p className="dial shrink-0 text-3xl tracking-tighter whitespace-nowrap md:text-6xl" role="timer" aria-live="off">
           {inS === null ? '–' : printTime(inS, 1)}
         </p>
-        <p className="text-base">
-          <span className="hidden md:inline">to the next ball, </span>every {printTime(intervalS, 1)}
-        </p>
+        <div className="flex items-center gap-x-1.5 self-center text-base">
+          <span className="hidden md:inline">to the next ball, </span>
+          {every}
+        </div>
         {cue && (
           <p
             className={`font-medium text-secondary md:order-none md:ml-auto md:block md:w-auto md:text-right ${cueNeeded ? 'order-last w-full text-lg' : 'hidden'}`}

@@ -1,4 +1,5 @@
-import type { Approach, Outcome } from '@good-arc/core';
+import type { Approach, Outcome, RungDocument, Sport } from '@good-arc/core';
+import { outcomeNames } from '../../words/outcomes.ts';
 
 interface Pad {
   outcome: Outcome;
@@ -8,18 +9,21 @@ interface Pad {
   look: string;
 }
 
-const PADS: readonly Pad[] = [
-  { outcome: 'in', name: 'In', key: 'j', shows: 'J', look: 'bg-secondary text-secondary-content' },
-  { outcome: 'near', name: 'Near', key: 'k', shows: 'K', look: 'bg-base-100' },
-  { outcome: 'out', name: 'Out', key: 'l', shows: 'L', look: 'bg-base-content text-base-100' },
-  { outcome: 'let-go', name: 'Let go', key: 'Space', shows: 'space', look: 'bg-base-300' },
+const PADS: readonly Omit<Pad, 'name'>[] = [
+  { outcome: 'in', key: 'j', shows: 'J', look: 'bg-secondary text-secondary-content' },
+  { outcome: 'near', key: 'k', shows: 'K', look: 'bg-base-100' },
+  { outcome: 'out', key: 'l', shows: 'L', look: 'bg-base-content text-base-100' },
+  { outcome: 'let-go', key: 'Space', shows: 'space', look: 'bg-base-300' },
 ];
 
 /** Under the coach’s eye the form is marked, not where the ball went. */
 const FORM: Partial<Record<Outcome, string>> = { in: 'Form held', near: 'Unsure', out: 'Form lost' };
 
-export const padsFor = (approach: Approach): readonly Pad[] =>
-  approach === 'coachs-eye' ? PADS.map((pad) => ({ ...pad, name: FORM[pad.outcome] ?? pad.name })) : PADS;
+/** The pads of a rung, in the words of its sport. */
+export function padsFor(approach: Approach, sport: Sport, document: Pick<RungDocument, 'feeds'>): readonly Pad[] {
+  const names = { ...outcomeNames(sport, document), ...(approach === 'coachs-eye' && FORM) };
+  return PADS.map((pad) => ({ ...pad, name: names[pad.outcome] }));
+}
 
 /** What became of the ball, in pads large enough to hit without looking. */
 export function Pads({

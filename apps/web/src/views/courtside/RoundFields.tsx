@@ -7,6 +7,10 @@ export function RoundFields({
   players,
   playerId,
   onPlayer,
+  hitters,
+  mates,
+  onMates,
+  isCrowded,
   weather,
   onWeather,
   indoors,
@@ -15,6 +19,12 @@ export function RoundFields({
   /** Empty until somebody is chosen. */
   playerId: PlayerId;
   onPlayer: (id: string) => void;
+  /** How many hit in turn, and who besides the first. */
+  hitters: number;
+  mates: readonly PlayerId[];
+  onMates: (ids: readonly PlayerId[]) => void;
+  /** Somebody is missing among them, or named twice. */
+  isCrowded: boolean;
   weather: Weather;
   onWeather: (weather: Weather) => void;
   /** In a hall nobody asks for the wind. */
@@ -31,18 +41,34 @@ export function RoundFields({
       onChange={(mps) => onWeather({ ...weather, [key]: mps })}
     />
   );
+  const choose = (label: string, value: PlayerId, onChange: (id: string) => void) => (
+    <Select
+      key={label}
+      className={hitters > 1 ? '' : 'col-span-2 md:col-span-1'}
+      label={label}
+      value={value}
+      onChange={onChange}
+      options={[...(value === '' ? [['', 'Choose who hits'] as const] : []), ...players.map(({ id, name }) => [id, name] as const)]}
+    />
+  );
+  const mateAt = (i: number): PlayerId => mates[i] ?? '';
   return (
     <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">
-      <Select
-        className="col-span-2 md:col-span-1"
-        label="Who is hitting"
-        value={playerId}
-        onChange={onPlayer}
-        options={[...(playerId === '' ? [['', 'Choose who hits'] as const] : []), ...players.map(({ id, name }) => [id, name] as const)]}
-      />
+      {choose(hitters > 1 ? 'Hits first' : 'Who is hitting', playerId, onPlayer)}
+      {Array.from({ length: hitters - 1 }, (_, i) =>
+        choose(`Hits ${['second', 'third', 'fourth'][i]}`, mateAt(i), (id) =>
+          onMates(Array.from({ length: hitters - 1 }, (_, k) => (k === i ? id : mateAt(k)))),
+        ),
+      )}
       {!indoors && wind('Wind to the right', 'windXMps')}
       {!indoors && wind('Wind to the far end', 'windYMps')}
-      {playerId === '' && <p className="col-span-full font-semibold">Choose who is hitting: every ball belongs to somebody.</p>}
+      {isCrowded && (
+        <p className="col-span-full font-semibold">
+          {hitters > 1
+            ? `Choose ${hitters} players: each has a round of their own.`
+            : 'Choose who is hitting: every ball belongs to somebody.'}
+        </p>
+      )}
     </div>
   );
 }

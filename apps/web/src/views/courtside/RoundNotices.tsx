@@ -11,6 +11,7 @@ export function RoundNotices({
   rungId,
   document,
   kept,
+  everyS,
   thrownEveryS,
   others: inIt,
   isHeld,
@@ -21,7 +22,8 @@ export function RoundNotices({
   /** The rung as it is shown, and as it is kept by now. */
   document: RungDocument;
   kept: RungDocument;
-  /** Interval of the program in a machine that is armed; null when none is. */
+  /** Interval as it is shown, and of the program in a machine that is armed; null when none is. */
+  everyS: number;
   thrownEveryS: number | null;
   /** The program of another round in the machine; null when there is none. */
   others: { name: string } | null;
@@ -39,15 +41,15 @@ export function RoundNotices({
           {isHeld && ' Taking it over throws this rung instead; the other one is not lost, but has to be armed again.'}
         </Notice>
       )}
-      {run && thrownEveryS !== null && Math.abs(thrownEveryS - document.intervalS) > 0.01 && (
+      {run && thrownEveryS !== null && Math.abs(thrownEveryS - everyS) > 0.01 && (
         <Notice role="alert" tone="error" loud className="mt-2">
-          Not what is shown: the machine’s program has {every(thrownEveryS)} between balls, this page {every(document.intervalS)}. Hold it,
-          then arm it again.
+          Not what is shown: the machine’s program has {every(thrownEveryS)} between balls, this page {every(everyS)}. Hold it, then arm it
+          again.
         </Notice>
       )}
       {run && !sameCard(document, kept) && (
         <Notice tone="warning" className="mt-2">
-          This rung was changed meanwhile. The round goes on as it began, every {every(document.intervalS)}; the next one takes the change.
+          This rung was changed meanwhile. The round goes on as it began, every {every(everyS)}; the next one takes the change.
         </Notice>
       )}
       {others.map((other) => (

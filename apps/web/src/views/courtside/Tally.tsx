@@ -1,23 +1,41 @@
-import { type Outcome, type RungDocument, scoreRound } from '@good-arc/core';
+import { hitterOf, type Outcome, type RungDocument, type Sport, scoreRound } from '@good-arc/core';
 import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
 import { useUnits } from '../../ui/Units.tsx';
+import { outcomeNames } from '../../words/outcomes.ts';
 import { sayCount } from '../../words/progress.ts';
 import { type RunBall, resultsOf } from './run.ts';
 
-const LETTER: Record<Outcome, string> = { in: 'I', near: 'N', out: 'O', 'let-go': '–', 'not-fed': 'x' };
+/** Besides its look: what is no attempt has a sign, the others the first letter of their word. */
+const SIGN: Partial<Record<Outcome, string>> = { 'let-go': '–', 'not-fed': 'x', 'not-judged': '·' };
 
 /** Hits of the balls judged so far. */
-export function Score({ document, balls }: { document: RungDocument; balls: readonly RunBall[] }) {
-  const { hits, balls: judged } = scoreRound(document, resultsOf(balls));
-  return (
-    <p className="font-title text-3xl font-bold whitespace-nowrap md:text-4xl" data-testid="tally">
-      {hits} <span className="text-xl">of {judged}</span>
-    </p>
-  );
+export function Score({ document, balls, names }: { document: RungDocument; balls: readonly RunBall[]; names: readonly string[] }) {
+  return (names.length > 1 ? names : ['']).map((name, i) => {
+    const own = name === '' ? balls : balls.filter(({ seq }) => hitterOf(document, seq) === i);
+    const { hits, balls: judged } = scoreRound(document, resultsOf(own));
+    return (
+      <p key={name} className="font-title text-3xl font-bold whitespace-nowrap md:text-4xl" data-testid="tally">
+        {name && <span className="mr-2 text-lg">{name.split(' ')[0]}</span>}
+        {hits} <span className="text-xl">of {judged}</span>
+      </p>
+    );
+  });
 }
 
 /** What the balls of this round came to, with how much that says. */
-export function Tally({ document, balls }: { document: RungDocument; balls: readonly RunBall[] }) {
+export function Tally({
+  document,
+  sport,
+  balls,
+  names,
+}: {
+  document: RungDocument;
+  sport: Sport;
+  balls: readonly RunBall[];
+  /** Of those who hit in turn. */
+  names: readonly string[];
+}) {
+  const words = outcomeNames(sport, document);
   const units = useUnits();
   const { hits, balls: judged } = scoreRound(document, resultsOf(balls));
   const latest = balls.filter(({ fed, speedMps }) => fed && speedMps !== null).at(-1);
@@ -25,7 +43,7 @@ export function Tally({ document, balls }: { document: RungDocument; balls: read
     <section aria-label="Tally">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <div className="hidden md:block">
-          <Score document={document} balls={balls} />
+          <Score document={document} balls={balls} names={names} />
         </div>
         <ol className="flex flex-wrap gap-1.5" aria-label="Balls">
           {Array.from({ length: document.ballsPerRound }, (_, i) => {
@@ -37,9 +55,9 @@ export function Tally({ document, balls }: { document: RungDocument; balls: read
                 key={i}
                 className={`flex h-8 w-8 items-center justify-center rounded-full text-sm font-bold ${outcome ? OUTCOME_LOOK[outcome] : ball ? 'border-2 border-ball' : 'border-2 border-dashed border-base-300'}`}
               >
-                <span aria-hidden="true">{outcome ? LETTER[outcome] : ball ? '?' : ''}</span>
+                <span aria-hidden="true">{outcome ? (SIGN[outcome] ?? words[outcome][0]) : ball ? '?' : ''}</span>
                 <span className="sr-only">
-                  ball {i + 1}: {outcome ?? (ball ? 'thrown, not judged' : 'to come')}
+                  ball {i + 1}: {outcome ? words[outcome].toLowerCase() : ball ? 'thrown, not judged' : 'to come'}
                 </span>
               </li>
             );

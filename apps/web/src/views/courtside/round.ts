@@ -1,7 +1,6 @@
 import type { FeedId, Outcome, OutingId, PlayerId, RoundId, RungDocument, RungId, Weather } from '@good-arc/core';
 import type { Letter } from '../../ui/outbox.ts';
-import { OUTCOME_NAMES } from '../../words/progress.ts';
-import { type Run, type RunBall, withBall } from './run.ts';
+import { hitterAt, hittersOf, type Run, type RunBall, withBall } from './run.ts';
 
 /** A launch as the machine reports it. */
 type Thrown = Pick<RunBall, 'speedMps' | 'elevationDeg' | 'bearingDeg' | 'topspinRpm' | 'sidespinRpm' | 'gyroRpm'>;
@@ -21,13 +20,18 @@ export type RoundEvent =
       startedAt: string;
       card: RungDocument;
       confirmedBy: string;
+      /** Who hits in turn with the player. */
+      mates?: readonly { playerId: PlayerId; playerName: string; roundId: RoundId }[];
     }
   /** The machine took a program that begins after so many balls. */
   | { kind: 'armed'; from: number }
   | { kind: 'released'; seq: number; launch: Thrown }
   | { kind: 'misfed'; seq: number; resultId: string }
   | { kind: 'read'; seq: number; radarMps: number }
-  | { kind: 'judged'; seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null }
+  /** `said`: the outcome in the words of the sport. */
+  | { kind: 'judged'; seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null; said: string }
+  /** Another interval from here on. */
+  | { kind: 'paced'; intervalS: number }
   | { kind: 'taken-back'; byHand: boolean }
   | { kind: 'finished'; at: string; weather: Weather };
 
@@ -63,9 +67,11 @@ export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
           ? { ...run, balls: withBall(run.balls, event.seq, { radarMps: event.radarMps }) }
           : run,
       );
+    case 'paced':
+      return ONLY({ ...run, paceS: event.intervalS });
     case 'misfed': {
       const balls = withBall(run.balls, event.seq, { fed: false });
-      return judged({ ...run, balls }, { seq: event.seq, outcome: 'not-fed', resultId: event.resultId, feedId: null });
+      return judged({ ...run, balls }, { seq: event.seq, outcome: 'not-fed', resultId: event.resultId, feedId: null, said: 'not fed' });
     }
     case 'judged':
       return judged(run, event);
@@ -74,30 +80,41 @@ export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
     case 'finished':
       return {
         run: null,
-        letters: [
-          {
-            method: 'POST',
-            path: `rounds/${run.roundId}/finish`,
-            body: { finishedAt: event.at, weather: event.weather },
-            what: `Round finished: ${run.card.name}`,
-          },
-        ],
+        letters: hittersOf(run).map(({ roundId }) => ({
+          method: 'POST',
+          path: `rounds/${roundId}/finish`,
+          body: { finishedAt: event.at, weather: event.weather },
+          what: `Round finished: ${run.card.name}`,
+        })),
       };
   }
 }
 
-function begun({ kind: _kind, playerName, confirmedBy, ...head }: Extract<RoundEvent, { kind: 'begun' }>): RoundStep {
-  const kept = { ...head, ...(confirmedBy !== '' && { confirmedBy }) };
-  const { roundId, ...body } = kept;
+/** Each of those who hit in turn has a round of their own. */
+function begun({ kind: _kind, playerName, confirmedBy, mates = [], roundId, ...head }: Extract<RoundEvent, { kind: 'begun' }>): RoundStep {
+  const body = { ...head, ...(confirmedBy !== '' && { confirmedBy }) };
+  const all = [{ playerId: head.playerId, playerName, roundId }, ...mates];
   return {
-    run: { ...kept, offset: 0, balls: [] },
-    letters: [{ method: 'PUT', path: `rounds/${roundId}`, body, what: `Round begun: ${head.card.name}, ${playerName}` }],
+    run: {
+      ...body,
+      roundId,
+      others: mates.map(({ playerId, roundId: own }) => ({ playerId, roundId: own })),
+      paceS: null,
+      offset: 0,
+      balls: [],
+    },
+    letters: all.map((each) => ({
+      method: 'PUT',
+      path: `rounds/${each.roundId}`,
+      body: { ...body, playerId: each.playerId },
+      what: `Round begun: ${head.card.name}, ${each.playerName}`,
+    })),
   };
 }
 
 function judged(
   run: Run,
-  { seq, outcome, resultId, feedId }: { seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null },
+  { seq, outcome, resultId, feedId, said }: { seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null; said: string },
 ): RoundStep {
   const balls = withBall(run.balls, seq, { outcome, resultId });
   const { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps } = balls.find((ball) => ball.seq === seq)!;
@@ -106,8 +123,8 @@ function judged(
     letters: [
       {
         method: 'PUT',
-        path: `rounds/${run.roundId}/results/${resultId}`,
-        what: `Ball ${seq}: ${OUTCOME_NAMES[outcome].toLowerCase()} (${run.card.name})`,
+        path: `rounds/${hitterAt(run, seq).roundId}/results/${resultId}`,
+        what: `Ball ${seq}: ${said} (${run.card.name})`,
         body: { seq, outcome, feedId, speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps },
       },
     ],
@@ -121,6 +138,8 @@ function takenBack(run: Run, byHand: boolean): RoundStep {
   const balls = byHand ? run.balls.filter(({ seq }) => seq !== last.seq) : withBall(run.balls, last.seq, { outcome: null, resultId: null });
   return {
     run: { ...run, balls },
-    letters: [{ method: 'DELETE', path: `rounds/${run.roundId}/results/${last.resultId}`, what: `Ball ${last.seq} taken back` }],
+    letters: [
+      { method: 'DELETE', path: `rounds/${hitterAt(run, last.seq).roundId}/results/${last.resultId}`, what: `Ball ${last.seq} taken back` },
+    ],
   };
 }

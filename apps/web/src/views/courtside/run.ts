@@ -1,4 +1,4 @@
-import { OUTCOMES, type Outcome, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
+import { hitterOf, OUTCOMES, type Outcome, type PlayerId, type RoundId, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
 import { z } from 'zod';
 import { device } from '../../device/store.ts';
 
@@ -26,6 +26,10 @@ const runSchema = z.object({
   /** The rung as it was when the round began: that is what is thrown, and what the round keeps. */
   card: rungSchema,
   confirmedBy: z.string().optional(),
+  /** Who hits in turn with the player, each with a round of their own. */
+  others: z.array(z.object({ playerId: z.string(), roundId: z.string() })).default([]),
+  /** The interval since it was changed in the round, s; null while it is the card’s. */
+  paceS: z.number().nullable().default(null),
   /** Balls thrown before the machine was armed last: it counts from one again each time. */
   offset: z.int().default(0),
   balls: z.array(ballSchema),
@@ -94,6 +98,22 @@ export function withBall(balls: readonly RunBall[], seq: number, part: Partial<R
   const known = balls.some((ball) => ball.seq === seq);
   if (known) return balls.map((ball) => (ball.seq === seq ? { ...ball, ...part } : ball));
   return [...balls, newBall(seq, part)].sort((a, b) => a.seq - b.seq);
+}
+
+/** Who hits, in the order of their turns, each with their round. */
+export const hittersOf = ({
+  playerId,
+  roundId,
+  others,
+}: Pick<Run, 'playerId' | 'roundId' | 'others'>): { playerId: PlayerId; roundId: RoundId }[] => [{ playerId, roundId }, ...others];
+
+/** Whose a ball is. */
+export function hitterAt(
+  run: Pick<Run, 'playerId' | 'roundId' | 'others' | 'card'>,
+  seq: number,
+): { playerId: PlayerId; roundId: RoundId } {
+  const hitters = hittersOf(run);
+  return hitters[hitterOf(run.card, seq)] ?? hitters[0]!;
 }
 
 /** What was judged of them, by number. */

@@ -2,11 +2,13 @@ import {
   type Approach,
   type Checklist,
   hazardsInSight,
+  hitterOf,
   judgeRung,
   needsName,
   type Outcome,
   type PlayerId,
   type RoundId,
+  type RungDocument,
   type RungId,
   type Sport,
   sameCard,
@@ -24,13 +26,16 @@ import { ApiError, messageOf } from '../../ui/api.ts';
 import { ageOf } from '../../ui/around.ts';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
 import { useKeys } from '../../ui/useKeys.ts';
+import { outcomeNames } from '../../words/outcomes.ts';
 import type { FinishedRound } from './Finished.tsx';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { padsFor } from './Pads.tsx';
 import { lastJudged, waitingBall } from './round.ts';
-import { outingOfToday, resultsOf, thrownOf } from './run.ts';
+import { hitterAt, hittersOf, outingOfToday, resultsOf, thrownOf } from './run.ts';
+import { useBeat } from './useBeat.ts';
 import { useCrew } from './useCrew.ts';
 import { useRound } from './useRound.ts';
+import { useWalk } from './useWalk.ts';
 import { type Counted, type Past, verdictAfter } from './verdict.ts';
 
 /** What a page for the court is given. */
@@ -41,10 +46,14 @@ export interface CourtsideProps {
   ladder: { id: string; name: string; sport: Sport; approach: Approach };
   /** The rung above, if there is one. */
   next: { id: string; name: string } | null;
+  /** The rung below, as it is set up. */
+  below: RungDocument | null;
   machine: MachineRow;
   /** Of a rung for two. */
   second: MachineRow | null;
   courtName: string;
+  /** Painted marks of the court, m from the plate. */
+  marksM: readonly number[];
   players: PlayerRow[];
   /** Who hits: named by where one came from, else who hit last on this court; null when nobody has. */
   playerId: PlayerId | null;
@@ -79,7 +88,7 @@ export function useOnCourt({
   const [weather, setWeather] = useState<Weather>(rung.document.weather);
   /** Rounds of this visit, newest first. */
   const [done, setDone] = useState<Counted[]>([]);
-  const [finished, setFinished] = useState<FinishedRound | null>(null);
+  const [finished, setFinished] = useState<readonly FinishedRound[]>([]);
   const [confirmed, setConfirmed] = useState('');
   /** The round that this device armed the machine for last: what is on hold of it is nobody else’s. */
   const [armedFor, setArmedFor] = useState('');
@@ -93,8 +102,11 @@ export function useOnCourt({
     const asked = askedBesides()?.get('player');
     if (asked && players.some(({ id }) => id === asked)) setPlayerId(asked);
   }, [players]);
+  /** Who hits in turn with the player, for a rung that several hit. */
+  const [mates, setMates] = useState<readonly PlayerId[]>([]);
   const { run, current, tell, isReady } = useRound(rung.id, (kept) => {
     setPlayerId(kept.playerId);
+    setMates(kept.others.map((other) => other.playerId));
     setWeather(kept.weather);
   });
   // a round goes on with the rung it began with
@@ -133,7 +145,15 @@ export function useOnCourt({
     reading: (seq, radarMps) => tell({ kind: 'read', seq, radarMps }),
   });
   const { hasLine, view, state } = crew;
-  const pads = padsFor(ladder.approach);
+  const isArmed = ['ready', 'feeding', 'held'].includes(state);
+  const pads = padsFor(ladder.approach, ladder.sport, document);
+  const names = outcomeNames(ladder.sport, document);
+  const hitters = document.hitters ?? 1;
+  const who = [playerId, ...mates].slice(0, hitters);
+  const isCrowded = new Set(who).size < hitters || who.includes('');
+  const nameOf = (id: PlayerId): string => players.find((each) => each.id === id)?.name ?? 'somebody';
+  const everyS = run?.paceS ?? document.intervalS;
+  const beat = useBeat(!hasLine);
 
   async function give(body: CourtsideCommand): Promise<boolean> {
     try {
@@ -149,7 +169,7 @@ export function useOnCourt({
 
   /** The round begins when the machine is armed for it (or by hand). */
   function begin(roundId: RoundId): void {
-    if (current.current || playerId === '') return;
+    if (current.current || isCrowded) return;
     const startedAt = new Date().toISOString();
     tell({
       kind: 'begun',
@@ -162,8 +182,9 @@ export function useOnCourt({
       startedAt,
       card: document,
       confirmedBy: asksName ? confirmedBy : '',
+      mates: who.slice(1).map((id) => ({ playerId: id, playerName: nameOf(id), roundId: uuidv7() })),
     });
-    setFinished(null);
+    setFinished([]);
   }
 
   async function arm(): Promise<void> {
@@ -176,6 +197,16 @@ export function useOnCourt({
       return;
     begin(roundId);
     tell({ kind: 'armed', from: before });
+    // armed anew it has the interval of the card
+    const { paceS = null } = current.current ?? {};
+    if (paceS !== null) await give({ do: 'pace', program: roundId, intervalS: paceS });
+  }
+
+  /** Another interval from the next ball on: what the machine does not take is not shown either. */
+  async function pace(intervalS: number): Promise<void> {
+    if (!current.current) return;
+    if (hasLine && isArmed && !(await give({ do: 'pace', program: current.current.roundId, intervalS }))) return;
+    tell({ kind: 'paced', intervalS });
   }
 
   const pending = waitingBall(run);
@@ -185,8 +216,13 @@ export function useOnCourt({
   function judge(outcome: Outcome, ball?: number): void {
     const seq = ball ?? (hasLine ? waitingBall(current.current)?.seq : nextByHand);
     if (seq === undefined) return;
-    tell({ kind: 'judged', seq, outcome, resultId: uuidv7(), feedId: crew.feedOf(seq)?.id ?? null });
+    tell({ kind: 'judged', seq, outcome, resultId: uuidv7(), feedId: crew.feedOf(seq)?.id ?? null, said: names[outcome].toLowerCase() });
   }
+
+  const countByNumber = (results: readonly { seq: number; outcome: Outcome }[]): void =>
+    results.forEach(({ seq, outcome }) => {
+      judge(outcome, seq);
+    });
 
   const undoLast = (): void => tell({ kind: 'taken-back', byHand: !hasLine });
 
@@ -195,17 +231,20 @@ export function useOnCourt({
     if (!now) return;
     if (hasLine && (state === 'feeding' || state === 'arming')) await give({ do: 'hold' });
     tell({ kind: 'finished', at: new Date().toISOString(), weather });
-    const count = scoreRound(document, resultsOf(now.balls));
-    const round = { playerId: now.playerId, id: now.roundId, count };
-    const step = verdictAfter(document, ladder.approach, round, done, sameCard(document, rung.document) ? history : null);
-    setDone([{ ...count, playerId: now.playerId }, ...done]);
-    setFinished({ roundId: now.roundId, playerId: now.playerId, ...count, step });
+    const theirs = hittersOf(now).map((hitter) => {
+      const count = scoreRound(document, resultsOf(now.balls.filter(({ seq }) => hitterAt(now, seq).playerId === hitter.playerId)));
+      const round = { playerId: hitter.playerId, id: hitter.roundId, count };
+      const step = verdictAfter(document, ladder.approach, round, done, sameCard(document, rung.document) ? history : null);
+      return { roundId: hitter.roundId, playerId: hitter.playerId, name: nameOf(hitter.playerId), ...count, step };
+    });
+    setDone([...theirs, ...done]);
+    setFinished(theirs);
   }
 
   // a round that somebody else armed: whose it is is said, and nobody goes on with it unawares
   const inIt = ['arming', 'feeding', 'held'].includes(state) ? (view.status?.program ?? null) : null;
   const others = inIt && inIt.id !== run?.roundId && inIt.id !== armedFor ? inIt : null;
-  const isArmed = ['ready', 'feeding', 'held'].includes(state);
+  const walk = useWalk(document, () => give({ do: 'feed' }));
   const thrown = thrownOf(run);
   const allThrown = run !== null && thrown >= document.ballsPerRound && state !== 'feeding';
   const byState = mainAction(
@@ -213,7 +252,7 @@ export function useOnCourt({
     second && state === 'held' ? 'idle' : state,
     {
       arm,
-      feed: () => give({ do: 'feed' }),
+      feed: () => (walk.wanted ? walk.start() : give({ do: 'feed' })),
       resume: () => give({ do: 'resume', program: run?.roundId ?? '' }),
       clear: () => give({ do: 'clear' }),
       begin: () => begin(uuidv7()),
@@ -223,13 +262,27 @@ export function useOnCourt({
     { own: crew.ownLeft, all: document.ballsPerRound - (run?.offset ?? 0) },
     view,
   );
-  const guarded: MainAction | null = byState?.key === 'a' && (blocked || playerId === '' || !isReady) ? { ...byState, off: true } : byState;
-  const main: MainAction | null = allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : guarded;
+  const guarded: MainAction | null = byState?.key === 'a' && (blocked || isCrowded || !isReady) ? { ...byState, off: true } : byState;
+  const walking: MainAction | null =
+    walk.leftS !== null && state === 'ready' ? { name: `First ball in ${walk.leftS} s: stop`, act: walk.cancel } : null;
+  const main: MainAction | null =
+    walking ?? (allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : guarded);
 
   const isMain = (key: string) => (main?.key === key && !main.off ? main.act : undefined);
+  const hold = (): Promise<boolean> => {
+    walk.cancel();
+    return give({ do: 'hold' });
+  };
+  const stow = (): Promise<boolean> => {
+    walk.cancel();
+    return give({ do: 'stow' });
+  };
+
   useKeys({
-    h: () => give({ do: 'hold' }),
-    s: () => give({ do: 'stow' }),
+    h: hold,
+    s: stow,
+    b: hasLine ? undefined : beat.tap,
+    n: canJudge ? () => judge('not-judged') : undefined,
     u: undoLast,
     // what sets a machine going is never one letter away
     'Shift+A': isMain('a'),
@@ -249,6 +302,26 @@ export function useOnCourt({
     player,
     playerId,
     setPlayerId,
+    mates,
+    setMates,
+    hitters,
+    /** Somebody is missing among those who hit, or named twice. */
+    isCrowded,
+    names: who.map(nameOf),
+    /** Whose a ball is, where several hit in turn. */
+    whose: (seq: number): string => (hitters > 1 ? nameOf(who[hitterOf(document, seq)] ?? '') : ''),
+    everyS,
+    /** From a ball of the round to the next. */
+    secondsAfter: (ball: number): number => {
+      const asked = crew.secondsAfter(ball);
+      return asked === document.intervalS ? everyS : asked;
+    },
+    pace,
+    beat,
+    walk,
+    hold,
+    stow,
+    countByNumber,
     weather,
     setWeather,
     confirm: setConfirmed,
