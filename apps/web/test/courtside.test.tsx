@@ -44,6 +44,8 @@ const props = (part: Partial<CourtsideProps> = {}): CourtsideProps => ({
   below: null,
   players: [player(10, 'Ines Rookwood'), player(11, 'Theo Larchmont')],
   playerId: id(10),
+  mates: [],
+  nextTurn: null,
   gameBalls: [],
   history: [],
   swingsToday: [],

@@ -223,7 +223,9 @@ describe('courtside, by approach', () => {
   const said = (approach: LadderRow['approach'], need: RungDocument['gate']): string => {
     const step = nextStep({ approach, need, roundsAsked: 2, rounds: [count] });
     const finished = [{ roundId: id(30), playerId: id(12), name: 'Ines Rookwood', ...count, step }];
-    return textOf(renderToStaticMarkup(<Finished finished={finished} approach={approach} next={{ id: id(31), name: 'The next' }} />));
+    return textOf(
+      renderToStaticMarkup(<Finished finished={finished} approach={approach} next={{ id: id(31), name: 'The next' }} turn={null} />),
+    );
   };
   test('the verdict of each approach, with the way up where there is one', () => {
     expect(said('sweet-spot', { hits: 8, of: 10 })).toMatch(/climb\. .*Climb to “The next”/);

@@ -53,6 +53,16 @@ export interface PlayerRow extends Versioned {
   avoid: string;
   notes: string;
 }
+/** A turn of a plan that nobody has hit yet. */
+export interface NextTurn {
+  planName: string;
+  rungId: RungId;
+  number: number;
+  rungName: string;
+  balls: number;
+  players: { id: PlayerId; name: string }[];
+}
+
 /** Swings of a player on a rung in one day. */
 export interface Swings {
   playerId: string;

@@ -1,10 +1,10 @@
 import type { PlayerId, RungId } from '@good-arc/core';
 
-/** Where a rung is run, or trimmed in: with the player it is for, so that no ball goes to another. */
+/** Where a rung is run, or trimmed in: with the player it is for, so that no ball goes to another. @param mates who hit in turn with the player */
 const withPlayer =
   (page: string) =>
-  (rungId: RungId, playerId?: PlayerId | null): string =>
-    `/${page}?rung=${rungId}${playerId ? `&player=${playerId}` : ''}`;
+  (rungId: RungId, playerId?: PlayerId | null, mates: readonly PlayerId[] = []): string =>
+    `/${page}?rung=${rungId}${playerId ? `&player=${playerId}` : ''}${mates.length > 0 ? `&with=${mates.join(',')}` : ''}`;
 
 export const courtsideLink = withPlayer('courtside');
 export const trimLink = withPlayer('right');

@@ -20,11 +20,11 @@ import {
 import type { BallRow, CourtRow, LadderRow, MachineRow } from '../../api/rows.ts';
 import { aroundOf } from '../../ui/around.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
+import { sayCones, sayLanding, sayMachine, sayTurn } from '../../ui/setUpWords.ts';
 import type { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { sayHazard } from '../../words/hazards.ts';
 import { sayGate } from '../../words/progress.ts';
-import { sayCones, sayLanding, sayMachine, sayTurn } from './place.ts';
 
 type U = ReturnType<typeof useUnits>;
 

@@ -83,7 +83,7 @@ function CourtsideView(props: CourtsideProps) {
             <HazardList hazards={inSight} brief={run !== null} />
           </div>
         )}
-        {finished.length > 0 && !run && <Finished finished={finished} approach={ladder.approach} next={next} />}
+        {finished.length > 0 && !run && <Finished finished={finished} approach={ladder.approach} next={next} turn={props.nextTurn} />}
         {!run && (
           <>
             <details className="mb-1" open={finished.length === 0}>

@@ -1,4 +1,5 @@
 import type { Approach, NextStep, PlayerId, RoundCount, RoundId } from '@good-arc/core';
+import type { NextTurn } from '../../api/rows.ts';
 import { courtsideLink } from '../../ui/links.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { sayStep } from '../../words/progress.ts';
@@ -16,11 +17,14 @@ export function Finished({
   finished,
   approach,
   next,
+  turn,
 }: {
   finished: readonly FinishedRound[];
   approach: Approach;
   /** The rung above, if there is one. */
   next: { id: string; name: string } | null;
+  /** The next turn of today’s plan. */
+  turn: NextTurn | null;
 }) {
   return (
     <Notice role="status" tone="good" className="mb-3 text-lg">
@@ -42,6 +46,21 @@ export function Finished({
           </p>
         </div>
       ))}
+      {turn && (
+        <p className="mt-2">
+          <b>Next in “{turn.planName}”:</b>{' '}
+          <a
+            className="font-semibold underline"
+            href={courtsideLink(
+              turn.rungId,
+              turn.players[0]?.id,
+              turn.players.slice(1).map(({ id }) => id),
+            )}
+          >
+            {turn.players.map(({ name }) => name).join(', ')} on {turn.number} · {turn.rungName}
+          </a>
+        </p>
+      )}
     </Notice>
   );
 }

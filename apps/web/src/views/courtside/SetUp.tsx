@@ -3,8 +3,8 @@ import type { ReactNode } from 'react';
 import type { MachineRow } from '../../api/rows.ts';
 import { dialWords } from '../../ui/dialWords.ts';
 import { describeSpot } from '../../ui/place.ts';
+import { sayAim, sayCones, sayMachine } from '../../ui/setUpWords.ts';
 import { useUnits } from '../../ui/Units.tsx';
-import { sayAim, sayCones, sayMachine } from '../card/place.ts';
 import { Level } from './Level.tsx';
 
 /** A machine that stands nearer to where it stood is left there, m. */

@@ -18,7 +18,7 @@ import {
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
-import type { GameBallRow, MachineRow, PlayerRow, RungRow, Swings, Viewer } from '../../api/rows.ts';
+import type { GameBallRow, MachineRow, NextTurn, PlayerRow, RungRow, Swings, Viewer } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
 import { askedBesides } from '../../device/drawn.ts';
 import { device } from '../../device/store.ts';
@@ -57,6 +57,10 @@ export interface CourtsideProps {
   players: PlayerRow[];
   /** Who hits: named by where one came from, else who hit last on this court; null when nobody has. */
   playerId: PlayerId | null;
+  /** Who hits in turn with them, as the address names them. */
+  mates: readonly PlayerId[];
+  /** The next turn of a plan of today that this rung’s ladder belongs to. */
+  nextTurn: NextTurn | null;
   gameBalls: GameBallRow[];
   /** Rounds on this rung, newest first. */
   history: Past[];
@@ -79,6 +83,7 @@ export function useOnCourt({
   second,
   players,
   playerId: named,
+  mates: namedMates,
   gameBalls,
   history,
   swingsToday,
@@ -101,9 +106,11 @@ export function useOnCourt({
   useEffect(() => {
     const asked = askedBesides()?.get('player');
     if (asked && players.some(({ id }) => id === asked)) setPlayerId(asked);
+    const besides = askedBesides()?.get('with')?.split(',') ?? [];
+    if (besides.length > 0) setMates(besides.filter((each) => players.some(({ id }) => id === each)));
   }, [players]);
   /** Who hits in turn with the player, for a rung that several hit. */
-  const [mates, setMates] = useState<readonly PlayerId[]>([]);
+  const [mates, setMates] = useState(namedMates);
   const { run, current, tell, isReady } = useRound(rung.id, (kept) => {
     setPlayerId(kept.playerId);
     setMates(kept.others.map((other) => other.playerId));

@@ -61,7 +61,7 @@ export function ByTheClock({
                 <Button
                   look="ghost"
                   className="px-2"
-                  href={courtsideLink(ladder.rungs[rung]!.id, stations.hitting[0])}
+                  href={courtsideLink(ladder.rungs[rung]!.id, stations.hitting[0], stations.hitting.slice(1))}
                   aria-label={`${done[i]!.length > 0 ? 'Run again' : 'Run'} turn ${turn} of rung ${rung + 1}`}
                 >
                   {done[i]!.length > 0 ? 'Again' : 'Run'}

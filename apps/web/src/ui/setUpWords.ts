@@ -1,6 +1,6 @@
 import { degToRad, diamondOf, type Feed, type RungDocument, SPORT_RECORDS, type Sport, shortTurnDeg, targetsOf } from '@good-arc/core';
-import { describeSpot } from '../../ui/place.ts';
-import { sayPlace, targetPlan } from '../../ui/sayTarget.ts';
+import { describeSpot } from './place.ts';
+import { sayPlace, targetPlan } from './sayTarget.ts';
 
 /** A mark this near counts as the mark, m: a hand's breadth. */
 const ON_MARK_M = 0.1;

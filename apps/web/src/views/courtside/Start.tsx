@@ -1,0 +1,168 @@
+import type { PlayerId, RungDocument, RungId, Sport } from '@good-arc/core';
+import { useEffect, useMemo, useState } from 'react';
+import type { NextTurn, Viewer } from '../../api/rows.ts';
+import { device } from '../../device/store.ts';
+import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { courtsideLink } from '../../ui/links.ts';
+import { RateBar } from '../../ui/RateBar.tsx';
+import { Select } from '../../ui/Select.tsx';
+import { Units, useUnits } from '../../ui/Units.tsx';
+import { openRuns, type Run } from './run.ts';
+
+interface Last {
+  rungId: RungId;
+  number: number;
+  ladderName: string;
+  sport: Sport;
+  last: { card: RungDocument; playerId: PlayerId; playerName: string; courtName: string; machineName: string };
+  hits: number;
+  balls: number;
+}
+interface AnyRung {
+  rungId: RungId;
+  number: number;
+  name: string;
+  ladderName: string;
+  sport: Sport;
+}
+interface Props {
+  viewer: Viewer;
+  /** Of today's plans. */
+  turns: readonly NextTurn[];
+  /** What was run last, newest first. */
+  last: readonly Last[];
+  rungs: readonly AnyRung[];
+}
+
+const MOST_FOUND = 12;
+
+export default function Start(props: Props) {
+  return (
+    <Units system={props.viewer.units}>
+      <StartPage {...props} />
+    </Units>
+  );
+}
+
+/** Where one goes on: the round that is open, the next turn of today's plan, what was run last; and any rung by a word of it. */
+function StartPage({ turns, last, rungs }: Props) {
+  const units = useUnits();
+  const [open, setOpen] = useState<readonly Run[]>([]);
+  const [sport, setSport] = useState('');
+  const [words, setWords] = useState('');
+  useEffect(() => void device().ready.then(() => setOpen(openRuns())), []);
+  const sports = [...new Set(rungs.map((each) => each.sport))];
+  const shown = last.filter((each) => sport === '' || each.sport === sport);
+  const found = useMemo(() => {
+    const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+    if (wanted.length === 0) return [];
+    return rungs.filter(
+      (each) =>
+        (sport === '' || each.sport === sport) && wanted.every((word) => `${each.name} ${each.ladderName}`.toLowerCase().includes(word)),
+    );
+  }, [words, sport, rungs]);
+  return (
+    <div className="px-4 pt-5 pb-12 md:px-6">
+      <h1 className="text-3xl">Courtside</h1>
+      {open.map((run) => (
+        <First key={run.roundId} what="A round is open" href={courtsideLink(run.rungId, run.playerId)} go="Go on">
+          {run.card.name} · {run.balls.length} of {run.card.ballsPerRound} balls
+        </First>
+      ))}
+      {turns.map(({ planName, rungId, number, rungName, balls, players }) => (
+        <First
+          key={planName + rungId}
+          what={`Next in “${planName}”`}
+          href={courtsideLink(
+            rungId,
+            players[0]?.id,
+            players.slice(1).map(({ id }) => id),
+          )}
+          go="Take the turn"
+        >
+          {players.map(({ name }) => name).join(', ')} · {number} · {rungName} · {balls} balls
+        </First>
+      ))}
+      {rungs.length === 0 ? (
+        <p className="mt-2 text-lg">Nothing to run yet: set up a ball on the bench and add it to a ladder.</p>
+      ) : (
+        <div className="mt-4 flex flex-wrap items-end gap-3">
+          {sports.length > 1 && (
+            <Select
+              label="Sport"
+              value={sport}
+              onChange={setSport}
+              options={[['', 'all'] as const, ...sports.map((each) => [each, each] as const)]}
+            />
+          )}
+          <label className="min-w-0 grow basis-56">
+            <span className="mb-0.5 block text-sm font-medium text-quiet">Find a rung by a word of it or of its ladder</span>
+            <input
+              type="search"
+              className="input h-11 w-full border-base-content/60 bg-base-100 text-base"
+              value={words}
+              onChange={({ target }) => setWords(target.value)}
+            />
+          </label>
+        </div>
+      )}
+      {words.trim() !== '' && (
+        <ul className="mt-2" aria-label="Found">
+          {found.slice(0, MOST_FOUND).map(({ rungId, number, name, ladderName }) => (
+            <li key={rungId} className="border-b border-base-300">
+              <a
+                className="flex min-h-14 flex-wrap items-center gap-x-4 px-1 text-lg font-semibold hover:bg-base-200"
+                href={courtsideLink(rungId)}
+              >
+                <span className="w-6 font-title text-xl">{number}</span>
+                <span className="min-w-0 break-words">{name}</span>
+                <span className="text-base font-normal text-quiet">{ladderName}</span>
+              </a>
+            </li>
+          ))}
+          {found.length === 0 && <li className="py-3">No rung has these words. Another word, or all sports?</li>}
+          {found.length > MOST_FOUND && <li className="py-3 text-quiet">{found.length - MOST_FOUND} more: another word narrows them.</li>}
+        </ul>
+      )}
+      {shown.length > 0 && words.trim() === '' && (
+        <section className="mt-5" aria-labelledby="last">
+          <h2 id="last" className="border-b border-base-content pb-1 text-xl">
+            Run last
+          </h2>
+          <ul>
+            {shown.map(
+              ({ rungId, number, ladderName, sport: of, last: { card, playerId, playerName, courtName, machineName }, hits, balls }) => (
+                <li key={rungId} className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-base-300 py-3">
+                  <ArcThumb document={card} sport={of} width={160} height={56} />
+                  <div className="min-w-0 grow basis-52">
+                    <h3 className="text-lg leading-tight break-words">{card.name}</h3>
+                    <p className="text-sm text-quiet">
+                      {number} of {ladderName} · {courtName} · {machineName}, {units.speed(card.feeds[0]!.launch.speedMps)}
+                    </p>
+                    <RateBar hits={hits} balls={balls} />
+                  </div>
+                  <Button look="primary" size="l" className="px-6" href={courtsideLink(rungId, playerId)}>
+                    {playerName.split(' ')[0]}, again
+                  </Button>
+                </li>
+              ),
+            )}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}
+
+const First = ({ what, href, go, children }: { what: string; href: string; go: string; children: React.ReactNode }) => (
+  <section className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2 border-2 border-base-content p-3">
+    <div className="min-w-0 grow basis-60">
+      <h2 className="text-xl">{what}</h2>
+      <p className="break-words">{children}</p>
+    </div>
+    <Button look="secondary" size="xl" className="px-7" href={href}>
+      {go}
+    </Button>
+  </section>
+);
