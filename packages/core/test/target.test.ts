@@ -12,6 +12,7 @@ import {
   type PlayerTarget,
   passesMachine,
   placeOfTarget,
+  polesToward,
   type RungDocument,
   resizeTarget,
   rungAtLevel,
@@ -163,5 +164,24 @@ describe('targets of ladders and drills', () => {
     const up = rungAtLevel(rung, 'Advanced', venueOf('tennis', kindOf('Programmable court machine'), 'Building'));
     expect(up.targetSize.widthM).toBeLessThan(rung.targetSize.widthM);
     expect(placesOf(up, 'tennis')).toEqual(placesOf(rung, 'tennis'));
+  });
+});
+
+describe('in a cage', () => {
+  test('a hitter’s target is two poles inside it, not a place in a field; out of doors it is the field', () => {
+    const { court, ...rest } = buildQuestion('baseball-fastball-11-12', 'Two-wheel pitching machine');
+    const caged = buildLadder({ ...rest, court: { ...court, ceilingM: 4.2 } }).rungs[0]!;
+    const open = buildLadder({ ...rest, court }).rungs[0]!;
+    expect(Math.hypot(caged.targetAt!.x, caged.targetAt!.y)).toBeLessThan(13);
+    expect(polesToward('baseball', caged.targetAt!)).toBe('short-middle');
+    expect(Math.hypot(open.targetAt!.x, open.targetAt!.y)).toBeGreaterThan(20);
+    expect(polesToward('baseball', open.targetAt!)).toBeNull();
+    // the same scatter of the player, seen nearer
+    expect(caged.targetSize.widthM).toBeLessThan(open.targetSize.widthM);
+  });
+  test('a court of a net sport in a hall keeps its lines', () => {
+    const { court, ...rest } = buildQuestion('tennis-rally-drive-building', 'Two-wheel portable');
+    const inside = buildLadder({ ...rest, court: { ...court, ceilingM: 9 } }).rungs[0]!;
+    expect(inside.targetAt!.y).toBeGreaterThan(6);
   });
 });

@@ -4,6 +4,7 @@ import {
   isToFielders,
   type PlayerTarget,
   placeOfTarget,
+  polesToward,
   type RungDocument,
   SPORT_RECORDS,
   type Sport,
@@ -18,6 +19,8 @@ export const targetPlan = (sport: Sport): CourtPlan => diamondOf(sport)?.field ?
 
 /** Named where it stands at a named place, else measured from the lines. */
 export function sayPlace(target: PlayerTarget, sport: Sport, length: (m: number) => string): string {
+  const toward = polesToward(sport, target);
+  if (toward) return `${SPORT_RECORDS[sport].targetNames[toward]} between two poles, ${length(Math.hypot(target.x, target.y))} out`;
   const place = placeOfTarget(sport, target);
   return place ? SPORT_RECORDS[sport].targetNames[place] : describeSpot(targetPlan(sport), target, length);
 }

@@ -1,4 +1,14 @@
-import { degToRad, diamondOf, type Feed, type RungDocument, SPORT_RECORDS, type Sport, shortTurnDeg, targetsOf } from '@good-arc/core';
+import {
+  degToRad,
+  diamondOf,
+  type Feed,
+  polesToward,
+  type RungDocument,
+  SPORT_RECORDS,
+  type Sport,
+  shortTurnDeg,
+  targetsOf,
+} from '@good-arc/core';
 import { describeSpot } from './place.ts';
 import { sayPlace, targetPlan } from './sayTarget.ts';
 
@@ -63,11 +73,13 @@ export function sayCones(rung: RungDocument, sport: Sport, length: (m: number) =
   const { widthM, depthM } = rung.targetSize;
   if (all.length === 0) return '';
   const where = all.map(({ target, feeds }) => {
+    if (polesToward(sport, target)) return sayPlace(target, sport, length);
     const from = diamondOf(sport)
       ? `${length(Math.hypot(target.x, target.y))} from the plate`
       : describeSpot(SPORT_RECORDS[sport].court, target, length);
     const middle = `${sayPlace(target, sport, length)}, middle ${from}`;
     return all.length === 1 ? middle : `${feeds.length === 1 ? 'ball' : 'balls'} ${feeds.join(', ')} ${middle}`;
   });
+  if (all.every(({ target }) => polesToward(sport, target) !== null)) return `poles ${length(widthM)} apart: ${where.join('; ')}`;
   return `box ${length(widthM)} × ${length(depthM)}: ${where.join('; ')}`;
 }

@@ -55,7 +55,7 @@ export function rungFromSetup(
     shadowSwings: 0,
   };
   if (!edited) return made;
-  const { order, shadowSwings, player, seed, sweep, ritual, absent } = edited.document;
+  const { order, shadowSwings, player, seed, sweep, ritual, absent, hitters } = edited.document;
   return {
     ...made,
     order,
@@ -65,13 +65,14 @@ export function rungFromSetup(
     ...(sweep && { sweep }),
     ...(ritual && { ritual }),
     ...(absent && { absent }),
+    ...(hitters !== undefined && { hitters }),
   };
 }
 
 /** A first target of the level; what is thrown to fielders is taken, not hit to a place. */
-function firstTarget({ sport, level, target, player, from }: Setup): Pick<RungDocument, 'targetSize' | 'targetAt'> {
+function firstTarget({ sport, level, target, player, from, ceilingM }: Setup): Pick<RungDocument, 'targetSize' | 'targetAt'> {
   const sizeFrom = (distanceM: number) => firstTargetFor(LEVEL_NEEDS[level].scatter, distanceM);
-  const first = firstTargetAt(sport, level, [{ met: player, machine: from }], sizeFrom);
+  const first = firstTargetAt(sport, level, [{ met: player, machine: from }], sizeFrom, { caged: ceilingM !== undefined });
   return isToFielders(sport, target) ? { targetSize: first.targetSize } : first;
 }
 

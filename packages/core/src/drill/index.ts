@@ -40,6 +40,7 @@ export {
   type PlayerTarget,
   passesMachine,
   placeOfTarget,
+  polesToward,
   resizeTarget,
   sizedTarget,
   targetFrom,

@@ -96,17 +96,38 @@ function cut(
   return { widthM: within(widthM, across), depthM: within(depthM, end) };
 }
 
+/** In a cage two poles stand so far from the plate, m, and count as a box so deep (our judgement: past the usual screen of a feeder). */
+const POLES_M = 12;
+const POLES_DEEP_M = 1;
+
+/** Where between two poles a ball passes that is hit toward a place of the field. */
+function polesAt(sport: Sport, place: TargetPlaceId): Spot {
+  const far = targetSpot(sport, place, { widthM: 0.1, depthM: 0.1 });
+  const share = POLES_M / Math.hypot(far.x, far.y);
+  return { x: far.x * share, y: far.y * share };
+}
+
+/** The place toward which a ball is hit that passes between two poles of a cage; null for another target. */
+export function polesToward(sport: Sport, target: Spot): TargetPlaceId | null {
+  if (!diamondOf(sport)) return null;
+  return (['short-left', 'short-middle', 'short-right'] as const).find((place) => away(polesAt(sport, place), target) < 0.3) ?? null;
+}
+
 /**
  * A target at a place, as large as this player hits it from where the ball is met.
- * @param sizeFrom its size, m, from a distance: `firstTargetFor` of a scatter @param scale of it
+ * @param sizeFrom its size, m, from a distance: `firstTargetFor` of a scatter @param scale of it @param caged in a cage, which shows no more than two poles
  */
 export function sizedTarget(
   sport: Sport,
   place: TargetPlaceId,
   met: Spot,
   sizeFrom: (distanceM: number) => RungDocument['targetSize'],
-  scale = 1,
+  { scale = 1, caged = false }: { scale?: number; caged?: boolean } = {},
 ): FirstTarget {
+  if (caged && diamondOf(sport)) {
+    const { widthM } = cut(sport, place, sizeFrom(POLES_M), scale);
+    return { targetSize: { widthM, depthM: POLES_DEEP_M }, targetAt: polesAt(sport, place) };
+  }
   const distanceM = away(met, targetSpot(sport, place, { widthM: 0.1, depthM: 0.1 }));
   const targetSize = cut(sport, place, sizeFrom(distanceM), scale);
   return { targetSize, targetAt: targetSpot(sport, place, targetSize) };
@@ -121,13 +142,13 @@ export function firstTargetAt(
   level: Level,
   ways: readonly { machine: Spot; met: Spot }[],
   sizeFrom: (distanceM: number) => RungDocument['targetSize'],
-  { soft = false, scale = 1 } = {},
+  { soft = false, scale = 1, caged = false } = {},
 ): FirstTarget {
   const met = ways.at(-1)?.met ?? SPORT_RECORDS[sport].court.player;
   const first = firstPlace(sport, level, met.x, soft);
   const { depth } = PLACES[first];
   const targets = [first, `${depth}-left` as const, `${depth}-right` as const, `${depth}-middle` as const].map((place) =>
-    sizedTarget(sport, place, met, sizeFrom, scale),
+    sizedTarget(sport, place, met, sizeFrom, { scale, caged }),
   );
   if (diamondOf(sport)) return targets[0]!;
   // where none is free of all its machines, the one that is free of most

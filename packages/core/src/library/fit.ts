@@ -175,6 +175,8 @@ function sweepOf({ sweep, hitters, from, start }: DrillRung, { bearingReachDeg }
 /** Where the balls of a rung are hit to, and how large that is for the level; what goes to fielders is taken, not hit to a place. */
 function targetOfRung(drill: Drill, rung: DrillRung, question: DrillQuestion): Pick<RungDocument, 'targetAt' | 'targetSize'> {
   const { sport, level, hand, approach } = question;
+  // a ceiling is a hall: for hitters a cage
+  const caged = question.court.ceilingM != null;
   const share = firstShareFor(approach, rung.gate ?? gateFor(approach, rung.perRound), rung.perRound);
   const sizeFrom = (distanceM: number) => targetFor(LEVEL_NEEDS[level].scatter, distanceM, share);
   // a gate of the drill's own has the size that lets it be met
@@ -183,7 +185,7 @@ function targetOfRung(drill: Drill, rung: DrillRung, question: DrillQuestion): P
   const given = rung.hit ?? drill.hit;
   if (given && own) {
     const place = isMirrored(sport, hand) ? mirrorPlace(given) : given;
-    return sizedTarget(sport, place, mirrored(own, question), sizeFrom, scale);
+    return sizedTarget(sport, place, mirrored(own, question), sizeFrom, { scale, caged });
   }
   // the rung itself last: its side of the court decides, the machine's place in the others is kept clear, too
   const ways = [...drill.rungs, rung].flatMap((each) => {
@@ -191,7 +193,7 @@ function targetOfRung(drill: Drill, rung: DrillRung, question: DrillQuestion): P
     return met ? [{ machine: mirrored(each.from, question), met: mirrored(met, question) }] : [];
   });
   const soft = rung.balls.every(({ game }) => game !== undefined && isSoft(gameOfLevel(sport, game, level)));
-  const first = firstTargetAt(sport, level, ways, sizeFrom, { soft, scale });
+  const first = firstTargetAt(sport, level, ways, sizeFrom, { soft, scale, caged });
   return own ? first : { targetSize: first.targetSize };
 }
 

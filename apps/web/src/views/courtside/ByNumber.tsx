@@ -53,7 +53,7 @@ export function ByNumber({
     setOpen(false);
   };
   return (
-    <details className="mt-2" open={open} onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+    <details className="open:w-full" open={open} onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
       <summary className="flex min-h-11 cursor-pointer items-center font-semibold">Count them by a number</summary>
       {groups.map((group) => (
         <div key={group.key} className="flex flex-wrap items-center gap-x-3 py-1" role="group" aria-label={group.name || 'Hits'}>

@@ -1,5 +1,5 @@
 import { wholly } from '@good-arc/core';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
 import { HazardList } from '../../ui/HazardList.tsx';
@@ -32,6 +32,14 @@ export default function Courtside(props: CourtsideProps) {
   );
 }
 
+/** On a phone the header gives its room to the round. */
+function useSlimHeader(isOn: boolean): void {
+  useEffect(() => {
+    document.documentElement.toggleAttribute('data-in-round', isOn);
+    return () => document.documentElement.removeAttribute('data-in-round');
+  }, [isOn]);
+}
+
 function CourtsideView(props: CourtsideProps) {
   const { viewer, rung, number, ladder, next, below, machine, second, courtName, marksM, players, checks } = props;
   const [sound, setSound] = useState(false);
@@ -40,6 +48,7 @@ function CourtsideView(props: CourtsideProps) {
   const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give, names, everyS, beat } = onCourt;
   const { hasLine, view, state } = crew;
   const goesDark = useAwake(run !== null);
+  useSlimHeader(run !== null);
   const said = inSight[0] && sayHazard(inSight[0], units.length);
   const nextBall = pending?.seq ?? thrown + 1;
   const whose = onCourt.whose(nextBall);
@@ -131,12 +140,14 @@ function CourtsideView(props: CourtsideProps) {
           off={!canJudge}
           onJudge={(outcome) => onCourt.judge(outcome)}
         />
-        {canJudge && (
-          <Button look="ghost" className="mt-1 self-start px-2" onClick={() => onCourt.judge('not-judged')}>
-            Ball {nextBall} not judged <span className="hidden md:inline">(N)</span>
-          </Button>
-        )}
-        <ByNumber groups={groups} onCount={onCourt.countByNumber} />
+        <div className="flex flex-wrap items-start gap-x-4">
+          {canJudge && (
+            <Button look="ghost" className="px-2" onClick={() => onCourt.judge('not-judged')}>
+              Ball {nextBall} not judged <span className="hidden md:inline">(N)</span>
+            </Button>
+          )}
+          <ByNumber groups={groups} onCount={onCourt.countByNumber} />
+        </div>
         <div className="mt-3 hidden md:block">{tally}</div>
       </div>
 

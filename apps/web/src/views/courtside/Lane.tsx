@@ -72,7 +72,7 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritu
           </div>
         ))}
       </div>
-      <div className="flex flex-wrap items-baseline gap-x-4 pt-1">
+      <div className="flex flex-wrap items-baseline gap-x-2 pt-1 md:gap-x-4">
         <p className="dial shrink-0 text-3xl tracking-tighter whitespace-nowrap md:text-6xl" role="timer" aria-live="off">
           {inS === null ? '–' : printTime(inS, 1)}
         </p>

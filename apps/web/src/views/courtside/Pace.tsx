@@ -24,9 +24,9 @@ export function Pace({
     </Button>
   );
   return (
-    <span className="flex items-center gap-1.5" role="group" aria-label="Interval">
+    <span className="flex items-center gap-1 md:gap-1.5" role="group" aria-label="Interval">
       {step(-1, 'Half a second sooner')}
-      <span className="dial text-base whitespace-nowrap">every {printTime(everyS, 1)}</span>
+      <span className="dial text-base tracking-tighter whitespace-nowrap">every {printTime(everyS, 1)}</span>
       {step(1, 'Half a second later')}
     </span>
   );

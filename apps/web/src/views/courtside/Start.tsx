@@ -133,9 +133,12 @@ function StartPage({ turns, last, rungs }: Props) {
           <ul>
             {shown.map(
               ({ rungId, number, ladderName, sport: of, last: { card, playerId, playerName, courtName, machineName }, hits, balls }) => (
-                <li key={rungId} className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-base-300 py-3">
+                <li
+                  key={rungId}
+                  className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-5 gap-y-2 border-b border-base-300 py-3 md:grid-cols-[10rem_minmax(0,1fr)_auto]"
+                >
                   <ArcThumb document={card} sport={of} width={160} height={56} />
-                  <div className="min-w-0 grow basis-52">
+                  <div className="order-last col-span-2 min-w-0 md:order-none md:col-span-1">
                     <h3 className="text-lg leading-tight break-words">{card.name}</h3>
                     <p className="text-sm text-quiet">
                       {number} of {ladderName} · {courtName} · {machineName}, {units.speed(card.feeds[0]!.launch.speedMps)}
