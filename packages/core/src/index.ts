@@ -8,6 +8,7 @@ export * from './format/index.ts';
 export * from './ids.ts';
 export * from './ladder/index.ts';
 export * from './library/index.ts';
+export * from './logbook/index.ts';
 export * from './machine/index.ts';
 export * from './people/index.ts';
 export * from './pitch/index.ts';

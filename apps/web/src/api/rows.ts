@@ -17,7 +17,9 @@ import type {
   PlayerId,
   RungDocument,
   RungId,
+  ScatterNow,
   Sport,
+  Stroke,
   SurfaceId,
   TuneUp,
   UnitSystem,
@@ -63,6 +65,12 @@ export interface NextTurn {
   players: { id: PlayerId; name: string }[];
 }
 
+/** A player’s own scatter with a stroke, and of how many balls it is known. */
+export interface StrokeScatter {
+  stroke: Stroke;
+  scatter: ScatterNow;
+  balls: number;
+}
 /** Swings of a player on a rung in one day. */
 export interface Swings {
   playerId: string;

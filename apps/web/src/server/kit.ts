@@ -21,7 +21,19 @@ export const isKitKind = (kind: string | undefined): kind is KitKind => kind !==
 export const noSuchKind = (kind: string | undefined): Refusal =>
   new Refusal(404, `Kit has no “${kind}”; it has ${Object.keys(KIT_TABLES).join(', ')}.`);
 
-const toPlayer = ({ id, version, name, level, hand, heightM, bornYear, goals, avoid, notes }: typeof player.$inferSelect): PlayerRow => ({
+/** A player as pages know one. */
+export const toPlayer = ({
+  id,
+  version,
+  name,
+  level,
+  hand,
+  heightM,
+  bornYear,
+  goals,
+  avoid,
+  notes,
+}: typeof player.$inferSelect): PlayerRow => ({
   id,
   version,
   name,

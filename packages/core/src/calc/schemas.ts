@@ -363,6 +363,31 @@ export const targetInSchema = z
   });
 export const targetOutSchema = z.strictObject({ widthM: finite, depthM: finite });
 
+const attempt = {
+  day: finite.describe('any number that grows by 1 a day'),
+  distanceM: finite.gt(0).max(200),
+  widthM: finite.gt(0).max(200),
+  depthM: finite.gt(0).max(200),
+  demand: finite.min(0).max(1).describe('0 kind to 1, the game and more'),
+};
+const interval90 = z.tuple([finite, finite]);
+export const scatterInSchema = z.strictObject({
+  level: z.enum(LEVELS),
+  rounds: z
+    .array(count.extend(attempt).refine(hitsWithin, NOT_MORE))
+    .max(10_000)
+    .describe('one player, one stroke, oldest first')
+    .refine(
+      (rounds) => rounds.every(({ day }, i) => i === 0 || day >= rounds[i - 1]!.day),
+      'Oldest first: a day must not be before the one above it',
+    ),
+  ask: z.array(z.strictObject(attempt)).max(1000).default([]),
+});
+export const scatterOutSchema = z.strictObject({
+  now: z.strictObject({ sideDeg: finite, depthShare: finite, interval90 }),
+  ask: z.array(z.strictObject({ share: finite, interval90 })),
+});
+
 export const verdictInSchema = z
   .strictObject({
     approach: z.enum(APPROACHES),

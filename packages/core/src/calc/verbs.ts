@@ -4,7 +4,7 @@ import { ballById, groundOf, LEVEL_NEEDS, netBetween, SPORT_RECORDS, surfaceById
 import { timeBudget } from '../drill/index.ts';
 import { airDensity, type Conditions, fly, type Ground } from '../flight/index.ts';
 import { bandsOf, hitterTime, paceFlight, paceRatio } from '../pitch/index.ts';
-import { ballsToStreak, compareRates, firstGate, judgeGate, nextStep, targetFor, widthFor } from '../progress/index.ts';
+import { ballsToStreak, compareRates, firstGate, judgeGate, nextStep, ownScatter, targetFor, widthFor } from '../progress/index.ts';
 import { wrapDeg } from '../quantity/index.ts';
 import { linearSpread, sampledSpread } from '../spread/index.ts';
 import { badInput, fieldProblems, type Problem } from './problem.ts';
@@ -27,6 +27,8 @@ import {
   paceOutSchema,
   pitchInSchema,
   pitchOutSchema,
+  scatterInSchema,
+  scatterOutSchema,
   spreadInSchema,
   spreadOutSchema,
   streakInSchema,
@@ -160,6 +162,22 @@ function pitchVerb({ sport, band: id, timeToPlateS, hard, rubberFt }: z.output<t
 const targetVerb = ({ level, scatter, distanceM, share }: z.output<typeof targetInSchema>) =>
   targetFor(scatter ?? LEVEL_NEEDS[level!].scatter, distanceM, share);
 
+function scatterVerb({ level, rounds, ask }: z.output<typeof scatterInSchema>): z.output<typeof scatterOutSchema> {
+  const last = rounds.at(-1)?.day ?? Number.NEGATIVE_INFINITY;
+  ask.forEach(({ day }, i) => {
+    if (day < last) throw new FieldError(`/ask/${i}/day`, `Must not be before the last round, day ${last}.`);
+  });
+  const own = ownScatter(level).learn(rounds);
+  const { interval90, ...now } = own.on();
+  return {
+    now: { ...now, interval90: [...interval90] },
+    ask: ask.map((each) => {
+      const chance = own.chance(each);
+      return { share: chance.share, interval90: [...chance.interval90] };
+    }),
+  };
+}
+
 const verdictVerb = ({ rounds, ...question }: z.output<typeof verdictInSchema>) =>
   nextStep({ ...question, rounds: rounds.map(({ longestRun = 0, ...round }) => ({ ...round, longestRun })) });
 
@@ -259,6 +277,7 @@ export const CALC_VERBS: Readonly<Record<string, Verb>> = {
   pitch: { input: pitchInSchema, output: pitchOutSchema, run: pitchVerb },
   meet: { input: meetInSchema, output: meetOutSchema, run: meetVerb },
   target: { input: targetInSchema, output: targetOutSchema, run: targetVerb },
+  scatter: { input: scatterInSchema, output: scatterOutSchema, run: scatterVerb },
   verdict: { input: verdictInSchema, output: verdictOutSchema, run: verdictVerb },
   gate: { input: gateInSchema, output: gateOutSchema, run: gateVerb },
   width: { input: widthInSchema, output: widthOutSchema, run: widthVerb },

@@ -1,3 +1,4 @@
+export { attemptsOf, type StrokeAttempt } from './attempts.ts';
 export { type Beat, beatOf, nextBeatS } from './beat.ts';
 export { freeFeedId, withIds } from './feeds.ts';
 export { apartOf, linesHalfDeg, TOGETHER_M } from './lines.ts';

@@ -1,4 +1,4 @@
-import { diamondOf, isSoft, LEVEL_NEEDS, type Level, type Sport, USUAL_HEIGHT_M } from '../catalog/index.ts';
+import { diamondOf, isSoft, LEVEL_NEEDS, type Level, SPORT_RECORDS, type Sport, USUAL_HEIGHT_M } from '../catalog/index.ts';
 import {
   CAP_BALLS,
   COMFORTS,
@@ -306,11 +306,14 @@ interface Shape {
   balls: number;
 }
 
-function shapeOf({ sport, level, court, approach, hopperBalls, gameBall }: BuildQuestion, candidates: readonly Candidate[]): Shape {
+function shapeOf(
+  { sport, level, court, approach, hopperBalls, gameBall, scatter }: BuildQuestion,
+  candidates: readonly Candidate[],
+): Shape {
   const balls = Math.max(1, Math.min(BALLS[level], CAP_BALLS, hopperBalls));
   const gate = gateFor(approach, balls);
   const share = firstShareFor(approach, gate, balls);
-  const sizeFrom = (distanceM: number) => targetFor(LEVEL_NEEDS[level].scatter, distanceM, share);
+  const sizeFrom = (distanceM: number) => targetFor(scatter?.[SPORT_RECORDS[sport].stroke] ?? LEVEL_NEEDS[level].scatter, distanceM, share);
   // one place for the whole ladder: that of its game ball, where no place of the machine is in the way
   const ways = candidates.map(({ launch, target, player }) => ({ machine: launch, met: { x: target.x, y: player.y } }));
   return { ...firstTargetAt(sport, level, ways, sizeFrom, { soft: isSoft(gameBall), caged: court.ceilingM != null }), gate, balls };

@@ -11,6 +11,7 @@ import {
   type Level,
   netPlayOf,
   PLATE,
+  type Scatter,
   SPORT_RECORDS,
   type Stroke,
   strikeZone,
@@ -29,6 +30,8 @@ export interface BuildQuestion extends Venue {
   wing: 'forehand' | 'backhand';
   /** Of the hitter, for the strike zone. */
   heightM: number;
+  /** Of the player’s own shots, when it is known; the level’s without. */
+  scatter?: Partial<Record<Stroke, Scatter>>;
   focalPoint: string;
   minutes: number;
   hopperBalls: number;

@@ -10,8 +10,10 @@ import {
   LEVEL_NEEDS,
   type Level,
   PLATE,
+  type Scatter,
   SPORT_RECORDS,
   type Sport,
+  type Stroke,
   strikeZone,
   type TargetPlaceId,
   USUAL_HEIGHT_M,
@@ -51,6 +53,8 @@ import { between, isForLevel, netBall } from './net-ball.ts';
 export interface DrillQuestion extends Venue {
   hand: 'left' | 'right';
   heightM: number;
+  /** Of the player’s own shots, when it is known; the level’s without. */
+  scatter?: Partial<Record<Stroke, Scatter>>;
   approach: Approach;
   second?: { id: string; profile: MachineProfile };
 }
@@ -178,14 +182,15 @@ function targetOfRung(drill: Drill, rung: DrillRung, question: DrillQuestion): P
   // a ceiling is a hall: for hitters a cage
   const caged = question.court.ceilingM != null;
   const share = firstShareFor(approach, rung.gate ?? gateFor(approach, rung.perRound), rung.perRound);
-  const sizeFrom = (distanceM: number) => targetFor(LEVEL_NEEDS[level].scatter, distanceM, share);
+  const own = question.scatter?.[rung.balls[0]?.stroke ?? SPORT_RECORDS[sport].stroke];
+  const sizeFrom = (distanceM: number) => targetFor(own ?? LEVEL_NEEDS[level].scatter, distanceM, share);
   // a gate of the drill's own has the size that lets it be met
   const scale = rung.gate ? 1 : (rung.width ?? 1);
-  const own = metOf(rung);
+  const met = metOf(rung);
   const given = rung.hit ?? drill.hit;
-  if (given && own) {
+  if (given && met) {
     const place = isMirrored(sport, hand) ? mirrorPlace(given) : given;
-    return sizedTarget(sport, place, mirrored(own, question), sizeFrom, { scale, caged });
+    return sizedTarget(sport, place, mirrored(met, question), sizeFrom, { scale, caged });
   }
   // the rung itself last: its side of the court decides, the machine's place in the others is kept clear, too
   const ways = [...drill.rungs, rung].flatMap((each) => {
@@ -194,7 +199,7 @@ function targetOfRung(drill: Drill, rung: DrillRung, question: DrillQuestion): P
   });
   const soft = rung.balls.every(({ game }) => game !== undefined && isSoft(gameOfLevel(sport, game, level)));
   const first = firstTargetAt(sport, level, ways, sizeFrom, { soft, scale, caged });
-  return own ? first : { targetSize: first.targetSize };
+  return met ? first : { targetSize: first.targetSize };
 }
 
 /** Where the balls of a rung that count are met, in the mean; null when all of them go to fielders. */

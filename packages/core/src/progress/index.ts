@@ -18,6 +18,7 @@ export {
 } from './gate.ts';
 export { NEXT_CODES, type NextQuestion, type NextStep, nextStep, type RoundCount } from './next.ts';
 export { longestRun, OUTCOMES, type Outcome, outcomesByNumber, tally } from './outcome.ts';
+export { type Attempt, type AttemptRound, type OwnScatter, ownScatter, type ScatterChance, type ScatterNow } from './own-scatter.ts';
 export { chanceOf, FIRST_SHARE, firstTargetFor, scatterAt, targetFor } from './players.ts';
 export { type Rate, wilsonRate } from './rate.ts';
 export { chanceToMeet, firstShareFor } from './share.ts';

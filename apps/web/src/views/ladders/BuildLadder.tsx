@@ -9,6 +9,7 @@ import { Units } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
 import { sayHelp, sayMissing } from '../../words/building.ts';
 import { FOCAL_POINTS } from '../../words/focal-points.ts';
+import { saySizedBy } from '../../words/logbook.ts';
 import { APPROACH_NAMES, APPROACH_WORDS } from '../../words/progress.ts';
 import { keepLadder } from './keep.ts';
 import { Preview } from './Preview.tsx';
@@ -36,6 +37,7 @@ function BuildView({ viewer, kit, search }: Props) {
   const {
     state,
     where,
+    ownBalls,
     venue,
     player,
     sport,
@@ -197,6 +199,7 @@ function BuildView({ viewer, kit, search }: Props) {
               </ul>
             </Notice>
           )}
+          {ownBalls > 0 && player && <p className="mt-2">{saySizedBy(player.name, ownBalls)}</p>}
           {/* of what was asked: a moment after another court is chosen that is the one before */}
           {asked && built && built.rungs.length > 0 && (
             <div className="mt-3">

@@ -7,8 +7,10 @@ import { Notice } from '../../ui/Notice.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
+import { useOwnScatter } from '../../ui/useOwnScatter.ts';
 import { sayUnfit } from '../../words/building.ts';
 import { MANUAL_FIRST } from '../../words/hazards.ts';
+import { saySizedBy } from '../../words/logbook.ts';
 import { APPROACH_NAMES } from '../../words/progress.ts';
 import { keepLadder } from './keep.ts';
 import { Preview } from './Preview.tsx';
@@ -45,6 +47,7 @@ export function DrillPage({
   const others = kit.machines.filter(({ id, profile }) => id !== where?.machineId && profile.sports.includes(drill.sport));
   const second = needsTwo ? (others.find(({ id }) => id === secondId) ?? others[0]) : undefined;
   const fits = court?.sport === drill.sport;
+  const own = useOwnScatter(where?.playerId ?? '', drill.sport);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the venue is made anew of these
   const fitted = useMemo(
     () =>
@@ -54,10 +57,11 @@ export function DrillPage({
             hand: where?.hand ?? 'right',
             heightM: player?.heightM ?? USUAL_HEIGHT_M,
             approach,
+            scatter: own.scatter,
             ...(second && { second: { id: second.id, profile: second.profile } }),
           })
         : null,
-    [drill, where, player, approach, second, fits],
+    [drill, where, player, approach, second, fits, own.balls],
   );
   const copies = ladders.filter(({ origin }) => origin?.drillId === drill.id);
 
@@ -148,6 +152,7 @@ export function DrillPage({
                   </ul>
                 </Notice>
               )}
+              {own.balls > 0 && player && <p className="mb-2">{saySizedBy(player.name, own.balls)}</p>}
               {fitted.rungs.length > 0 && <ArcsOverlay rungs={fitted.rungs} sport={drill.sport} />}
               {fitted.rungs.length > 0 && <Preview rungs={fitted.rungs} sport={drill.sport} kit={kit} playerId={where?.playerId ?? ''} />}
             </>

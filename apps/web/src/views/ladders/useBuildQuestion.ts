@@ -13,6 +13,7 @@ import {
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Kit, Viewer } from '../../api/rows.ts';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
+import { useOwnScatter } from '../../ui/useOwnScatter.ts';
 import { FOCAL_POINTS } from '../../words/focal-points.ts';
 import { useWhere } from './useWhere.ts';
 
@@ -45,6 +46,7 @@ export function useBuildQuestion(kit: Kit, viewer: Viewer, search: string) {
   const hopperBalls = hopper ?? basket?.count ?? venue?.machine.profile.hopper ?? 60;
   const focalPoint = focal || FOCAL_POINTS[sport][0]!;
 
+  const own = useOwnScatter(where?.playerId ?? '', sport);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the venue is made anew of these
   const question: BuildQuestion | null = useMemo(
     () =>
@@ -59,8 +61,9 @@ export function useBuildQuestion(kit: Kit, viewer: Viewer, search: string) {
         hopperBalls,
         approach,
         wanted,
+        scatter: own.scatter,
       },
-    [where, gameBall, wing, player, focalPoint, minutes, hopperBalls, approach, wanted],
+    [where, gameBall, wing, player, focalPoint, minutes, hopperBalls, approach, wanted, own.balls],
   );
   const asked = useDeferredValue(question);
   const built = useMemo(() => asked && buildLadder(asked), [asked]);
@@ -87,6 +90,8 @@ export function useBuildQuestion(kit: Kit, viewer: Viewer, search: string) {
     where,
     venue,
     player,
+    /** Balls by which the player’s own scatter is known; 0 where the level’s is taken. */
+    ownBalls: own.balls,
     sport,
     ofSport,
     setChosenBall,

@@ -10,13 +10,14 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { useMemo, useState } from 'react';
-import type { RoundRow, Viewer } from '../../api/rows.ts';
+import type { PlayerRow, RoundRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { PlayerProgress, type ShownProgress } from './PlayerProgress.tsx';
 import { RoundLines } from './RoundLines.tsx';
 
 interface Line {
@@ -52,6 +53,8 @@ interface Props {
   /** What this page ends with, for the next; null when there are no older rounds. */
   older: string | null;
   isFirst: boolean;
+  /** Of one player, what all their rounds come to. */
+  progress: { player: PlayerRow; shown: ShownProgress } | null;
 }
 
 export default function Logbook(props: Props & { viewer: Viewer }) {
@@ -67,7 +70,7 @@ const logbookAt = (parts: Record<string, string | null>): string => {
   return given.length === 0 ? '/logbook' : `/logbook?${new URLSearchParams(given)}`;
 };
 
-function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, older, isFirst }: Props) {
+function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, older, isFirst, progress }: Props) {
   const [rounds, setRounds] = useState(initial);
   const [open, setOpen] = useState(initiallyOpen);
   const data = useMemo(
@@ -125,6 +128,7 @@ function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, 
           {(older || !isFirst) && ' on this page'} · <RateBar {...all} />
         </p>
       </div>
+      {progress && isFirst && <PlayerProgress player={progress.player} progress={progress.shown} />}
       {rounds.length === 0 ? (
         <p className="mt-8 max-w-xl text-lg">
           No round yet. Run a rung courtside, mark each ball, and it will stand here with its settings, its conditions, and what the count

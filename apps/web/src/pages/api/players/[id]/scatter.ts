@@ -1,0 +1,15 @@
+import { SPORTS } from '@good-arc/core';
+import { player } from '../../../../db/schema.ts';
+import { endpoint } from '../../../../server/endpoint.ts';
+import { readKit, toPlayer } from '../../../../server/kit.ts';
+import { Refusal } from '../../../../server/problem.ts';
+import { readScatter } from '../../../../server/progress.ts';
+
+/** A player’s own scatter by stroke in a sport. */
+export const GET = endpoint(null, async ({ store, id, context }) => {
+  const asked = context.url.searchParams.get('sport');
+  const sport = SPORTS.find((each) => each === asked);
+  if (!sport) throw new Refusal(400, 'Which sport?', [{ pointer: '/sport', detail: `“${asked ?? ''}” is none of ${SPORTS.join(', ')}.` }]);
+  const [one, kit] = await Promise.all([store.one(player, id, 'player'), readKit(store)]);
+  return readScatter(store, kit, toPlayer(one), sport, new Date());
+});

@@ -1,0 +1,120 @@
+import { degToRad, mostSwings, type PlayerProgress as Progress, printShare, type StrokeProgress, wilsonRate } from '@good-arc/core';
+import { lazy, Suspense } from 'react';
+import type { PlayerRow } from '../../api/rows.ts';
+import { ageOf } from '../../ui/around.ts';
+import { useUnits } from '../../ui/Units.tsx';
+import { sayDay } from '../../ui/when.ts';
+import { RATE_NAMES, SIDE_NAMES, STROKE_NAMES, saySides, TREND_WORDS } from '../../words/logbook.ts';
+import type { DayPoint } from './DayChart.tsx';
+
+const DayChart = lazy(async () => ({ default: (await import('./DayChart.tsx')).DayChart }));
+const DAY_MS = 86_400_000;
+const FOOT_M = 0.3048;
+
+/** What the page is given: the way of working it out stays with the server. */
+export type ShownProgress = Omit<Progress, 'strokes'> & { strokes: Omit<StrokeProgress, 'own'>[] };
+
+const dayName = (day: number): string => sayDay(new Date(day * DAY_MS + DAY_MS / 2).toISOString());
+
+/** Is it getting better: a stroke’s scatter over the days, one side against the other, the load. */
+export function PlayerProgress({ player, progress }: { player: PlayerRow; progress: ShownProgress }) {
+  const { strokes, rates, sides, load, bestRun } = progress;
+  const cap = mostSwings(ageOf(player), player.level);
+  const week = load.filter(({ day }) => day > (load.at(-1)?.day ?? 0) - 7).reduce((sum, { swings }) => sum + swings, 0);
+  if (load.length === 0) return null;
+  return (
+    <section className="mt-4" aria-label={`${player.name}, looked back at`}>
+      <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2">
+        {strokes.map((stroke) => (
+          <Stroke key={`${stroke.sport} ${stroke.stroke}`} stroke={stroke} />
+        ))}
+        {rates.map(({ sport, kind, days }) => (
+          <Chart
+            key={`${sport} ${kind}`}
+            title={`${RATE_NAMES[kind]}, ${sport}`}
+            unit="of a hundred, with what it could be"
+            points={days.map(({ day, hits, balls }) => {
+              const { rate, interval } = wilsonRate(hits, balls);
+              return { name: dayName(day), value: 100 * rate, band: [100 * interval[0], 100 * interval[1]] };
+            })}
+          >
+            Last: {days.at(-1)!.hits} of {days.at(-1)!.balls}, {printShare(days.at(-1)!.hits / days.at(-1)!.balls)}.
+          </Chart>
+        ))}
+        <Chart
+          title="Load"
+          unit="swings a day"
+          kind="bars"
+          cap={cap}
+          points={load.map(({ day, swings }) => ({ name: dayName(day), value: swings }))}
+        >
+          {week} in the last seven days of play{cap !== null && `; ${cap} a day is where to think`}.
+          {bestRun && ` Best run: ${bestRun.length} in a row, ${dayName(bestRun.day)}.`}
+        </Chart>
+      </div>
+      {sides.length > 0 && (
+        <div className="mt-4">
+          <h2 className="text-xl">One side against the other</h2>
+          <ul>
+            {sides.map((side) => (
+              <li key={`${side.sport} ${side.of}`} className="border-b border-base-300 py-2">
+                <b>
+                  {SIDE_NAMES[side.of]}, {side.sport}:
+                </b>{' '}
+                {saySides(side)}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Stroke({ stroke: { sport, stroke, distanceM, days, trend } }: { stroke: ShownProgress['strokes'][number] }) {
+  const units = useUnits();
+  const { scatter } = days.at(-1)!;
+  const aside = (deg: number): number => distanceM * Math.tan(degToRad(deg));
+  const inUnit = (m: number): number => (units.system === 'imperial' ? m / FOOT_M : m);
+  return (
+    <Chart
+      title={`${STROKE_NAMES[stroke]}, ${sport}`}
+      unit={`${units.system === 'imperial' ? 'feet' : 'metres'} to the side at ${units.length(distanceM)}: two of three balls are nearer to the target`}
+      points={days.map(({ day, scatter: { sideDeg, interval90 } }) => ({
+        name: dayName(day),
+        value: inUnit(aside(sideDeg)),
+        band: [inUnit(aside(interval90[0])), inUnit(aside(interval90[1]))],
+      }))}
+    >
+      Two of three within {units.length(aside(scatter.sideDeg))} to the side and {units.length(distanceM * scatter.depthShare)} in length
+      (the first could be {units.length(aside(scatter.interval90[0]))} to {units.length(aside(scatter.interval90[1]))}).{' '}
+      {TREND_WORDS[trend]}
+    </Chart>
+  );
+}
+
+function Chart({
+  title,
+  unit,
+  points,
+  kind = 'line',
+  cap = null,
+  children,
+}: {
+  title: string;
+  unit: string;
+  points: readonly DayPoint[];
+  kind?: 'line' | 'bars';
+  cap?: number | null;
+  children: React.ReactNode;
+}) {
+  return (
+    <div className="min-w-0">
+      <h2 className="text-xl first-letter:uppercase">{title}</h2>
+      <Suspense fallback={<p className="h-52">Drawing …</p>}>
+        <DayChart label={`${title}, day by day`} unit={unit} points={points} kind={kind} cap={cap} />
+      </Suspense>
+      <p className="mt-1">{children}</p>
+    </div>
+  );
+}

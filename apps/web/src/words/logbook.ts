@@ -1,0 +1,33 @@
+import { printShare, type RateProgress, type SideBySide, type Stroke, type Trend } from '@good-arc/core';
+
+/** Under targets that go by a player’s own balls. */
+export const saySizedBy = (name: string, balls: number): string =>
+  `Targets are as large as ${name} hits four or five of ten: by ${balls} balls of their own, not by the level.`;
+
+export const STROKE_NAMES: Record<Stroke, string> = { groundstroke: 'Groundstrokes', volley: 'Volleys', swing: 'Swings' };
+export const RATE_NAMES: Record<RateProgress['kind'], string> = { hitting: 'Hitting', fielding: 'Fielding' };
+export const SIDE_NAMES: Record<SideBySide['of'], string> = { wing: 'Forehand and backhand', direction: 'Cross and down the line' };
+const ONE_SIDE: Record<SideBySide['a']['name'] | SideBySide['b']['name'], string> = {
+  forehand: 'forehand',
+  backhand: 'backhand',
+  cross: 'cross',
+  line: 'down the line',
+};
+
+export const TREND_WORDS: Record<Trend, string> = {
+  better: 'Clearly better than four weeks before.',
+  worse: 'Clearly worse than four weeks before.',
+  same: 'No change that could not be luck yet.',
+  'too-early': 'Too few days to say which way it goes.',
+};
+
+/** `forehand 62 of 90, backhand 40 of 88: the backhand is hit less, by 6 to 35 points of a hundred`. */
+export function saySides({ a, b, comparison: { interval, different, difference }, ballsToTell }: SideBySide): string {
+  const counts = `${ONE_SIDE[a.name]} ${a.hits} of ${a.balls}, ${ONE_SIDE[b.name]} ${b.hits} of ${b.balls}`;
+  if (different) {
+    const less = difference < 0 ? b : a;
+    const [lo, hi] = [Math.min(Math.abs(interval[0]), Math.abs(interval[1])), Math.max(Math.abs(interval[0]), Math.abs(interval[1]))];
+    return `${counts}: ${ONE_SIDE[less.name]} is hit less, by ${printShare(lo)} to ${printShare(hi)}.`;
+  }
+  return `${counts}: no difference yet${ballsToTell === null ? ', and thousands of balls would not tell' : `: about ${ballsToTell} more balls would tell`}.`;
+}

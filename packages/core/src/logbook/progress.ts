@@ -1,0 +1,222 @@
+import { diamondOf, type Level, type Sport, type Stroke } from '../catalog/index.ts';
+import { attemptsOf, feedsOf, isToFielders, metAt, type RungDocument, scoreOf, scoreRound, targetOf } from '../drill/index.ts';
+import type { FeedId } from '../ids.ts';
+import {
+  type Comparison,
+  type Count,
+  compareRates,
+  type Outcome,
+  type OwnScatter,
+  ownScatter,
+  type ScatterNow,
+} from '../progress/index.ts';
+
+/** A round as it is looked back at. */
+export interface LoggedRound {
+  sport: Sport;
+  /** Whole days, any that grow by 1 a day. */
+  day: number;
+  card: RungDocument;
+  results: readonly { seq: number; feedId?: FeedId | null; outcome: Outcome }[];
+  /** What its balls ask of a player, target and load apart: 0 kind to 1, the game and more. */
+  demand: number;
+}
+
+/** A day on which a stroke was played to targets: what was hit, and what was known of the scatter after it. */
+export interface StrokeDay extends Count {
+  day: number;
+  scatter: ScatterNow;
+}
+
+/** How a player’s scatter with one stroke went. */
+export interface StrokeProgress {
+  sport: Sport;
+  stroke: Stroke;
+  /** Usual way from where it is met to the target, m: the middle of all rounds. */
+  distanceM: number;
+  days: StrokeDay[];
+  own: OwnScatter;
+  trend: Trend;
+}
+
+/** Against four weeks before, or the first day: whether the scatter is another, or nobody can tell yet. */
+export type Trend = 'better' | 'worse' | 'same' | 'too-early';
+
+/** How a player’s hitting or fielding went, where no target is: what was hit on each day. */
+export interface RateProgress {
+  sport: Sport;
+  kind: 'hitting' | 'fielding';
+  days: (Count & { day: number })[];
+}
+
+/** Two kinds of balls side by side. */
+export interface SideBySide {
+  sport: Sport;
+  of: 'wing' | 'direction';
+  a: Count & { name: 'forehand' | 'cross' };
+  b: Count & { name: 'backhand' | 'line' };
+  /** Of b over a. */
+  comparison: Comparison;
+  /** So many more balls at these rates would tell them apart; 0 when they are, null when thousands would not. */
+  ballsToTell: number | null;
+}
+
+/** What a player’s rounds come to. */
+export interface PlayerProgress {
+  strokes: StrokeProgress[];
+  rates: RateProgress[];
+  sides: SideBySide[];
+  /** Swings, oldest day first. */
+  load: { day: number; swings: number }[];
+  /** Longest run of hits, and the day it was. */
+  bestRun: { length: number; day: number } | null;
+}
+
+/** A trend looks so many days back. */
+const BACK_DAYS = 28;
+/** Days of a stroke before there is a trend. */
+const LEAST_DAYS = 3;
+/** One-sided 95 %. */
+const SURE = 1.645;
+
+const swung = ({ outcome }: { outcome: Outcome }): boolean => outcome !== 'not-fed' && outcome !== 'let-go';
+
+/** 1 σ of log σ, off its 90 % interval. */
+const logSd = ({ interval90: [lo, hi] }: ScatterNow): number => Math.log(hi / lo) / (2 * SURE);
+
+function trendOf(days: readonly StrokeDay[]): Trend {
+  const last = days.at(-1);
+  if (!last || days.length < LEAST_DAYS) return 'too-early';
+  const before = [...days].reverse().find(({ day }) => day <= last.day - BACK_DAYS) ?? days[0]!;
+  const change = Math.log(last.scatter.sideDeg / before.scatter.sideDeg);
+  const doubt = Math.hypot(logSd(last.scatter), logSd(before.scatter));
+  if (Math.abs(change) < SURE * doubt) return 'same';
+  return change < 0 ? 'better' : 'worse';
+}
+
+/** Half of the balls it may take at most, beyond which nobody would throw them. */
+const MOST_TO_TELL = 4000;
+
+/** So many more balls, at the rates so far, until two counts are told apart; null for more than anybody throws. */
+export function ballsToTell(a: Count, b: Count): number | null {
+  const total = a.balls + b.balls;
+  if (a.balls === 0 || b.balls === 0) return null;
+  const more = (times: number) =>
+    compareRates({ hits: a.hits * times, balls: a.balls * times }, { hits: b.hits * times, balls: b.balls * times });
+  if (more(1).different) return 0;
+  for (let times = 1.1; (times - 1) * total <= MOST_TO_TELL; times *= 1.1)
+    if (more(times).different) return Math.ceil(((times - 1) * total) / 10) * 10;
+  return null;
+}
+
+/** A ball met so far to a side of where the player waits is of that wing, m; a target so far over the middle is across. */
+const ASIDE_M = 0.25;
+const ACROSS_M = 0.5;
+
+function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBySide[] {
+  const counts = new Map<string, Count & { sport: Sport }>();
+  const add = (sport: Sport, name: string, hit: boolean): void => {
+    const key = `${sport} ${name}`;
+    const before = counts.get(key) ?? { sport, hits: 0, balls: 0 };
+    counts.set(key, { sport, hits: before.hits + Number(hit), balls: before.balls + 1 });
+  };
+  for (const { sport, card, results } of rounds) {
+    if (diamondOf(sport)) continue;
+    const feedOf = feedsOf(card);
+    for (const result of results) {
+      const feed = feedOf(result);
+      const score = scoreOf(card, feed, result.outcome);
+      if (!feed || score === null) continue;
+      const met = metAt(card, feed);
+      const right = met.x - card.player.start.x;
+      if (Math.abs(right) >= ASIDE_M) add(sport, right > 0 === (hand === 'right') ? 'forehand' : 'backhand', score === 'hit');
+      const target = targetOf(card, feed);
+      if (target && Math.min(Math.abs(met.x), Math.abs(target.x)) >= ACROSS_M)
+        add(sport, Math.sign(met.x) === Math.sign(target.x) ? 'line' : 'cross', score === 'hit');
+    }
+  }
+  const sports = [...new Set(rounds.map(({ sport }) => sport))];
+  return sports.flatMap((sport) =>
+    (
+      [
+        ['wing', 'forehand', 'backhand'],
+        ['direction', 'cross', 'line'],
+      ] as const
+    ).flatMap(([of, first, second]): SideBySide[] => {
+      const [a, b] = [counts.get(`${sport} ${first}`), counts.get(`${sport} ${second}`)];
+      if (!a || !b) return [];
+      return [
+        {
+          sport,
+          of,
+          a: { hits: a.hits, balls: a.balls, name: first },
+          b: { hits: b.hits, balls: b.balls, name: second },
+          comparison: compareRates(a, b),
+          ballsToTell: ballsToTell(a, b),
+        },
+      ];
+    }),
+  );
+}
+
+const middleOf = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+
+function strokesOf(rounds: readonly LoggedRound[], level: Level): StrokeProgress[] {
+  const found = new Map<string, { sport: Sport; stroke: Stroke; all: ReturnType<typeof attemptsOf> }>();
+  for (const { sport, card, results, day, demand } of rounds)
+    for (const attempt of attemptsOf(card, sport, results, { day, demand })) {
+      const key = `${sport} ${attempt.stroke}`;
+      const before = found.get(key);
+      if (before) before.all.push(attempt);
+      else found.set(key, { sport, stroke: attempt.stroke, all: [attempt] });
+    }
+  return [...found.values()].map(({ sport, stroke, all }) => {
+    let own = ownScatter(level);
+    const days: StrokeDay[] = [];
+    for (const day of new Set(all.map((each) => each.day))) {
+      const today = all.filter((each) => each.day === day);
+      own = own.learn(today);
+      const sum = (of: 'hits' | 'balls'): number => today.reduce((total, each) => total + each[of], 0);
+      days.push({ day, hits: sum('hits'), balls: sum('balls'), scatter: own.on() });
+    }
+    return { sport, stroke, distanceM: middleOf(all.map(({ distanceM }) => distanceM)), days, own, trend: trendOf(days) };
+  });
+}
+
+function ratesOf(rounds: readonly LoggedRound[]): RateProgress[] {
+  const found = new Map<string, RateProgress>();
+  for (const { sport, card, results, day } of rounds) {
+    if (!diamondOf(sport)) continue;
+    const kind = card.feeds.some(({ target }) => isToFielders(sport, target)) ? 'fielding' : 'hitting';
+    const { hits, balls } = scoreRound(card, results);
+    if (balls === 0) continue;
+    const key = `${sport} ${kind}`;
+    const rate = found.get(key) ?? { sport, kind, days: [] };
+    const last = rate.days.at(-1);
+    if (last?.day === day) Object.assign(last, { hits: last.hits + hits, balls: last.balls + balls });
+    else rate.days.push({ day, hits, balls });
+    found.set(key, rate);
+  }
+  return [...found.values()];
+}
+
+/**
+ * What a player’s rounds come to: scatter by stroke, rates where no target is, one side against the other, the load of each day, the best run.
+ * @param rounds oldest first
+ */
+export function progressOf(rounds: readonly LoggedRound[], { level, hand }: { level: Level; hand: 'left' | 'right' }): PlayerProgress {
+  const load = new Map<number, number>();
+  let bestRun: PlayerProgress['bestRun'] = null;
+  for (const { day, card, results } of rounds) {
+    load.set(day, (load.get(day) ?? 0) + results.filter(swung).length);
+    const { longestRun: length } = scoreRound(card, results);
+    if (length > (bestRun?.length ?? 0)) bestRun = { length, day };
+  }
+  return {
+    strokes: strokesOf(rounds, level),
+    rates: ratesOf(rounds),
+    sides: sidesOf(rounds, hand),
+    load: [...load].map(([day, swings]) => ({ day, swings })),
+    bestRun,
+  };
+}

@@ -1,0 +1,210 @@
+import { LEVEL_NEEDS, type Level, type Scatter } from '../catalog/index.ts';
+import { scatterAt } from './players.ts';
+import { rateAt } from './width.ts';
+
+/** A target as a player hits to it: its size, how far away, and how hard the ball is that comes. */
+export interface Attempt {
+  /** Any number that grows by 1 a day. */
+  day: number;
+  distanceM: number;
+  widthM: number;
+  depthM: number;
+  /** 0 kind to 1, the game and more. */
+  demand: number;
+}
+
+/** What became of the balls of a round. */
+export interface AttemptRound extends Attempt {
+  hits: number;
+  balls: number;
+}
+
+/** 1 σ of log σ among the players of a level, before any ball. */
+const LEVEL_SD = 0.4;
+/** From day to day a player drifts so far (1 σ of log σ for one day) and gets better by so much. */
+const WALK_SD = 0.045;
+const BETTER_A_DAY = 0.005;
+/** A longer break counts as one of so many days: more of it unlearns no more. */
+const LONGEST_BREAK = 60;
+/** Practice of so many days at most is taken to have gone on unseen. */
+const LONGEST_GAIN = 7;
+/** A good or a bad day, 1 σ of log σ, shared by the rounds of that day and gone the next. */
+const DAY_SD = 0.12;
+/** log σ grows by so much from a kind ball to the game’s; each with its weight, since players answer differently. */
+const DEMANDS: readonly (readonly [perDemand: number, weight: number])[] = [
+  [0.1, 0.25],
+  [0.35, 0.5],
+  [0.6, 0.25],
+];
+/** A share of the balls goes astray, so many times as far: errors have heavier tails than a normal law. */
+const ASTRAY = 0.1;
+const ASTRAY_TIMES = 2.2;
+
+const STEP = 0.1;
+const LOW = -2.5;
+const POINTS = 51;
+const DAY_REACH = Math.round((2.4 * DAY_SD) / STEP);
+const dayWeights = normalised(Array.from({ length: 2 * DAY_REACH + 1 }, (_, i) => gaussian(((i - DAY_REACH) * STEP) / DAY_SD)));
+
+function gaussian(z: number): number {
+  return Math.exp(-0.5 * z * z);
+}
+function normalised(weights: readonly number[]): number[] {
+  const sum = weights.reduce((total, each) => total + each, 0);
+  return weights.map((each) => each / sum);
+}
+
+/** Chance of ±z σ, out of a table: a round asks for it hundreds of times. */
+const TABLE_STEP = 0.01;
+const TABLE_END = 7;
+let table: readonly number[] | null = null;
+function within(z: number): number {
+  if (z >= TABLE_END) return 1;
+  table ??= Array.from({ length: TABLE_END / TABLE_STEP + 2 }, (_, i) => rateAt(1, 2 * i * TABLE_STEP));
+  const at = z / TABLE_STEP;
+  const i = Math.floor(at);
+  return table[i]! + (at - i) * (table[i + 1]! - table[i]!);
+}
+
+/** Of one answer to demand, over log σ; all together they sum to 1. */
+type Belief = readonly (readonly number[])[];
+
+const valueAt = (i: number): number => LOW + i * STEP;
+
+/** Chance of one ball to be in, of a player whose scatter is exp(v) times that of the level. */
+function chanceAt(level: Scatter, { distanceM, widthM, depthM, demand }: Attempt, v: number, perDemand: number): number {
+  const sigma = scatterAt(level, distanceM);
+  const times = Math.exp(v + perDemand * demand);
+  const [x, y] = [widthM / (2 * sigma.widthM * times), depthM / (2 * sigma.depthM * times)];
+  return (1 - ASTRAY) * within(x) * within(y) + ASTRAY * within(x / ASTRAY_TIMES) * within(y / ASTRAY_TIMES);
+}
+
+const prior = (): Belief => {
+  const weights = normalised(Array.from({ length: POINTS }, (_, i) => gaussian(valueAt(i) / LEVEL_SD)));
+  return DEMANDS.map(([, weight]) => weights.map((each) => each * weight));
+};
+
+/** What is known so many days later. */
+function later(belief: Belief, days: number): Belief {
+  if (days <= 0) return belief;
+  const sd = WALK_SD * Math.sqrt(Math.min(days, LONGEST_BREAK));
+  const shift = BETTER_A_DAY * Math.min(days, LONGEST_GAIN);
+  const reach = Math.ceil((3 * sd + shift) / STEP) || 1;
+  const kernel = normalised(Array.from({ length: 2 * reach + 1 }, (_, i) => gaussian(((i - reach) * STEP + shift) / sd)));
+  return belief.map((mass) => {
+    const next = Array<number>(POINTS).fill(0);
+    mass.forEach((each, i) => {
+      kernel.forEach((weight, k) => {
+        const to = Math.min(POINTS - 1, Math.max(0, i + k - reach));
+        next[to]! += each * weight;
+      });
+    });
+    return next;
+  });
+}
+
+/** What is known after the rounds of one day, which share how good a day it was. */
+function after(belief: Belief, level: Scatter, rounds: readonly AttemptRound[]): Belief {
+  const weighed = belief.map((mass, m) => {
+    const [perDemand] = DEMANDS[m]!;
+    const logs = Array.from({ length: POINTS + 2 * DAY_REACH }, (_, i) =>
+      rounds.reduce((sum, round) => {
+        const chance = Math.min(1 - 1e-4, Math.max(1e-4, chanceAt(level, round, valueAt(i - DAY_REACH), perDemand)));
+        return sum + round.hits * Math.log(chance) + (round.balls - round.hits) * Math.log(1 - chance);
+      }, 0),
+    );
+    return { mass, logs };
+  });
+  // against the likeliest, so that a day of a hundred balls does not run out of digits
+  const top = Math.max(...weighed.flatMap(({ logs }) => logs));
+  const next = weighed.map(({ mass, logs }) =>
+    mass.map((each, i) => each * dayWeights.reduce((sum, weight, k) => sum + weight * Math.exp(logs[i + k]! - top), 0)),
+  );
+  const total = next.flat().reduce((sum, each) => sum + each, 0);
+  return next.map((mass) => mass.map((each) => each / total));
+}
+
+/** The middle, and what nine of ten may well be between, of values with their weights. */
+function quantiles(values: readonly (readonly [value: number, weight: number])[]): { lo: number; middle: number; hi: number } {
+  const sorted = [...values].sort(([a], [b]) => a - b);
+  const total = sorted.reduce((sum, [, weight]) => sum + weight, 0);
+  const at = (share: number): number => {
+    let sum = 0;
+    for (const [value, weight] of sorted) {
+      sum += weight;
+      if (sum >= share * total) return value;
+    }
+    return sorted.at(-1)![0];
+  };
+  return { lo: at(0.05), middle: at(0.5), hi: at(0.95) };
+}
+
+/** A player’s own scatter with a stroke, and what nine of ten may well be. */
+export interface ScatterNow extends Scatter {
+  /** Of `sideDeg`, 90 %. */
+  interval90: readonly [lo: number, hi: number];
+}
+
+/** A chance of a ball to be in, and what it may well be on that day, 90 %. */
+export interface ScatterChance {
+  share: number;
+  interval90: readonly [lo: number, hi: number];
+}
+
+/** How far one player’s shots scatter with one stroke, learnt round by round. Nothing in it changes: what it learns is another. */
+export interface OwnScatter {
+  /** After these rounds, of one day or of several, oldest first and none before what is known. @throws RangeError for one that is */
+  learn(rounds: readonly AttemptRound[]): OwnScatter;
+  /** On that day; on the day of the last round without. */
+  on(day?: number): ScatterNow;
+  chance(attempt: Attempt): ScatterChance;
+}
+
+/**
+ * A player of a level before any round. Hidden is log σ over the level’s own scatter: it walks from day to day, a little better each, with good and bad
+ * days on top; each round tells of it through the size and the distance of its target. Exact on a grid, so that it needs no seed.
+ */
+export const ownScatter = (level: Level): OwnScatter => known(LEVEL_NEEDS[level].scatter, prior(), null, []);
+
+/** @param before what was known before the last day @param today the rounds of that day */
+function known(level: Scatter, before: Belief, day: number | null, today: readonly AttemptRound[]): OwnScatter {
+  let made: Belief | null = null;
+  const belief = (): Belief => {
+    made ??= today.length === 0 ? before : after(before, level, today);
+    return made;
+  };
+  const at = (on: number): Belief => later(belief(), day === null ? 0 : on - day);
+  return {
+    learn(rounds) {
+      let [now, on, group] = [before, day, today];
+      for (const round of rounds) {
+        if (on !== null && round.day < on) throw new RangeError(`day: ${round.day} is before day ${on}`);
+        if (on !== null && round.day > on) {
+          now = later(group.length === 0 ? now : after(now, level, group), round.day - on);
+          group = [];
+        }
+        group = [...group, round];
+        on = round.day;
+      }
+      return known(level, now, on, group);
+    },
+    on(asked = day ?? 0) {
+      const values = at(asked).flatMap((mass) => mass.map((weight, i) => [valueAt(i), weight] as const));
+      const { lo, hi } = quantiles(values);
+      const times = Math.exp(values.reduce((sum, [value, weight]) => sum + value * weight, 0));
+      const { sideDeg, depthShare } = level;
+      return { sideDeg: sideDeg * times, depthShare: depthShare * times, interval90: [sideDeg * Math.exp(lo), sideDeg * Math.exp(hi)] };
+    },
+    chance(attempt) {
+      const values = at(attempt.day).flatMap((mass, m) =>
+        Array.from({ length: POINTS + 2 * DAY_REACH }, (_, i) => {
+          const weight = dayWeights.reduce((sum, each, k) => sum + each * (mass[i - k] ?? 0), 0);
+          return [chanceAt(level, attempt, valueAt(i - DAY_REACH), DEMANDS[m]![0]), weight] as const;
+        }),
+      );
+      const { lo, hi } = quantiles(values);
+      const total = values.reduce((sum, [, weight]) => sum + weight, 0);
+      return { share: values.reduce((sum, [chance, weight]) => sum + chance * weight, 0) / total, interval90: [lo, hi] };
+    },
+  };
+}

@@ -1,0 +1,105 @@
+import { describe, expect, test } from 'vitest';
+import { type AttemptRound, chanceOf, LEVEL_NEEDS, ownScatter, targetFor } from '../src/index.ts';
+import { simulatedPlayer } from './support/players.ts';
+
+const round = (part: Partial<AttemptRound>): AttemptRound => ({
+  day: 0,
+  distanceM: 18,
+  widthM: 3,
+  depthM: 4,
+  demand: 0,
+  hits: 5,
+  balls: 10,
+  ...part,
+});
+const rms = (errors: readonly number[]): number => Math.sqrt(errors.reduce((sum, each) => sum + each ** 2, 0) / errors.length);
+
+describe('a player’s own scatter', () => {
+  test('before any round it is the level’s own, unsure by about a factor of two', () => {
+    const { sideDeg, depthShare, interval90 } = ownScatter('Competing').on();
+    expect(sideDeg).toBeCloseTo(LEVEL_NEEDS.Competing.scatter.sideDeg, 6);
+    expect(depthShare).toBeCloseTo(LEVEL_NEEDS.Competing.scatter.depthShare, 6);
+    expect(interval90[0]).toBeLessThan(0.6 * sideDeg);
+    expect(interval90[1]).toBeGreaterThan(1.7 * sideDeg);
+  });
+  test('who hits a target at the rate a scatter would is found to have that scatter, and is known better with more balls', () => {
+    const truth = { sideDeg: 3.5, depthShare: 0.084 };
+    const rounds = Array.from({ length: 12 }, (_, day): AttemptRound => {
+      const size = targetFor(truth, 18, 0.5);
+      return round({ day, ...size, hits: 10, balls: 20 });
+    });
+    const few = ownScatter('Building').learn(rounds.slice(0, 2)).on();
+    const many = ownScatter('Building').learn(rounds).on();
+    // some of the balls are taken to go astray, so that the rest scatters a little less
+    expect(many.sideDeg / truth.sideDeg).toBeGreaterThan(0.85);
+    expect(many.sideDeg / truth.sideDeg).toBeLessThan(1.05);
+    expect(many.interval90[1] / many.interval90[0]).toBeLessThan(few.interval90[1] / few.interval90[0]);
+    expect(
+      Math.abs(
+        ownScatter('Building')
+          .learn(rounds)
+          .chance({ ...round({}), day: 12, ...targetFor(truth, 18, 0.5) }).share - 0.5,
+      ),
+    ).toBeLessThan(0.04);
+  });
+  test('a smaller target and a harder ball are hit less; a break leaves more doubt', () => {
+    const own = ownScatter('Building').learn([round({}), round({ hits: 6 })]);
+    const ask = round({ day: 1 });
+    const share = (part: Partial<AttemptRound>) => own.chance({ ...ask, ...part }).share;
+    expect(share({ widthM: 2, depthM: 3 })).toBeLessThan(share({}));
+    expect(share({ demand: 1 })).toBeLessThan(share({}));
+    const doubt = (day: number) => {
+      const [lo, hi] = own.on(day).interval90;
+      return hi / lo;
+    };
+    expect(doubt(40)).toBeGreaterThan(doubt(1));
+  });
+  test('round by round is the same as all at once, in whatever portions', () => {
+    const { level, rounds, ask } = simulatedPlayer(7);
+    const once = ownScatter(level).learn(rounds).chance(ask);
+    const each = rounds.reduce((own, one) => own.learn([one]), ownScatter(level)).chance(ask);
+    expect(each.share).toBeCloseTo(once.share, 12);
+    expect(() => ownScatter(level).learn([round({ day: 3 }), round({ day: 2 })])).toThrow(RangeError);
+  });
+  test('ten thousand rounds are learnt from, on many days or on one', () => {
+    const many = Array.from({ length: 10_000 }, (_, i) => round({ day: Math.floor(i / 10) }));
+    expect(ownScatter('Building').learn(many).on().sideDeg).toBeGreaterThan(1);
+  });
+  test('a hundred balls that all go in leave a number', () => {
+    const own = ownScatter('Starting').learn([round({ hits: 200, balls: 200 }), round({ hits: 200, balls: 200 })]);
+    expect(own.on().sideDeg).toBeGreaterThan(0.3);
+    expect(own.chance(round({})).share).toBeGreaterThan(0.95);
+  });
+});
+
+describe('on simulated players, drawn by another model (as docs/progress.md says)', () => {
+  const players = Array.from({ length: 800 }, (_, i) => simulatedPlayer(i + 1));
+  const seen = players.map(({ level, rounds, ask, chance }) => ({
+    chance,
+    told: ownScatter(level).learn(rounds).chance(ask),
+    rounds,
+    ask,
+    level,
+  }));
+  test('the chance of a new target on the next day is right within 0.09 (rms), where the last rate, the mean and the level are worse', () => {
+    const error = rms(seen.map(({ told, chance }) => told.share - chance));
+    expect(error).toBeLessThan(0.09);
+    const last = rms(seen.map(({ rounds, chance }) => rounds.at(-1)!.hits / rounds.at(-1)!.balls - chance));
+    const mean = rms(
+      seen.map(({ rounds, chance }) => rounds.reduce((sum, { hits, balls }) => sum + hits / balls, 0) / rounds.length - chance),
+    );
+    const levels = rms(seen.map(({ level, ask, chance }) => chanceOf(LEVEL_NEEDS[level].scatter, ask.distanceM, ask) - chance));
+    expect(Math.min(last, mean, levels)).toBeGreaterThan(1.7 * error);
+  });
+  test('nine of ten intervals hold the truth, and each fifth of the predictions is right in the mean', () => {
+    const held = seen.filter(({ told, chance }) => chance >= told.interval90[0] && chance <= told.interval90[1]).length / seen.length;
+    expect(held).toBeGreaterThan(0.85);
+    expect(held).toBeLessThan(0.97);
+    const sorted = [...seen].sort((a, b) => a.told.share - b.told.share);
+    for (let fifth = 0; fifth < 5; fifth++) {
+      const part = sorted.slice(fifth * 160, (fifth + 1) * 160);
+      const off = part.reduce((sum, { told, chance }) => sum + told.share - chance, 0) / part.length;
+      expect(Math.abs(off)).toBeLessThan(0.04);
+    }
+  });
+});
