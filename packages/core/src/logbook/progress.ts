@@ -94,15 +94,15 @@ function trendOf(days: readonly StrokeDay[]): Trend {
   return change < 0 ? 'better' : 'worse';
 }
 
-/** Half of the balls it may take at most, beyond which nobody would throw them. */
+/** So many balls nobody throws to know. */
 const MOST_TO_TELL = 4000;
 
 /** So many more balls, at the rates so far, until two counts are told apart; null for more than anybody throws. */
 export function ballsToTell(a: Count, b: Count): number | null {
   const total = a.balls + b.balls;
   if (a.balls === 0 || b.balls === 0) return null;
-  const more = (times: number) =>
-    compareRates({ hits: a.hits * times, balls: a.balls * times }, { hits: b.hits * times, balls: b.balls * times });
+  const grown = ({ hits, balls }: Count, times: number): Count => ({ hits: Math.round(hits * times), balls: Math.round(balls * times) });
+  const more = (times: number) => compareRates(grown(a, times), grown(b, times));
   if (more(1).different) return 0;
   for (let times = 1.1; (times - 1) * total <= MOST_TO_TELL; times *= 1.1)
     if (more(times).different) return Math.ceil(((times - 1) * total) / 10) * 10;

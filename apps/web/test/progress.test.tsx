@@ -1,0 +1,88 @@
+// @vitest-environment happy-dom
+import { compareRates, ownScatter } from '@good-arc/core';
+import { render, screen } from '@testing-library/react';
+import { describe, expect, test } from 'vitest';
+import { Units } from '../src/ui/Units.tsx';
+import { PlayerProgress, type ShownProgress } from '../src/views/logbook/PlayerProgress.tsx';
+import { saySides, saySizedBy } from '../src/words/logbook.ts';
+
+const player = {
+  version: 1,
+  id: '0190f3a0-0000-7000-8000-000000000010',
+  name: 'Ines Rookwood',
+  level: 'Building',
+  hand: 'right',
+  heightM: 1.68,
+  bornYear: new Date().getFullYear() - 13,
+  goals: '',
+  avoid: '',
+  notes: '',
+} as const;
+const scatter = ownScatter('Building').on();
+const [forehand, backhand] = [
+  { hits: 30, balls: 40, name: 'forehand' as const },
+  { hits: 12, balls: 40, name: 'backhand' as const },
+];
+const side = {
+  sport: 'tennis',
+  of: 'wing',
+  a: forehand,
+  b: backhand,
+  comparison: compareRates(forehand, backhand),
+  ballsToTell: 0,
+} as const;
+const progress: ShownProgress = {
+  strokes: [
+    { sport: 'tennis', stroke: 'groundstroke', distanceM: 20, days: [{ day: 20_000, hits: 5, balls: 10, scatter }], trend: 'too-early' },
+  ],
+  rates: [{ sport: 'baseball', kind: 'hitting', days: [{ day: 20_000, hits: 6, balls: 8 }] }],
+  sides: [side],
+  load: [
+    { day: 19_990, swings: 40 },
+    { day: 20_000, swings: 18 },
+  ],
+  bestRun: { length: 4, day: 20_000 },
+};
+
+const show = (system: 'imperial' | 'metric', part: Partial<ShownProgress> = {}): string =>
+  render(
+    <Units system={system}>
+      <PlayerProgress player={player} progress={{ ...progress, ...part }} />
+    </Units>,
+  ).container.textContent!;
+
+describe('a player, looked back at', () => {
+  test('in feet at the distance played, with what it could be, and no letter of statistics', () => {
+    const said = show('imperial');
+    // 5° at 20 m: 1.75 m
+    expect(said).toContain('Two of three within 5 ft 9 in to the side');
+    expect(said).toContain('Too few days to say which way it goes.');
+    expect(said).toContain('Last: 6 of 8, 75 %.');
+    expect(said).not.toMatch(/σ|undefined|NaN/);
+    expect(screen.getAllByRole('heading').map(({ textContent }) => textContent)).toEqual([
+      'Groundstrokes, tennis',
+      'Hitting, baseball',
+      'Load',
+      'One side against the other',
+    ]);
+  });
+  test('in metres for who reads metres; the load of seven days against what the age bears', () => {
+    const said = show('metric');
+    expect(said).toContain('Two of three within 1.75 m to the side');
+    expect(said).toContain('18 in the last seven days of play; 75 a day is where to think. Best run: 4 in a row');
+  });
+  test('nothing is said of somebody without a round', () => expect(show('metric', { load: [] })).toBe(''));
+  test('sides in words: a difference with its range, or how many more balls would tell', () => {
+    expect(saySides(side)).toMatch(
+      /^forehand 30 of 40, backhand 12 of 40: the |^forehand 30 of 40, backhand 12 of 40: backhand is hit less, by \d+ % to \d+ %\.$/,
+    );
+    const close = { ...backhand, hits: 28 };
+    expect(saySides({ ...side, b: close, comparison: compareRates(forehand, close), ballsToTell: 900 })).toContain(
+      'no difference yet: about 900 more balls would tell.',
+    );
+    expect(saySides({ ...side, b: close, comparison: compareRates(forehand, close), ballsToTell: null })).toContain(
+      'thousands of balls would not tell.',
+    );
+    expect(saySizedBy('Ines', 80)).toContain('80 balls of their own');
+  });
+});
