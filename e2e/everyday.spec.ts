@@ -6,6 +6,7 @@ import {
   expectAccessible,
   expectNoSideways,
   figure,
+  findRung,
   kitRow,
   machineByHand,
   open,
@@ -158,17 +159,15 @@ test('what is not there says so, and where to go', { tag: '@desk' }, async ({ pa
   expect(answer!.status()).toBe(404);
   await expect(page.getByRole('heading', { name: 'There is no such ladder' })).toBeVisible();
   await open(page, '/courtside?rung=0190f3a0-0000-7000-8000-000000000000');
-  await expect(page.getByText('Which rung?')).toBeVisible();
+  await expect(page.getByText('There is no such rung any more.')).toBeVisible();
+  await page.getByRole('link', { name: 'Another rung' }).click();
+  await expect(page.getByRole('heading', { name: 'Run last' })).toBeVisible();
   await open(page, '/bench?s=broken');
   await expect(page.getByText('Time to react')).toBeVisible();
 });
 
 test('the checklist is ticked courtside and kept with the outing; its list is the club’s own', { tag: '@desk' }, async ({ page }) => {
-  await open(page, '/courtside');
-  await page
-    .getByRole('link', { name: /Across the net, deeper/ })
-    .first()
-    .click();
+  await (await findRung(page, 'Across the net, deeper')).click();
   await awake(page, COURT);
   await page.getByText('Before the first ball').click();
   const kept = page.waitForResponse((response) => /\/api\/outings\/.*\/checks$/.test(response.url()) && response.status() === 204);

@@ -1,13 +1,10 @@
 import { expect, type Page, test } from '@playwright/test';
-import { awake, COURT, LADDER, machineState, open, saved } from './support/pages.ts';
+import { awake, COURT, findRung, LADDER, machineState, open, saved } from './support/pages.ts';
 
 const tally = (page: Page) => page.getByTestId('tally').locator('visible=true');
 
-/** The address of a rung on court, from the list of all. */
-async function rungAt(page: Page, name: RegExp): Promise<string> {
-  await open(page, '/courtside');
-  return (await page.getByRole('link', { name }).first().getAttribute('href'))!;
-}
+/** The address of a rung on court. */
+const rungAt = async (page: Page, words: string): Promise<string> => (await (await findRung(page, words)).getAttribute('href'))!;
 
 test('two pages with one ladder: the stale one is told, keeps what is on it, overwrites nothing, and both are put together', {
   tag: '@phone',
@@ -52,12 +49,12 @@ test('a round goes on as it began when its rung is changed meanwhile; the machin
   page,
   context,
 }) => {
-  const address = await rungAt(page, /Deeper, a little underspin/);
+  const address = await rungAt(page, 'Deeper, a little underspin');
   await open(page, address);
   await page.getByLabel('Who is hitting').selectOption({ label: 'Theo Larchmont' });
   await page.getByRole('button', { name: /^Arm/ }).click();
   await expect(machineState(page)).toHaveAttribute('data-state', 'ready');
-  const lane = page.getByText(/^to the next ball, every/);
+  const lane = page.getByRole('group', { name: 'Interval' });
   const every = (await lane.textContent())!;
   const ladder = await context.newPage();
   await open(ladder, (await page.getByRole('link', { name: 'Ladder', exact: true }).getAttribute('href'))!);
@@ -73,7 +70,7 @@ test('a round goes on as it began when its rung is changed meanwhile; the machin
   await expect(lane).toHaveText(every);
   await expect(page.getByText('Not what is shown')).toHaveCount(0);
   await page.getByRole('button', { name: 'Finish round' }).click();
-  await expect(lane).toHaveText('to the next ball, every 9.5 s');
+  await expect(lane).toHaveText('every 9.5 s');
   await interval.fill(before);
   await interval.press('Enter');
   await saved(ladder);
@@ -94,7 +91,7 @@ test('what the server refuses is kept with its reason, shown on every page, and 
       ? route.fulfill({ status: 500, contentType: 'application/problem+json', body: '{"title":"It broke here.","status":500,"errors":[]}' })
       : route.continue(),
   );
-  const address = await rungAt(page, /Same ball, from the baseline/);
+  const address = await rungAt(page, 'Same ball, from the baseline');
   await open(page, address);
   await page.getByLabel('Who is hitting').selectOption({ label: 'Sam Pellarin' });
   for (const key of ['a', 'f', 'r']) await page.keyboard.press(key);
@@ -141,7 +138,7 @@ test('every way to the court carries its player; a round on another rung leaves 
   await expect(machineState(page)).toHaveAttribute('data-state', 'ready');
   await page.getByRole('button', { name: /^Stow/ }).click();
   await expect(page.getByRole('button', { name: 'Finish round' })).toBeEnabled();
-  await open(page, await rungAt(page, /Game look/));
+  await open(page, await rungAt(page, 'Game look'));
   const still = page.getByText('A round is still open on this device:');
   await expect(still).toContainText('Peregrine Ashdown-Whittlesea');
   await still.getByRole('link').click();

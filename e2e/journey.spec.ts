@@ -89,7 +89,7 @@ test('by mouse and touch: from a machine on a court to a logged round', { tag: '
     await expect(button).toBeEnabled({ timeout: 20_000 });
     await button.click();
     await expect(page.getByRole('list', { name: 'Balls' }).locator('visible=true')).toContainText(
-      `ball ${judged + 2}: ${pad.toLowerCase().replace(' ', '-')}`,
+      `ball ${judged + 2}: ${pad.toLowerCase()}`,
     );
   }
   await expect(visibleTally(page)).toHaveText('3 of 5');

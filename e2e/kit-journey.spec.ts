@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { awake, expectAccessible, expectNoSideways, open, settledBox, tag, tap } from './support/pages.ts';
+import { awake, expectAccessible, expectNoSideways, findRung, open, settledBox, tag, tap } from './support/pages.ts';
 
 /** A new person: a machine is added, tuned on the simulated one, used on the bench and the card, its curve deleted and read back from its file. */
 
@@ -160,11 +160,7 @@ test('a new machine is tuned, used, forgotten and read back from its file', { ta
 });
 
 test('until it is right: trims in clicks, a shift for today, and two in a row', { tag: '@desk' }, async ({ page }) => {
-  await open(page, '/courtside');
-  await page
-    .getByRole('link', { name: /Across the net, deeper/ })
-    .first()
-    .click();
+  await (await findRung(page, 'Across the net, deeper')).click();
   await page.getByRole('link', { name: 'Trim it in' }).click();
   const plan = page.getByTestId('landing-plan');
   const box = async (): Promise<{ x: number; y: number; width: number; height: number }> =>

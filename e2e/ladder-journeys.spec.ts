@@ -245,9 +245,9 @@ test('a college hitter: velocity ladder, then fastball and slider on two machine
   await expect(page.getByTestId('second-machine')).toContainText('Flint: feeding');
   await expect(ball(page, 1, 'thrown, not judged')).toBeAttached({ timeout: 30_000 });
   await expect(page.getByTestId('cue')).toContainText('Slider, second machine');
-  await press(page.getByRole('button', { name: /^In/ }));
+  await press(page.getByRole('button', { name: /^Hit/ }));
   await expect(ball(page, 2, 'thrown, not judged')).toBeAttached({ timeout: 30_000 });
-  await press(page.getByRole('button', { name: /^Near/ }));
+  await press(page.getByRole('button', { name: /^Foul/ }));
   await press(page.getByRole('button', { name: /^Hold/ }));
   await expect(machineState(page)).toHaveAttribute('data-state', 'held');
   await expect(page.getByTestId('second-machine')).toContainText('Flint: held');

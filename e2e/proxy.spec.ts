@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { machineState, open } from './support/pages.ts';
+import { findRung, machineState } from './support/pages.ts';
 import { startProxy } from './support/proxy.ts';
 
 test.use({ ignoreHTTPSErrors: true });
@@ -24,11 +24,7 @@ test('behind a web server with HTTPS people write, machines are heard, and other
     await page.getByRole('button', { name: 'Chalk' }).click();
     expect((await back).status()).toBe(204);
     // what a machine says comes through as it is said
-    await open(page, `${origin}/courtside`);
-    await page
-      .getByRole('link', { name: /Game look/ })
-      .first()
-      .click();
+    await (await findRung(page, 'Game look', origin)).click();
     await expect(machineState(page)).not.toHaveAttribute('data-state', 'unknown');
     const foreign = await request.patch(`${origin}/api/me`, {
       headers: { origin: 'https://elsewhere.example', 'content-type': 'application/json' },
@@ -45,11 +41,8 @@ test('pages are sent compressed; what a machine says is not gathered', { tag: '@
   expect(bench.headers()['content-encoding']).toMatch(/^(br|gzip)$/);
   const plain = await request.get('/bench', { headers: { 'accept-encoding': 'identity' } });
   expect(plain.headers()['content-encoding']).toBeUndefined();
-  await open(page, '/courtside');
+  const rung = await findRung(page, 'Game look');
   const stream = page.waitForResponse((response) => response.url().includes('/link?page='));
-  await page
-    .getByRole('link', { name: /Game look/ })
-    .first()
-    .click();
+  await rung.click();
   expect((await (await stream).allHeaders())['content-encoding']).toBeUndefined();
 });

@@ -1,15 +1,10 @@
 import { expect, type Page, test } from '@playwright/test';
-import { childPid, machineState, open } from './support/pages.ts';
+import { childPid, findRung, machineState, open } from './support/pages.ts';
 
 /** What goes wrong on court, and what is kept. Processes are ended by the ids in the demo's own run file. */
 
 async function openRung(page: Page, name: string): Promise<void> {
-  await open(page, '/courtside');
-  // copies of the ladder come after it
-  await page
-    .getByRole('link', { name: new RegExp(name) })
-    .first()
-    .click();
+  await (await findRung(page, name)).click();
   // on hold may be the round of a test before this one, of another device
   await expect(page.getByRole('button', { name: /^(Arm|Resume|Take it over)/ })).toBeEnabled();
   // what an earlier go left open

@@ -199,3 +199,13 @@ export const question = (setup: any) => ({
   spin: { topspinRpm: setup.topspinRpm, sidespinRpm: 0, gyroRpm: 0 },
   target: setup.target,
 });
+
+/** A rung on court, found by a word of its name; copies of its ladder come after it. */
+export async function findRung(page: Page, words: string, origin = ''): Promise<Locator> {
+  await open(page, `${origin}/courtside`);
+  await page.getByLabel('Find a rung by a word of it or of its ladder').fill(words);
+  return page
+    .getByRole('list', { name: 'Found' })
+    .getByRole('link', { name: new RegExp(words) })
+    .first();
+}

@@ -1,6 +1,7 @@
-import { APPROACHES, type Hazard, type HazardCode, type MachineWorry, nextStep, SPORTS } from '@good-arc/core';
+import { APPROACHES, type Doubt, type Hazard, type HazardCode, type MachineWorry, nextStep, SPORTS } from '@good-arc/core';
 import { describe, expect, test } from 'vitest';
 import { sayHelp, sayMissing, sayUnfit } from '../src/words/building.ts';
+import { sayDoubt } from '../src/words/doubts.ts';
 import { sayHazard } from '../src/words/hazards.ts';
 import { sayWorry } from '../src/words/machine-worries.ts';
 import { APPROACH_NAMES, APPROACH_WORDS, sayCount, sayStep } from '../src/words/progress.ts';
@@ -96,6 +97,22 @@ describe('words of everything else the core answers with a code', () => {
     sayUnfit({ rung: 'One', why: { code: 'bounces-twice', figures: NONE } }, length),
     sayUnfit({ rung: 'One', why: { code: 'too-little-time', figures: NONE } }, length),
   ])('building and fitting: %s', (words) => expectSentence(words));
+  test('what to doubt of a tune-up, each with what to do', () => {
+    const print = { reading: (at: number) => `mark ${at}`, speed: (mps: number) => `${mps} m/s` };
+    const said = (
+      [
+        { code: 'few-marks', figures: { readings: 3 } },
+        { code: 'rough', figures: {} },
+        { code: 'drift', figures: { share: -0.08 } },
+        { code: 'turned', figures: { reading: 2.5 } },
+        { code: 'radar-against-marks', figures: { fasterMps: 1.5 } },
+      ] satisfies Doubt[]
+    ).map((doubt) => sayDoubt(doubt, print));
+    for (const words of said) expectSentence(words.replace(/\?$/, '.'));
+    expect(said[2]).toMatch(/get slower .* 8 %.*battery/);
+    expect(said[3]).toContain('mark 2.5');
+    expect(said[4]).toContain('1.5 m/s faster');
+  });
   test('a verdict says its count, and what it could be; every approach is named and explained', () => {
     expect(sayCount(7, 10)).toBe('7 of 10 (could be 4 to 9)'); // Wilson for 7 of 10, textbook value 0.397 to 0.892
     const round = (hits: number) => ({ hits, balls: 10, longestRun: hits });

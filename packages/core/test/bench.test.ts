@@ -12,10 +12,12 @@ import {
   fitOf,
   flightsOf,
   fly,
+  GAME_BOOK,
   gameBallById,
   type Hazard,
   hazardsOfRung,
   hazardsOfSetup,
+  isProposable,
   judgeContact,
   judgeRung,
   LEVEL_NEEDS,
@@ -221,6 +223,26 @@ describe('closest to the game', () => {
     expect(after.solution!.netClearanceM).toBeGreaterThan(0);
     expect(Math.abs(after.spin.topspinRpm)).toBeLessThanOrEqual(2000);
   });
+  test('a ball that bends is only like the game’s when it bends as far; a machine that can gives it the spin', () => {
+    const curve = GAME_BOOK.find((each) => each.kind === 'pitch' && Math.abs(each.sidespinRpm) > 600)!;
+    const machine = MACHINE_KINDS.find(({ kind }) => kind === 'Three-wheel pitching machine')!;
+    const { sport, level } = curve;
+    const surfaceId = SPORT_RECORDS[sport].surfaces[0]!.id;
+    const setup = firstSetup({ id: ids.court, surfaceId, sport }, { id: ids.machine, profile: machine }, level, 0);
+    const match = closestToGame(setup, machine, curve)!;
+    expect(match.spin.sidespinRpm / curve.sidespinRpm).toBeGreaterThan(0.8);
+    const { arrival } = match;
+    expect(fitOf({ ...arrival, breakM: arrival.breakM + 0.4 }, arrival)).toBeLessThan(60);
+  });
+  test('what another part of the screen forbids is not proposed: too close, or at the shins', () => {
+    const setup = { ...tennis(), level: 'Starting' as const };
+    const drive = ball('tennis-rally-drive-starting');
+    for (const { setup: found } of bestPlace(setup, bramble, drive, { allows: (each) => isProposable(each, bramble) })) {
+      const codes = hazardsOfSetup(found, arrange(found, bramble)).map(({ code }) => code);
+      for (const code of ['unkind', 'in-front', 'fence', 'unsafe', 'not-judged'] as const) expect(codes).not.toContain(code);
+    }
+    expect(closestToGame(setup, bramble, drive, () => false)).toBeNull();
+  });
   test('the same ball fits 100; each figure that is off takes from it', () => {
     const { arrival } = arrange(tennis(), bramble).thrown!;
     expect(fitOf(arrival!, arrival!)).toBe(100);
@@ -230,7 +252,7 @@ describe('closest to the game', () => {
     const setup = { ...tennis(), from: { x: 0.6, y: 2, z: 0.6 } };
     const drive = ball('tennis-rally-drive-building');
     const shares: number[] = [];
-    const places = bestPlace(setup, bramble, drive, (share) => shares.push(share));
+    const places = bestPlace(setup, bramble, drive, { onProgress: (share) => shares.push(share) });
     expect(places[0]!.fit).toBeGreaterThanOrEqual(closestToGame(setup, bramble, drive)!.fit);
     expect(places.map(({ fit }) => fit)).toEqual(places.map(({ fit }) => fit).sort((a, b) => b - a));
     expect(shares.at(-1)).toBe(1);

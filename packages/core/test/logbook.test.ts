@@ -15,7 +15,7 @@ import {
 import { buildQuestion, kindOf, venueOf } from './support/club.ts';
 
 const question = buildQuestion('tennis-rally-drive-building', 'Programmable court machine');
-const rally = buildLadder(question).rungs.at(-1)!;
+const rally = buildLadder(question).rungs.find(({ name }) => name === 'Rally drive')!;
 const drill = LIBRARY.find(({ id }) => id === 'tennis-out-and-home')!;
 const wings = fitDrill(drill, {
   ...venueOf('tennis', kindOf('Programmable court machine'), 'Building'),
@@ -24,11 +24,14 @@ const wings = fitDrill(drill, {
   approach: 'sweet-spot',
 }).rungs.at(-1)!;
 const results = (outcomes: readonly Outcome[]) => outcomes.map((outcome, i) => ({ seq: i + 1, outcome }));
+/** A round may be longer than the card’s: each ball names which it was. */
+const ofOne = (card: RungDocument, outcomes: readonly Outcome[]) =>
+  results(outcomes).map((each) => ({ ...each, feedId: card.feeds[0]!.id }));
 const logged = (day: number, card: RungDocument, outcomes: readonly Outcome[], part: Partial<LoggedRound> = {}): LoggedRound => ({
   sport: 'tennis',
   day,
   card,
-  results: results(outcomes),
+  results: card.feeds.length > 1 ? results(outcomes) : ofOne(card, outcomes),
   demand: 0.5,
   ...part,
 });

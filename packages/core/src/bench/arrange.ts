@@ -24,6 +24,7 @@ import { COMFORT_FROM, type Comfort, comfortOf, isToFielders, reactionNeededS, t
 import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
 import { aimMachine, questionFor, type Thrower } from '../machine/index.ts';
 import { bandOf, FIELDER_READ_S, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
+import { degToRad } from '../quantity/index.ts';
 import { conditionsOf, placeQuestion } from './setup.ts';
 import type { Setup } from './setup-schema.ts';
 
@@ -35,6 +36,10 @@ export interface Arrival {
   /** Below horizontal, positive when falling. */
   descentDeg: number;
   topspinRpm: number;
+  /** About the upright axis, as it left. */
+  sidespinRpm: number;
+  /** How far it went to the right of where it was thrown, seen from there, m: sideways spin, and the wind. */
+  breakM: number;
   /** Across the court. */
   x: number;
   y: number;
@@ -145,12 +150,20 @@ export function throwBall(conditions: Conditions, launch: Launch, playerY: numbe
       speedMps: first.speedMps,
       heightM: first.z,
       descentDeg: first.descentDeg,
+      sidespinRpm: launch.sidespinRpm,
+      breakM: breakOf(launch, { x: first.x, y: playerY }),
       x: first.x,
       y: playerY,
       leg: first.leg,
       topspinRpm: first.leg > 0 ? (flight.bounces[0]?.spinOutRpm ?? launch.topspinRpm) : launch.topspinRpm,
     },
   };
+}
+
+/** To the right of the line of the throw, m. */
+function breakOf({ x, y, bearingDeg }: Launch, at: { x: number; y: number }): number {
+  const bearing = degToRad(bearingDeg);
+  return (at.x - x) * Math.cos(bearing) - (at.y - y) * Math.sin(bearing);
 }
 
 /** A ball met before it bounces is a volley; a pitch asks for a swing. */

@@ -10,7 +10,7 @@ export {
   throwGameBall,
 } from './arrange.ts';
 export { heldOf } from './held.ts';
-export { bestPlace, closestToGame, FIT_FIGURES, type FitFigure, fitOf, fitParts, type Match } from './match.ts';
+export { type Allows, bestPlace, closestToGame, FIT_FIGURES, type FitFigure, fitOf, fitParts, type Match } from './match.ts';
 export { setupToMeet } from './meet.ts';
 export { flightsOf, type RungChoices, rungFromSetup, setupFromRung } from './rung.ts';
 export { conditionsOf, fieldingSetup, firstSetup, placeQuestion, planOf } from './setup.ts';

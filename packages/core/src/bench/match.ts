@@ -1,17 +1,17 @@
 import { diamondOf, type GameBall, SPORT_RECORDS } from '../catalog/index.ts';
 import { aimMachine, type Thrower } from '../machine/index.ts';
-import { inToM } from '../quantity/index.ts';
+import { inToM, within } from '../quantity/index.ts';
 import { type Arrival, gameOf, launchOf, throwBall } from './arrange.ts';
 import { conditionsOf, placeQuestion, planOf } from './setup.ts';
 import type { Setup } from './setup-schema.ts';
 
 /** The figures that are set side by side. */
-export const FIT_FIGURES = ['timeS', 'speedMps', 'heightM', 'descentDeg', 'topspinRpm'] as const;
+export const FIT_FIGURES = ['timeS', 'speedMps', 'heightM', 'descentDeg', 'topspinRpm', 'sidespinRpm', 'breakM'] as const;
 /** A figure by which a feed is held against the game ball. */
 export type FitFigure = (typeof FIT_FIGURES)[number];
 
-/** How far apart counts as one: a tenth of the time and of the speed, a hand's height, a few degrees, a notch of spin (our judgement). */
-const ONE = { time: 0.1, speed: 0.1, heightM: inToM(6), descentDeg: 6, topspinRpm: 600 };
+/** How far apart counts as one: a tenth of the time and of the speed, a hand's height, a few degrees, a notch of spin, a hand's break (our judgement). */
+const ONE = { time: 0.1, speed: 0.1, heightM: inToM(6), descentDeg: 6, spinRpm: 600, breakM: inToM(6) };
 
 /** Difference feed − game of each figure, in those units. */
 export function fitParts(feed: Arrival, game: Arrival): Record<FitFigure, number> {
@@ -20,7 +20,9 @@ export function fitParts(feed: Arrival, game: Arrival): Record<FitFigure, number
     speedMps: (feed.speedMps - game.speedMps) / game.speedMps / ONE.speed,
     heightM: (feed.heightM - game.heightM) / ONE.heightM,
     descentDeg: (feed.descentDeg - game.descentDeg) / ONE.descentDeg,
-    topspinRpm: (feed.topspinRpm - game.topspinRpm) / ONE.topspinRpm,
+    topspinRpm: (feed.topspinRpm - game.topspinRpm) / ONE.spinRpm,
+    sidespinRpm: (feed.sidespinRpm - game.sidespinRpm) / ONE.spinRpm,
+    breakM: (feed.breakM - game.breakM) / ONE.breakM,
   };
 }
 
@@ -36,7 +38,12 @@ export interface Match {
   setup: Setup;
   fit: number;
   arrival: Arrival;
+  /** What the machine really gives it at that speed. */
+  spin: { topspinRpm: number; sidespinRpm: number };
 }
+
+/** Whether a set-up may be proposed: what another part of the screen forbids is not. */
+export type Allows = (setup: Setup) => boolean;
 
 type Point = readonly [along: number, elevationDeg: number, topspinRpm: number];
 
@@ -48,25 +55,28 @@ const ROUNDS = 8;
 /**
  * The closest to a game ball that this machine can do from where it stands: searches landing depth, elevation and spin (speed follows), first on a
  * coarse net, then by a compass search around the best. A pitch keeps its spot over the plate.
- * @returns null when nothing it can throw reaches the player
+ * @returns null when nothing it can throw reaches the player and is allowed
  */
-export function closestToGame(setup: Setup, machine: Thrower, ball: GameBall): Match | null {
+export function closestToGame(setup: Setup, machine: Thrower, ball: GameBall, allows: Allows = () => true): Match | null {
   const conditions = conditionsOf(setup);
   const game = gameOf(setup, conditions, ball)?.arrival;
   if (!game) return null;
   const { inPlay } = planOf(setup);
   const far = setup.target.kind === 'landing' && !diamondOf(setup.sport);
   const free = machine.spin.kind === 'topspin' || machine.spin.kind === 'any' ? machine.spin.maxRpm : 0;
+  // where it can be chosen, the game's own sideways spin; else what is set
+  const wanted = ball.kind === 'pitch' ? ball.sidespinRpm : setup.sidespinRpm;
+  const sidespinRpm = machine.spin.kind === 'any' ? within(wanted, [-machine.spin.maxRpm, machine.spin.maxRpm]) : setup.sidespinRpm;
   const tried = (at: Point): Match | null => {
     const [along, elevationDeg, topspinRpm] = at;
     const target = setup.target.kind === 'landing' ? { ...setup.target, y: setup.target.y + along } : setup.target;
     if (far && target.kind === 'landing' && (target.y < inPlay.y1 || target.y > inPlay.y2)) return null;
-    const next: Setup = { ...setup, target, hold: { elevationDeg }, topspinRpm };
+    const next: Setup = { ...setup, target, hold: { elevationDeg }, topspinRpm, sidespinRpm };
     const { solutions, spin } = aimMachine(machine, placeQuestion(next), next, next.hold);
     const [solution] = solutions;
     if (!solution) return null;
     const { arrival } = throwBall(conditions, { ...next.from, ...spin, ...launchOf(solution) }, next.player.y, 0);
-    return arrival && { setup: next, arrival, fit: fitOf(arrival, game) };
+    return arrival && { setup: next, arrival, fit: fitOf(arrival, game), spin };
   };
   const [low, high] = machine.elevationDeg;
   const steepest = Math.min(high, diamondOf(setup.sport) ? 20 : 60);
@@ -75,7 +85,7 @@ export function closestToGame(setup: Setup, machine: Thrower, ball: GameBall): M
   const bests: { at: Point; match: Match }[] = [];
   const consider = (at: Point): void => {
     const match = tried(at);
-    if (match && match.fit > (bests[0]?.match.fit ?? -1)) bests[0] = { at, match };
+    if (match && match.fit > (bests[0]?.match.fit ?? -1) && allows(match.setup)) bests[0] = { at, match };
   };
   for (const along of far ? ALONG : [0])
     for (let i = 0; i < ELEVATIONS; i++) for (const spin of spins) consider([along, low + ((steepest - low) * i) / (ELEVATIONS - 1), spin]);
@@ -107,11 +117,16 @@ function places(setup: Setup): number[] {
  * @param onProgress told the share that is done, 0 to 1
  * @returns best first
  */
-export function bestPlace(setup: Setup, machine: Thrower, ball: GameBall, onProgress: (share: number) => void = () => {}): Match[] {
+export function bestPlace(
+  setup: Setup,
+  machine: Thrower,
+  ball: GameBall,
+  { onProgress = () => {}, allows = () => true }: { onProgress?: (share: number) => void; allows?: Allows } = {},
+): Match[] {
   const matches: Match[] = [];
   const all = places(setup);
   all.forEach((y, i) => {
-    const match = closestToGame({ ...setup, from: { ...setup.from, y } }, machine, ball);
+    const match = closestToGame({ ...setup, from: { ...setup.from, y } }, machine, ball, allows);
     if (match) matches.push(match);
     onProgress((i + 1) / all.length);
   });

@@ -1,7 +1,8 @@
-import type { Arrangement, Setup } from '../bench/index.ts';
+import { type Arrangement, arrange, type Setup } from '../bench/index.ts';
 import type { Sport } from '../catalog/index.ts';
 import type { RungDocument } from '../drill/index.ts';
 import type { Judgement } from '../ladder/index.ts';
+import type { MachineProfile } from '../machine/index.ts';
 import { type Hazard, RULES } from './registry.ts';
 import { subjectOfRung } from './subject/rung.ts';
 import { subjectOfSetup } from './subject/setup.ts';
@@ -32,6 +33,13 @@ function hazardsOf(subject: Subject): Hazard[] {
 /** Dangers and nuisances of a set-up. The list is not complete: the machine's manual and local rules come first. @param options `widestBallM` of the machine, and what is known beside the set-up */
 export const hazardsOfSetup = (setup: Setup, arrangement: Arrangement, options: { widestBallM?: number } & Around = {}): Hazard[] =>
   hazardsOf(subjectOfSetup(setup, arrangement, options));
+
+/** What nobody should be led to by a search. */
+const FORBIDS: readonly HazardCode[] = ['unsafe', 'not-judged', 'in-front', 'too-far', 'fence', 'ceiling', 'unkind', 'jam'];
+
+/** Whether a set-up may be proposed on this machine: nothing of it is forbidden elsewhere on the screen. */
+export const isProposable = (setup: Setup, machine: MachineProfile): boolean =>
+  !hazardsOfSetup(setup, arrange(setup, machine), { widestBallM: machine.widestBallM }).some(({ code }) => FORBIDS.includes(code));
 
 /** What to think of before a rung is climbed. @param around what is known beside it: who hits, where, who feeds */
 export const hazardsOfRung = (rung: RungDocument, sport: Sport, judgement: Judgement, around: Around = {}): Hazard[] =>

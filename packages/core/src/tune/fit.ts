@@ -4,6 +4,7 @@ import { CURVE_PARAMS, type CurveShape, curveAt, curveGradient, curveVariance, t
 import type { BallId } from '../ids.ts';
 import { studentT975 } from '../progress/index.ts';
 import type { TestBall } from './ball.ts';
+import { type Doubt, type DoubtBall, doubtsOf, wideningOf } from './doubts.ts';
 import {
   covarianceOf,
   type Deviations,
@@ -52,6 +53,8 @@ export interface Fit extends CurveShape {
   /** Balls that count. */
   used: number;
   outliers: Outlier[];
+  /** Why it should not be trusted as it stands. */
+  doubts: Doubt[];
   /** Correction of the elevation: what it truly is less what was read, ° with its 1 σ; null without marks or times. */
   zero: { deg: number; sd: number } | null;
   /** The marks cannot tell a wrong elevation zero from a wrong speed. */
@@ -69,7 +72,7 @@ export interface Fit extends CurveShape {
 /** A ball this far off, in standard deviations, is named. Beyond 3.3 σ lies one in a thousand. */
 const OUTLYING = 3.3;
 /** Priors, 1 σ, of the shape before any ball: our own figures, wide enough that a handful of balls decides. */
-const PRIOR = { middleShare: 0.3, logSlope: 0.5, bend: 0.8, wiggle: 0.3, logDrag: 0.2 } as const;
+const PRIOR = { middleShare: 0.3, logSlope: 0.5, bend: 0.8, wiggle: 0.6, logDrag: 0.2 } as const;
 const PRIOR_DF = 3;
 
 interface Group {
@@ -101,7 +104,58 @@ export function fitDial(question: FitQuestion): Fit | null {
   const speedPct = scatter.speed?.sigma ?? question.repeatability.speedPct;
   const fitted = scatter.speed ? solveWith(question, groups, { ...question.repeatability, speedPct }, first.params) : first;
   // outliers by the scatter of the machine's kind: the scatter that was learnt has swallowed them
-  return { ...describe(question, groups, fitted), outliers: outliersOf(first), speedPct: scatter.speed, bearing: scatter.bearing };
+  const described = describe(question, groups, fitted);
+  return {
+    ...described,
+    outliers: outliersOf(first),
+    doubts: doubtsFor(question, groups, fitted, described),
+    speedPct: scatter.speed,
+    bearing: scatter.bearing,
+  };
+}
+
+/** What to doubt, with the balls in the order in which they were thrown. */
+function doubtsFor(
+  { balls, stand, elevationSigmaDeg }: FitQuestion,
+  groups: readonly Group[],
+  solved: Solved,
+  { ballSigma, ...shape }: Described,
+): Doubt[] {
+  const { data, residuals, misfit } = solved;
+  const means = groups.map((_, group) => {
+    const own = residuals.filter((__, i) => data[i]!.group === group).map(([first]) => first!);
+    return own.reduce((sum, each) => sum + each, 0) / own.length;
+  });
+  const inOrder = balls.flatMap(({ id }): DoubtBall[] => {
+    const at = data.findIndex(({ ball }) => ball.id === id);
+    const datum = data[at];
+    return datum ? [{ reading: datum.ball.reading, off: (residuals[at]![0]! - means[datum.group]!) * ballSigma, sigma: ballSigma }] : [];
+  });
+  const value = Math.max(1, Math.abs(curveAt(shape, 0.5)));
+  return doubtsOf({
+    balls: inOrder,
+    ...misfit,
+    value,
+    radar: stand && radarAgainstMarks(stand, data, groups, elevationSigmaDeg, ballSigma),
+  });
+}
+
+/** How much faster the radar saw the balls that were marked, too, than their marks say. */
+function radarAgainstMarks(stand: Stand, data: readonly Datum[], groups: readonly Group[], elevationSigmaDeg: number, ballSigma: number) {
+  const both = data.filter(({ ball }) => ball.mark && ball.radarMps !== null);
+  if (both.length < 2) return null;
+  const faster = both.map(
+    ({ ball, seen }) => ball.radarMps! - speedFrom(stand, 'distanceM', seen.find(({ kind }) => kind === 'distanceM')!.value),
+  );
+  // a wrong elevation moves all of them the same way
+  const shared = both.reduce((sum, { group }) => {
+    const { perDeg, perMps } = groups[group]!.response!;
+    return sum + Math.abs(perDeg.distanceM / perMps.distanceM) / both.length;
+  }, 0);
+  return {
+    fasterMps: faster.reduce((sum, each) => sum + each, 0) / faster.length,
+    sd: Math.hypot(ballSigma / Math.sqrt(both.length), shared * elevationSigmaDeg),
+  };
 }
 
 const isSeen = (ball: TestBall, stand: Stand | null): boolean =>
@@ -140,6 +194,8 @@ interface Solved {
   covariance: Matrix;
   /** Of each datum, whitened: seen less expected. */
   residuals: number[][];
+  /** Misfit of readings and priors together, and of how many parts: about as many for a smooth dial. */
+  misfit: { square: number; parts: number };
   data: Datum[];
   /** Parameters beyond the curve's, in this order when present. */
   hasZero: boolean;
@@ -239,7 +295,32 @@ function solveWith(question: FitQuestion, groups: readonly Group[], repeatabilit
   const covariance = inverse(slopes.transpose().mmul(slopes));
   let at = 0;
   const residuals = data.map(({ seen }) => seen.map(() => observed[at]! - values[at++]!));
-  return { params, covariance, residuals, data, hasZero, hasDrag };
+  const priorSquare = priors.reduce((sum, { middle }, i) => sum + (values[observed.length + i]! - middle) ** 2, 0);
+  const seenMisfit = misfitOf(groups.length, data, residuals);
+  return {
+    params,
+    covariance,
+    residuals,
+    misfit: { square: seenMisfit.square + priorSquare, parts: seenMisfit.parts },
+    data,
+    hasZero,
+    hasDrag,
+  };
+}
+
+/** How far the means of readings lie off, whitened: what the balls of one reading show among themselves is their scatter, no misfit. */
+function misfitOf(groups: number, data: readonly Datum[], residuals: readonly number[][]): Solved['misfit'] {
+  let [square, parts] = [0, 0];
+  for (let group = 0; group < groups; group++) {
+    const own = residuals.filter((_, i) => data[i]!.group === group);
+    const most = Math.max(0, ...own.map((each) => each.length));
+    for (let k = 0; k < most; k++) {
+      const known = own.flatMap((each) => (each[k] === undefined ? [] : [each[k]!]));
+      square += known.reduce((sum, each) => sum + each, 0) ** 2 / known.length;
+      parts++;
+    }
+  }
+  return { square, parts };
 }
 
 /** Curve parameters to begin with: a straight line through what the balls say. */
@@ -312,12 +393,12 @@ function outliersOf({ residuals, data }: Solved): Outlier[] {
   });
 }
 
-function describe(
-  { stand, elevationSigmaDeg, falling }: FitQuestion,
-  groups: readonly Group[],
-  solved: Solved,
-): Omit<Fit, 'outliers' | 'speedPct' | 'bearing'> {
-  const { params, covariance, data, hasZero, hasDrag } = solved;
+type Described = Omit<Fit, 'outliers' | 'doubts' | 'speedPct' | 'bearing'>;
+
+function describe({ stand, elevationSigmaDeg, falling }: FitQuestion, groups: readonly Group[], solved: Solved): Described {
+  const { params, covariance: found, data, hasZero, hasDrag, misfit } = solved;
+  // a dial that is not smooth is known less well than a smooth one would be
+  const covariance = Matrix.mul(found, wideningOf(misfit.square, misfit.parts) ** 2);
   const shape: CurveShape = { params: params.slice(0, CURVE_PARAMS), falling };
   const own = covariance.subMatrix(0, CURVE_PARAMS - 1, 0, CURVE_PARAMS - 1).to2DArray();
   const df = Math.max(1, data.length - groups.length) + PRIOR_DF;

@@ -9,6 +9,7 @@ export {
   testBallSchema,
   tuneUpSchema,
 } from './ball.ts';
+export type { Doubt } from './doubts.ts';
 export { type Fit, type FitQuestion, fitDial, type Outlier } from './fit.ts';
 export { firstReadings, mostUsefulReading } from './next.ts';
 export type { LearntSigma } from './scatter.ts';

@@ -4,6 +4,7 @@ import { DIMENSION_OF } from '../../ui/dialUnits.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
+import { sayDoubt } from '../../words/doubts.ts';
 
 interface Props {
   fit: Fit;
@@ -32,6 +33,8 @@ export function FitWords({ fit, dial, tuneUp, reading, onSetReading, onLeaveOut 
   const print = (value: number): string => units.print(value, DIMENSION_OF[moves]);
   const { value, lo, hi } = dialValue(scale, { ...fit, tunedAt: '', balls: fit.used, ballId: tuneUp.ballId, temperatureC: 20 }, reading);
   const next = mostUsefulReading(scale, fit);
+  const thrown = tuneUp.balls.filter(({ leftOut }) => !leftOut).map((ball) => ball.reading);
+  const isBeyond = reading < Math.min(...thrown) || reading > Math.max(...thrown);
   const outliers = fit.outliers.filter(({ ballId }) => tuneUp.balls.some((ball) => ball.id === ballId && !ball.leftOut));
   return (
     <div className="space-y-2">
@@ -57,6 +60,14 @@ export function FitWords({ fit, dial, tuneUp, reading, onSetReading, onLeaveOut 
           <b>The marks cannot tell</b> a wrong elevation from a wrong speed: a degree off looks like a slower or a faster ball. One timed
           flight or a radar reading parts them.
         </Notice>
+      )}
+      {fit.doubts.map((doubt) => (
+        <Notice key={doubt.code} tone="warning" data-testid={`doubt-${doubt.code}`}>
+          {sayDoubt(doubt, { reading: (at) => printReading(scale, at), speed: (mps) => units.speed(mps, 1) })}
+        </Notice>
+      ))}
+      {isBeyond && (
+        <p className="font-semibold">No ball was thrown at or beyond {printReading(scale, reading)}: what stands here is a guess.</p>
       )}
       {outliers.map(({ ballId, how, by, sigmas }) => (
         <Notice key={ballId} tone="warning">

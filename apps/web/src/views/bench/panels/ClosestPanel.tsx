@@ -32,6 +32,8 @@ const SAY: Record<FitFigure, string> = {
   heightM: 'height at the hit',
   descentDeg: 'steepness',
   topspinRpm: 'spin',
+  sidespinRpm: 'sideways spin',
+  breakM: 'break',
 };
 /** A figure this far off is worth a word. */
 const WORTH_A_WORD = 0.6;
@@ -100,7 +102,7 @@ export function ClosestPanel({ bench, canPlan }: { bench: BenchState; canPlan: b
                 of 100 like the game ball
                 <SourceMark
                   about="the likeness"
-                  source="100 is the same ball; half at one tenth of time and speed, 6 in of height, 6° and 600 rpm off all together. The weights are our judgement, no source."
+                  source="100 is the same ball; half at one tenth of time and speed, 6 in of height, 6°, 600 rpm of top and of sideways spin and 6 in of break off all together. The weights are our judgement, no source."
                 />
               </span>
             </p>
@@ -132,7 +134,7 @@ export function ClosestPanel({ bench, canPlan }: { bench: BenchState; canPlan: b
             />
           </div>
         )}
-        {found?.length === 0 && <p>Nothing this machine can throw reaches the player.</p>}
+        {found?.length === 0 && <p>Nothing this machine can throw from there comes near it and is safe and kind to play.</p>}
         {found && found.length > 0 && (
           <ul>
             {found.map((match) => (
@@ -141,7 +143,8 @@ export function ClosestPanel({ bench, canPlan }: { bench: BenchState; canPlan: b
                 <span className="min-w-0 grow basis-52">
                   {describeSpot(planOf(match.setup), match.setup.from, units.length)};{' '}
                   {'elevationDeg' in match.setup.hold && `${match.setup.hold.elevationDeg.toFixed(1)}°, `}
-                  {units.print(match.setup.topspinRpm, 'spin')}
+                  {units.print(match.spin.topspinRpm, 'spin')}
+                  {Math.abs(match.spin.sidespinRpm) >= 50 && `, sideways ${units.print(match.spin.sidespinRpm, 'spin')}`}
                 </span>
                 <Button look="primary" onClick={() => bench.put(match.setup)}>
                   Use it
@@ -162,6 +165,8 @@ function tooMuch(key: FitFigure, by: number): string {
     heightM: ['too high', 'too low'],
     descentDeg: ['too steep', 'too flat'],
     topspinRpm: ['too much top', 'too little top'],
+    sidespinRpm: ['too far to one side', 'too far to the other'],
+    breakM: ['too far right', 'too far left'],
   };
   return words[key][by > 0 ? 0 : 1];
 }
