@@ -125,6 +125,7 @@ const LINES: Record<string, Line> = {
     body: () => ({ startedAt: '2026-11-20T15:00:00.000Z', checks: { before: ['a'], after: [] } }),
     helper: true,
   }),
+  'GET players/[id]/scatter': at(() => own.player, { helper: true }),
   'GET machines/[id]/link': at(() => own.machine, { helper: true }),
   'POST machines/[id]/command': at(() => own.machine, { body: () => ({ do: 'hold' }), helper: true }),
   'POST machines/[id]/beat': at(() => own.machine, { body: () => ({}), helper: true }),

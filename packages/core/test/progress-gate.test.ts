@@ -1,7 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { calc } from '../src/calc/index.ts';
-import { ballsToCount, ballsToStreak, compareRates, judgeGate, roundWidthFor, seededRandom, widthAt, widthFor } from '../src/index.ts';
+import {
+  ballsToCount,
+  ballsToStreak,
+  compareRates,
+  judgeGate,
+  operatingTable,
+  rateAt,
+  roundWidthFor,
+  seededRandom,
+  widthAdvice,
+  widthAt,
+  widthFor,
+} from '../src/index.ts';
 
 const round = (approach: 'sweet-spot' | 'earn-it' | 'coachs-eye', hits: number, balls = 10) =>
   judgeGate({ approach, hits, balls, longestRun: 0, need: { hits: 7, of: 10 } });
@@ -137,5 +149,50 @@ describe('./arc calc gate, width, compare, streak', () => {
     const answer = ask(verb, document);
     expect(answer.ok).toBe(false);
     expect((answer as { problem: { errors: { pointer: string }[] } }).problem.errors.map((each) => each.pointer)).toContain(pointer);
+  });
+});
+
+describe('the operating table of an approach', () => {
+  test('at the sweet spot few who hit half are moved within six rounds, and who hits eight of ten climbs within three', () => {
+    const at = (rate: number) => operatingTable('sweet-spot').find((each) => each.rate === rate)!;
+    expect(at(0.5).sentUpInSix + at(0.5).sentDownInSix).toBeLessThan(0.2);
+    expect(at(0.8).climbsInThree).toBeGreaterThan(0.9);
+    expect(at(0.3).sentDownInSix).toBeGreaterThan(0.5);
+  });
+  test('a count and a streak send nobody down; the coach’s eye sends nobody anywhere', () => {
+    for (const approach of ['earn-it', 'in-a-row'] as const) {
+      const table = operatingTable(approach);
+      expect(table.every(({ sentDownInSix }) => sentDownInSix === 0)).toBe(true);
+      const climbs = table.map(({ sentUpInSix }) => sentUpInSix);
+      expect(climbs).toEqual([...climbs].sort((a, b) => a - b));
+    }
+    expect(operatingTable('coachs-eye').every(({ sentUpInSix, sentDownInSix }) => sentUpInSix + sentDownInSix === 0)).toBe(true);
+  });
+});
+
+describe('a width for one in two', () => {
+  test('waits for enough balls: how sure it is grows with them', () => {
+    const [few, some, many] = [10, 40, 160].map((balls) => widthAdvice(3, 0.7 * balls, balls));
+    expect(few!.sure).toBeLessThan(0.6);
+    expect(some!.sure).toBeGreaterThan(few!.sure);
+    expect(many!.sure).toBeGreaterThan(0.95);
+    expect(many!.widthM).toBeLessThan(3);
+  });
+  test('the chance is that of the simulated truth behind such a count', () => {
+    // true rates drawn evenly, kept where ten balls come to seven; Jeffreys' prior is close to even there
+    const random = seededRandom(5);
+    const { widthM, sure } = widthAdvice(3, 7, 10);
+    let [kept, right] = [0, 0];
+    while (kept < 3000) {
+      const rate = random();
+      let hits = 0;
+      for (let i = 0; i < 10; i++) hits += Number(random() < rate);
+      if (hits !== 7) continue;
+      kept++;
+      const { sigmaM } = { sigmaM: 3 / widthAt(1, rate) };
+      const there = rateAt(sigmaM, widthM);
+      right += Number(there >= 0.4 && there <= 0.6);
+    }
+    expect(Math.abs(right / kept - sure)).toBeLessThan(0.05);
   });
 });

@@ -25,6 +25,7 @@ import {
   spinFor,
   strikeZone,
   surfaceById,
+  throwGameBall,
 } from '../src/index.ts';
 
 /** Data is checked against the rule books it cites; figures quoted from memory, as the records say. */
@@ -129,7 +130,20 @@ describe('levels and the game book', () => {
     const slider = gameBallById('baseball-slider-college')!;
     if (slider.kind !== 'pitch') throw new Error('a slider is a pitch');
     expect(Math.hypot(slider.sidespinRpm, slider.gyroRpm)).toBeCloseTo(2400, 6);
-    expect(slider.sidespinRpm).toBeCloseTo(0.35 * 2400, 6);
+    expect(slider.sidespinRpm).toBeCloseTo(-0.35 * 2400, 6);
+    // a right-hander's bends to his left, away from a right-handed hitter, a left-hander's the other way; the list says whose it is
+    const left = gameBallById('baseball-slider-left-college')!;
+    expect(left).toMatchObject({ sidespinRpm: -slider.sidespinRpm, gyroRpm: slider.gyroRpm });
+    const conditions = {
+      ball: ballById('baseball'),
+      airDensityKgM3: 1.2,
+      wind: { xMps: 0, yMps: 0 },
+      ground: { restitution: 0.5, friction: 0.5, tangentialRestitution: 0 },
+    };
+    const breaks = [slider, left].map((ball) => throwGameBall(conditions, ball, 0, 0.3)!.arrival!.breakM);
+    expect(breaks[0]!).toBeLessThan(-0.15);
+    expect(breaks[1]!).toBeCloseTo(-breaks[0]!, 6);
+    expect([slider, left].map(gameBallLabel)).toEqual(['Slider, College, right-hander', 'Slider, College, left-hander']);
   });
   test('what little is published about says so where its source is asked for', () => {
     const of = (id: string) => gameBallSource(GAME_BOOK.find((ball) => ball.id === id)!);

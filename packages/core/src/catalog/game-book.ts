@@ -42,4 +42,9 @@ export function ownFrom(ball: GameBall): OwnGameBall | null {
 export const isSoft = (ball: GameBall | undefined): boolean => ball?.kind === 'shaped' && ball.soft === true;
 
 /** How a game ball is called in a list: `Rally drive, Competing` or `Fastball, College`. */
-export const gameBallLabel = (ball: GameBall): string => `${ball.name}, ${ball.kind === 'pitch' ? ball.band : ball.level}`;
+export function gameBallLabel(ball: GameBall): string {
+  if (ball.kind !== 'pitch') return `${ball.name}, ${ball.level}`;
+  // which hand throws it is only told by a ball that goes aside
+  const hand = ball.sidespinRpm === 0 ? '' : ball.sidespinRpm < 0 ? ', right-hander' : ', left-hander';
+  return `${ball.name}, ${ball.band}${hand}`;
+}

@@ -27,6 +27,37 @@ export function widthFor(widthM: number, hits: number, balls: number, wantedRate
   return { widthM: 2 * sigmaM * halfWidthFor(wantedRate), sigmaM };
 }
 
+/** A width for one in two, with how sure it is. */
+export interface WidthAdvice {
+  widthM: number;
+  /** Chance that it will really be hit at 40 to 60 %. */
+  sure: number;
+}
+
+const ADVISED = { rate: 0.5, from: 0.4, to: 0.6 } as const;
+const POINTS = 400;
+
+/**
+ * The width that would be hit one time in two, and the chance that this is so: over all true rates that the count leaves open (Jeffreys’ prior).
+ * Check: by 9 of 10 the chance is about one in two; by 90 of 100 it is nearly sure.
+ * @throws RangeError for no balls, or a count that is none
+ */
+export function widthAdvice(widthM: number, hits: number, balls: number): WidthAdvice {
+  const advised = widthFor(widthM, hits, balls, ADVISED.rate).widthM;
+  let [total, within] = [0, 0];
+  for (let i = 0; i < POINTS; i++) {
+    const rate = (i + 0.5) / POINTS;
+    // against the largest, so that a long history does not run out of digits
+    const weight = Math.exp(
+      (hits - 0.5) * Math.log(rate / tempered(hits, balls)) + (balls - hits - 0.5) * Math.log((1 - rate) / (1 - tempered(hits, balls))),
+    );
+    const there = rateAt(widthM / (2 * halfWidthFor(rate)), advised);
+    total += weight;
+    if (there >= ADVISED.from && there <= ADVISED.to) within += weight;
+  }
+  return { widthM: advised, sure: within / total };
+}
+
 /** As `widthFor` for a round target, whose misses follow Rayleigh’s law: chance = 1 − exp(−r²/2σ²). */
 export function roundWidthFor(widthM: number, hits: number, balls: number, wantedRate: number): Width {
   checkCount(hits, balls);

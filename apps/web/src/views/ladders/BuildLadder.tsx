@@ -1,5 +1,6 @@
 import { APPROACHES, gameBallLabel, netPlayOf } from '@good-arc/core';
 import type { Kit, Viewer } from '../../api/rows.ts';
+import { ApproachTable } from '../../ui/ApproachTable.tsx';
 import { ArcsOverlay } from '../../ui/ArcsOverlay.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
@@ -156,6 +157,7 @@ function BuildView({ viewer, kit, search }: Props) {
             options={APPROACHES.map((each) => [each, APPROACH_NAMES[each]] as const)}
           />
           <p className="-mt-1 text-sm text-quiet">{APPROACH_WORDS[approach]}</p>
+          <ApproachTable approach={approach} />
           <Select
             label="No rung is worse than"
             value={wanted}

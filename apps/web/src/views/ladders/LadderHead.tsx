@@ -15,6 +15,7 @@ import {
 } from '@good-arc/core';
 import { Redo2, Star, Undo2 } from 'lucide-react';
 import type { Kit, Viewer } from '../../api/rows.ts';
+import { ApproachTable } from '../../ui/ApproachTable.tsx';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { machineOf, venueOf } from '../../ui/judge.ts';
@@ -221,12 +222,17 @@ export function LadderHead({ state, viewer, kit, judgements, rates, playerId, on
           )}
         </More>
       </div>
-      <p className="mt-2 border-b border-base-content pb-3 text-quiet">
-        {APPROACH_WORDS[approach]}
-        {rate &&
-          rate.balls > 0 &&
-          ` ${rate.name} hit ${rate.hits} of the last ${rate.balls} here${advice(rate, rungs.at(-1)?.document.targetSize.widthM, units.length)}.`}
-      </p>
+      <div className="mt-2 border-b border-base-content pb-1">
+        <p className="text-quiet">
+          {APPROACH_WORDS[approach]}
+          {rate &&
+            rate.balls > 0 &&
+            ` ${rate.name} hit ${rate.hits} of the last ${rate.balls} here${advice(rate, rungs.at(-1)?.document.targetSize.widthM, units.length)}.`}
+        </p>
+        <div className="no-print max-w-xl">
+          <ApproachTable approach={approach} />
+        </div>
+      </div>
     </div>
   );
 }

@@ -8,6 +8,7 @@ const KINDS: readonly PitchKind[] = [
   { slug: 'change-up', name: 'Change-up', totalRpm: 1700, activeShare: 0.9, turn: 'back' },
   { slug: 'curve', name: 'Curve', totalRpm: 2500, activeShare: 0.7, turn: 'top' },
   { slug: 'slider', name: 'Slider', totalRpm: 2400, activeShare: 0.35, turn: 'side' },
+  { slug: 'slider-left', name: 'Slider', totalRpm: 2400, activeShare: 0.35, turn: 'side-left' },
 ];
 
 /** What a band sees besides its fastball, mph. */
@@ -25,5 +26,5 @@ const kindsOf = ({ release }: AgeBand): readonly PitchKind[] =>
   release ? KINDS.map((kind) => (kind === FASTBALL ? { ...kind, totalRpm: release.fastballRpm / FASTBALL_ACTIVE } : kind)) : KINDS;
 
 export const gameBalls: readonly GameBall[] = bands.flatMap((band) =>
-  pitches('baseball', band, kindsOf(band), { fastball: band.fastballMph, ...BESIDES[band.id] }),
+  pitches('baseball', band, kindsOf(band), { fastball: band.fastballMph, ...BESIDES[band.id], 'slider-left': BESIDES[band.id]?.slider }),
 );

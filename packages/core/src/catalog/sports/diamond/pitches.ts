@@ -43,7 +43,8 @@ export interface PitchKind {
   name: string;
   totalRpm: number;
   activeShare: number;
-  turn: 'back' | 'top' | 'side';
+  /** Sideways: of a right-hander, and of a left-hander. */
+  turn: 'back' | 'top' | 'side' | 'side-left';
   confidence?: 'low';
 }
 
@@ -70,7 +71,8 @@ export function pitches(
         ...(release && { releaseZ_m: release.z }),
         speedMph,
         topspinRpm: turn === 'back' ? -active : turn === 'top' ? active : 0,
-        sidespinRpm: turn === 'side' ? active : 0,
+        // a right-hander's goes to the catcher's right, away from a right-handed hitter
+        sidespinRpm: turn === 'side' ? -active : turn === 'side-left' ? active : 0,
         gyroRpm: gyro,
         ...(confidence && { confidence }),
       },

@@ -34,6 +34,21 @@ export const gameBalls: readonly GameBall[] = [
     ],
     { metAtNet: true },
   ),
+  // flat, at the chest, 30 to 45 mph (common practice, no source)
+  ...shaped(
+    'pickleball',
+    'fast-exchange',
+    'Fast exchange at the line',
+    2.4,
+    1.0,
+    [
+      [0, 5.6, 0.3, 30],
+      [0, 5.8, 0.25, 32],
+      [0, 6.2, 0.15, 39],
+      [0, 6.4, 0.08, 45],
+    ],
+    { metAtNet: true },
+  ),
   ...shaped(
     'pickleball',
     'dink',

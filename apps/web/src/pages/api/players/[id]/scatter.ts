@@ -7,9 +7,9 @@ import { readScatter } from '../../../../server/progress.ts';
 
 /** A player’s own scatter by stroke in a sport. */
 export const GET = endpoint(null, async ({ store, id, context }) => {
+  const one = await store.one(player, id, 'player');
   const asked = context.url.searchParams.get('sport');
   const sport = SPORTS.find((each) => each === asked);
-  if (!sport) throw new Refusal(400, 'Which sport?', [{ pointer: '/sport', detail: `“${asked ?? ''}” is none of ${SPORTS.join(', ')}.` }]);
-  const [one, kit] = await Promise.all([store.one(player, id, 'player'), readKit(store)]);
-  return readScatter(store, kit, toPlayer(one), sport, new Date());
+  if (!sport) throw new Refusal(400, 'Bad input', [{ pointer: '/sport', detail: `“${asked ?? ''}” is none of ${SPORTS.join(', ')}.` }]);
+  return readScatter(store, await readKit(store), toPlayer(one), sport, new Date());
 });
