@@ -122,6 +122,13 @@ describe('words of everything else the core answers with a code', () => {
         for (const need of [{ hits: 7, of: 10 }, { streak: 5 }, null])
           expectSentence(sayStep(nextStep({ approach, need, roundsAsked: 2, rounds })));
     }
+    const none = nextStep({
+      approach: 'earn-it',
+      need: { hits: 7, of: 10 },
+      roundsAsked: 2,
+      rounds: [{ hits: 0, balls: 1, longestRun: 0 }],
+    });
+    expect(sayStep(none)).toBe('0 of 1 (could be 0 to 1). The rung asks for 7 of 10: again.');
     const earned = nextStep({ approach: 'earn-it', need: { hits: 7, of: 10 }, roundsAsked: 2, rounds: [round(4), round(8)] });
     expect(sayStep(earned)).toBe('Best round 8 of 10 (could be 5 to 9). 7 of 10 is met.');
   });

@@ -61,7 +61,8 @@ export function nextStep({ approach, need, roundsAsked, rounds }: NextQuestion):
   const balls = rounds.reduce((sum, each) => sum + each.balls, 0);
   const longestRun = Math.max(0, ...rounds.map((each) => each.longestRun));
   const counted = rounds.filter((each) => each.balls > 0);
-  const best = counted.reduce((a, b) => (b.hits / b.balls > a.hits / Math.max(1, a.balls) ? b : a), { hits: 0, balls: 0 });
+  // of none hit the first is still the best
+  const best = counted.reduce((a, b) => (a.balls === 0 || b.hits / b.balls > a.hits / a.balls ? b : a), { hits: 0, balls: 0 });
   const figures = {
     rounds: need === null ? rounds.length : counted.length,
     hits,

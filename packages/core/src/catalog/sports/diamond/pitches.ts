@@ -71,9 +71,9 @@ export function pitches(
         ...(release && { releaseZ_m: release.z }),
         speedMph,
         topspinRpm: turn === 'back' ? -active : turn === 'top' ? active : 0,
-        // a right-hander's goes to the catcher's right, away from a right-handed hitter
+        // a right-hander's goes to his left, away from a right-handed hitter; a left-hander's is its mirror image
         sidespinRpm: turn === 'side' ? -active : turn === 'side-left' ? active : 0,
-        gyroRpm: gyro,
+        gyroRpm: turn === 'side' ? -gyro : gyro,
         ...(confidence && { confidence }),
       },
     ];
