@@ -4,6 +4,7 @@ import {
   type Around,
   ageIn,
   apartOf,
+  away,
   beatOf,
   buildLadder,
   canThrowInOrder,
@@ -15,6 +16,8 @@ import {
   judgeRung,
   LIBRARY,
   longestRun,
+  metAt,
+  metsOf,
   mostSwings,
   nextBeatS,
   outcomesByNumber,
@@ -95,6 +98,18 @@ describe('two who hit in turn', () => {
     const judged = judgedWhole({ ...lines, intervalS: 2.5 }, judgeWith(asked));
     expect(judged.survival).toBe(false);
     expect(judged.shortestIntervalS!).toBeLessThanOrEqual(2.5);
+  });
+  test('each line has its own place, as far from the machine as the middle one', () => {
+    const [feed] = lines.feeds;
+    const places = metsOf(lines, feed!);
+    expect(away(places[0]!, places[1]!)).toBeCloseTo(
+      2 * away(feed!.launch, metAt(lines, feed!)) * Math.sin((lines.sweep!.halfDeg * Math.PI) / 180),
+      6,
+    );
+    // turned to the right of its throw, seen from the machine: toward smaller x when it throws toward the player
+    expect(Math.sign(places[1]!.x - places[0]!.x)).toBe(Math.sign(Math.cos((feed!.launch.bearingDeg * Math.PI) / 180)));
+    const { sweep: _, ...still } = lines;
+    expect(metsOf(still, feed!)).toEqual([metAt(still, feed!)]);
   });
   test('they stand three metres apart; closer is a hazard', () => {
     const codes = (rung: RungDocument) => hazardsOfRung(rung, 'pickleball', judgedWhole(rung, judgeWith(asked))).map(({ code }) => code);

@@ -16,7 +16,11 @@ export function RungWarnings({
   around: Around;
 }) {
   const units = useUnits();
-  const hazards = useMemo(() => hazardsInSight(document, sport, judgement, around), [document, sport, judgement, around]);
+  const hazards = useMemo(
+    // who feeds is the same on every rung: it is said where one is opened, on the card and on court
+    () => hazardsInSight(document, sport, judgement, around).filter(({ code }) => code !== 'child-feeds'),
+    [document, sport, judgement, around],
+  );
   return hazards.map((hazard) => (
     <p
       key={hazard.code}

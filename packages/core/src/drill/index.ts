@@ -1,7 +1,7 @@
 export { attemptsOf, type StrokeAttempt } from './attempts.ts';
 export { type Beat, beatOf, nextBeatS } from './beat.ts';
 export { freeFeedId, withIds } from './feeds.ts';
-export { apartOf, linesHalfDeg, TOGETHER_M } from './lines.ts';
+export { apartOf, linesHalfDeg, metsOf, TOGETHER_M } from './lines.ts';
 export { type Balance, balanceOf, ballsOf, CAP_BALLS, deal, doubtBits, hitterOf, isIn, minutesOf, programOf, REST_S } from './order.ts';
 export { bouncesThatFit, ritualFromTaps, ritualS } from './ritual.ts';
 export {

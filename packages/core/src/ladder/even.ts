@@ -1,4 +1,4 @@
-import { type RungDocument, targetFrom } from '../drill/index.ts';
+import { COMFORTS, type Comfort, type RungDocument, targetFrom } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
 import { type Change, stepBetween } from './demand.ts';
 import { type JudgeContext, judgeRung, wholly } from './judge.ts';
@@ -14,6 +14,7 @@ interface Judged {
   demand: number;
   /** A ball of it is met outside the band of its level. */
   isOff: boolean;
+  comfort: Comfort;
 }
 
 /**
@@ -39,16 +40,21 @@ function judged(document: RungDocument, context: JudgeContext): Judged | null {
       document,
       demand: judgement.demand.total,
       isOff: judgement.balls.some(({ height }) => height !== null && height.word !== 'good'),
+      comfort: judgement.comfort,
     }
   );
 }
+
+/** In time than both between which it stands. */
+const isWorse = (middle: Judged, ...sides: readonly Judged[]): boolean =>
+  sides.every(({ comfort }) => COMFORTS.indexOf(middle.comfort) > COMFORTS.indexOf(comfort));
 
 function between(a: Judged, b: Judged, venue: Venue, context: JudgeContext): RungDocument[] {
   const step = stepBetween(a, b);
   if (step.kind !== 'gap') return [];
   for (const rung of middles(a.document, b.document, step.changes, venue)) {
     const middle = judged(rung, context);
-    if (!middle || (middle.isOff && !a.isOff && !b.isOff)) continue;
+    if (!middle || (middle.isOff && !a.isOff && !b.isOff) || isWorse(middle, a, b)) continue;
     const [low, high] = [stepBetween(a, middle), stepBetween(middle, b)];
     const lower = middle.demand > a.demand + 0.5 && middle.demand < b.demand - 0.5;
     const closer =
@@ -83,7 +89,7 @@ function* middles(a: RungDocument, b: RungDocument, changes: readonly Change[], 
 /** The sequence of the lower rung for the balls of the upper one: as it was where the members match, else blocks of them. */
 function sequenceOf(a: RungDocument, b: RungDocument): Pick<RungDocument, 'order' | 'feeds'> {
   if (a.feeds.length === b.feeds.length) return { order: a.order, feeds: b.feeds };
-  return { order: { kind: 'blocks', size: 3 }, feeds: b.feeds };
+  return { order: { kind: 'blocks', size: 4 }, feeds: b.feeds };
 }
 
 /** The feeds of a rung with launches changed toward another's, each aimed anew at its own spot; null when one cannot be thrown. */

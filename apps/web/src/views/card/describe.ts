@@ -134,15 +134,21 @@ function warningsOf(
   { ladder, machine, machines, court }: Pick<CardFacts, 'ladder' | 'machine' | 'machines' | 'court'>,
   units: U,
 ): string[] {
-  return ladder.rungs.flatMap(({ document }, i) => {
+  const said = ladder.rungs.map(({ document }) => {
     const { profile } = machines.find(({ id }) => id === document.machineId) ?? machine;
     const judged = judgeRung(document, { sport: ladder.sport, machine: profile, gameBall: gameBallById });
     const byName = needsName(document, judged) ? ' Only when a coach confirms it by name.' : '';
     const withName = ({ code }: Hazard): string => (ASKS_NAME.includes(code) ? byName : '');
     const around = aroundOf({ courts: [court], machines: [...machines, machine], players: [] }, document);
     return hazardsInSight(document, ladder.sport, judged, around).map(
-      (hazard) => `Rung ${i + 1}: ${sayHazard(hazard, units.length).what}${withName(hazard)}`,
+      (hazard) => `${sayHazard(hazard, units.length).what}${withName(hazard)}`,
     );
+  });
+  // what holds for several rungs is said once
+  return [...new Set(said.flat())].map((text) => {
+    const rungs = said.flatMap((each, i) => (each.includes(text) ? [i + 1] : []));
+    if (rungs.length === said.length && rungs.length > 1) return `Every rung: ${text}`;
+    return `${rungs.length === 1 ? 'Rung' : 'Rungs'} ${rungs.join(', ')}: ${text}`;
   });
 }
 

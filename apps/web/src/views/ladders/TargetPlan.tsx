@@ -3,7 +3,7 @@ import {
   diamondOf,
   type Feed,
   isWayBlocked,
-  metAt,
+  metsOf,
   type PlayerTarget,
   placeOfTarget,
   type RungDocument,
@@ -80,31 +80,45 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
         >
           <CourtDrawing plan={plan} scale={scale} />
           {feeds.map((feed, i) => {
-            const met = metAt(document, feed);
+            const mets = metsOf(document, feed);
             const to = feed.on && feed.counts !== false ? targetOf(document, feed) : null;
             return (
               // biome-ignore lint/suspicious/noArrayIndexKey: feeds have no other identity
               <g key={i} aria-hidden="true">
-                {to && (
-                  <line
-                    x1={scale.along(met.y)}
-                    y1={scale.across(met.x)}
-                    x2={scale.along(to.y)}
-                    y2={scale.across(to.x)}
-                    stroke="var(--color-arrive)"
-                    strokeWidth={1.5}
-                    strokeDasharray="2 4"
-                  />
-                )}
+                {mets.map((met) => (
+                  <g key={met.x}>
+                    {mets.length > 1 && (
+                      <line
+                        x1={scale.along(feed.launch.y)}
+                        y1={scale.across(feed.launch.x)}
+                        x2={scale.along(met.y)}
+                        y2={scale.across(met.x)}
+                        stroke="var(--color-ball)"
+                        strokeWidth={1.5}
+                      />
+                    )}
+                    {to && (
+                      <line
+                        x1={scale.along(met.y)}
+                        y1={scale.across(met.x)}
+                        x2={scale.along(to.y)}
+                        y2={scale.across(to.x)}
+                        stroke="var(--color-arrive)"
+                        strokeWidth={1.5}
+                        strokeDasharray="2 4"
+                      />
+                    )}
+                    <circle
+                      cx={scale.along(met.y)}
+                      cy={scale.across(met.x)}
+                      r={6}
+                      fill="var(--color-base-100)"
+                      stroke="currentColor"
+                      strokeWidth={2}
+                    />
+                  </g>
+                ))}
                 <rect x={scale.along(feed.launch.y) - 7} y={scale.across(feed.launch.x) - 6} width={14} height={12} fill="currentColor" />
-                <circle
-                  cx={scale.along(met.y)}
-                  cy={scale.across(met.x)}
-                  r={6}
-                  fill="var(--color-base-100)"
-                  stroke="currentColor"
-                  strokeWidth={2}
-                />
               </g>
             );
           })}
