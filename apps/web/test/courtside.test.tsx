@@ -137,6 +137,18 @@ describe('a machine that is worked by hand', () => {
     const rounds = asked.filter(({ path, method }) => method === 'PUT' && /^rounds\/[^/]+$/.test(path));
     expect(rounds.map(({ body }) => body.playerId)).toEqual([id(10), id(11)]);
   });
+  test('two are judged by the one who needs most: the youngest, and the swings of the one who has most behind them', async () => {
+    const pair = { ...document, hitters: 2, level: 'Building' as const };
+    const child = { ...player(11, 'Theo Larchmont'), bornYear: new Date().getFullYear() - 10 };
+    const { user } = show({
+      rung: { id: id(5), ladderId: id(9), position: 0, document: pair },
+      players: [player(10, 'Ines Rookwood'), child],
+      swingsToday: [{ playerId: id(11), rungId: id(77), swings: 80 }],
+    });
+    expect(screen.queryByText(/swings are in this day already/)).toBeNull();
+    await user.selectOptions(screen.getByLabelText('Hits second'), 'Theo Larchmont');
+    expect(screen.getByText(/80 swings are in this day already/)).toBeTruthy();
+  });
   test('the interval of the round is changed from the next ball on', async () => {
     const { user } = show();
     expect(button('Half a second later').disabled).toBe(true); // there is no round yet
@@ -346,6 +358,25 @@ describe('a machine on a line', () => {
       vi.useRealTimers();
     }
     expect(commands(asked).map((each) => each.do)).toEqual(['arm', 'feed']);
+  });
+  test('somebody else who holds the machine meanwhile is not overruled by who walks', async () => {
+    const { asked, user } = show({ machine: wired }, takes);
+    await hear(status('idle'));
+    await user.click(screen.getByLabelText(/^Walk over first: \d+ s/));
+    await user.click(button(/^Arm/));
+    const program = { id: commands(asked)[0].roundId as string, name: 'x' };
+    await hear(status('ready', { program }));
+    vi.useFakeTimers();
+    try {
+      await act(async () => button(/^Feed 4 balls/).click());
+      await act(() => vi.advanceTimersByTimeAsync(2000));
+      await hear(status('held', { program }));
+      await hear(status('ready', { program }));
+      await act(() => vi.advanceTimersByTimeAsync(60_000));
+    } finally {
+      vi.useRealTimers();
+    }
+    expect(commands(asked).map((each) => each.do)).toEqual(['arm']);
   });
   test('a machine that throws at another interval than the page shows is an alarm', async () => {
     const { user } = show({ machine: wired }, takes);

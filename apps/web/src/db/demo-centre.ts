@@ -119,7 +119,7 @@ export const PLAYERS: readonly [
   ageYears?: number,
 ][] = [
   ['Ines Rookwood', 'Building', 'right', 1.68, 'Backhand first.', 'A backhand that holds in a rally.', 'Long runs to the left: the knee.'],
-  ['Bo Tallowby', 'Starting', 'right', 1.79, ''],
+  ['Bo Tallowby', 'Starting', 'right', 1.79, '', '', '', 34],
   ['Sam Pellarin', 'Competing', 'left', 1.74, 'Likes to be told the number of balls.'],
   ['Mira Quistgaard-Lund', 'Advanced', 'right', 1.71, ''],
   ['Theo Larchmont', 'Building', 'right', 1.52, '', 'Hit the league fastball.', 'More than 60 swings a day.', 13],

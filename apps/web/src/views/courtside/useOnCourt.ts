@@ -4,6 +4,7 @@ import {
   hazardsInSight,
   hitterOf,
   judgeRung,
+  LEVELS,
   needsName,
   type Outcome,
   type PlayerId,
@@ -119,7 +120,12 @@ export function useOnCourt({
   // a round goes on with the rung it began with
   const document = run?.card ?? rung.document;
   const player = players.find(({ id }) => id === playerId);
-  const playerLevel = player?.level;
+  const hitters = document.hitters ?? 1;
+  const who = [playerId, ...mates].slice(0, hitters);
+  const hitting = players.filter(({ id }) => who.includes(id));
+  // what is thrown to several is judged by the one who needs most: the lowest level, the youngest, the most swings behind them
+  const weakest = hitting.length > 0 ? hitting.reduce((a, b) => (LEVELS.indexOf(b.level) < LEVELS.indexOf(a.level) ? b : a)) : undefined;
+  const playerLevel = weakest?.level;
   const judged = useMemo(
     () =>
       judgeRung(document, {
@@ -130,8 +136,9 @@ export function useOnCourt({
       }),
     [document, ladder.sport, machine, gameBalls, playerLevel],
   );
-  const swingsBefore = elsewhereToday(swingsToday, playerId, rung.id);
-  const ageYears = ageOf(player);
+  const swingsBefore = Math.max(0, ...who.map((id) => elsewhereToday(swingsToday, id, rung.id)));
+  const ages = hitting.flatMap((each) => ageOf(each) ?? []);
+  const ageYears = ages.length > 0 ? Math.min(...ages) : null;
   const handFed = machine.profile.hopper === 1;
   const inSight = useMemo(
     () => hazardsInSight(document, ladder.sport, judged, { ageYears, swingsBefore, indoors, handFed }),
@@ -155,8 +162,6 @@ export function useOnCourt({
   const isArmed = ['ready', 'feeding', 'held'].includes(state);
   const pads = padsFor(ladder.approach, ladder.sport, document);
   const names = outcomeNames(ladder.sport, document);
-  const hitters = document.hitters ?? 1;
-  const who = [playerId, ...mates].slice(0, hitters);
   const isCrowded = new Set(who).size < hitters || who.includes('');
   const nameOf = (id: PlayerId): string => players.find((each) => each.id === id)?.name ?? 'somebody';
   const everyS = run?.paceS ?? document.intervalS;
@@ -200,7 +205,17 @@ export function useOnCourt({
     const roundId = current.current?.roundId ?? uuidv7();
     setArmedFor(roundId);
     device().setItem(`armed:${machine.id}`, roundId);
-    if (!(await give({ do: 'arm', rungId: rung.id, from: before, roundId, document, playerId, ...(confirmedBy && { confirmedBy }) })))
+    if (
+      !(await give({
+        do: 'arm',
+        rungId: rung.id,
+        from: before,
+        roundId,
+        document,
+        playerId: weakest?.id ?? playerId,
+        ...(confirmedBy && { confirmedBy }),
+      }))
+    )
       return;
     begin(roundId);
     tell({ kind: 'armed', from: before });
@@ -251,7 +266,7 @@ export function useOnCourt({
   // a round that somebody else armed: whose it is is said, and nobody goes on with it unawares
   const inIt = ['arming', 'feeding', 'held'].includes(state) ? (view.status?.program ?? null) : null;
   const others = inIt && inIt.id !== run?.roundId && inIt.id !== armedFor ? inIt : null;
-  const walk = useWalk(document, () => give({ do: 'feed' }));
+  const walk = useWalk(document, state === 'ready', () => give({ do: 'feed' }));
   const thrown = thrownOf(run);
   const allThrown = run !== null && thrown >= document.ballsPerRound && state !== 'feeding';
   const byState = mainAction(
@@ -270,8 +285,7 @@ export function useOnCourt({
     view,
   );
   const guarded: MainAction | null = byState?.key === 'a' && (blocked || isCrowded || !isReady) ? { ...byState, off: true } : byState;
-  const walking: MainAction | null =
-    walk.leftS !== null && state === 'ready' ? { name: `First ball in ${walk.leftS} s: stop`, act: walk.cancel } : null;
+  const walking: MainAction | null = walk.leftS !== null ? { name: `First ball in ${walk.leftS} s: stop`, act: walk.cancel } : null;
   const main: MainAction | null =
     walking ?? (allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : guarded);
 

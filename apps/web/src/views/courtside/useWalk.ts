@@ -13,8 +13,11 @@ export function walkOverS({ feeds, player }: Pick<RungDocument, 'feeds' | 'playe
   return Math.max(5, Math.ceil(away(launch, meet) / WALK_MPS) + TAKE_UP_S);
 }
 
-/** The time to walk over before the first ball: off unless this device was told otherwise. */
-export function useWalk(document: RungDocument, then: () => unknown) {
+/**
+ * The time to walk over before the first ball: off unless this device was told otherwise.
+ * @param mayGo the machine is ready; when it is not any more, whoever changed that is not overruled
+ */
+export function useWalk(document: RungDocument, mayGo: boolean, then: () => unknown) {
   const [wanted, setWanted] = useState(false);
   const [leftS, setLeftS] = useState<number | null>(null);
   const act = useRef(then);
@@ -26,6 +29,9 @@ export function useWalk(document: RungDocument, then: () => unknown) {
     const timer = setInterval(() => setLeftS((now) => (now === null ? null : now - 1)), 1000);
     return () => clearInterval(timer);
   }, [counting]);
+  useEffect(() => {
+    if (!mayGo) setLeftS(null);
+  }, [mayGo]);
   useEffect(() => {
     if (leftS === null || leftS > 0) return;
     setLeftS(null);
