@@ -4,11 +4,9 @@ import {
   buildLadder,
   changesBetween,
   conditionsOf,
-  fitDrill,
   fly,
   hazardsOfRung,
   intoThirds,
-  LIBRARY,
   mirrorRung,
   type RungDocument,
   readFile,
@@ -16,14 +14,10 @@ import {
   rungSchema,
   writeBallList,
 } from '../src/index.ts';
-import { buildQuestion, judgedWhole, judgeWith, kindOf, venueOf } from './support/club.ts';
+import { buildQuestion, drillOn, judgedWhole, judgeWith, kindOf, venueOf } from './support/club.ts';
 
 const question = buildQuestion('tennis-rally-drive-building', 'Programmable court machine');
 const game = buildLadder(question).rungs.find(({ name }) => name === 'Rally drive')!;
-const library = (id: string, kind: string): RungDocument[] => {
-  const drill = LIBRARY.find((each) => each.id === id)!;
-  return fitDrill(drill, { ...venueOf(drill.sport, kindOf(kind), drill.level), hand: 'right', heightM: 1.7, approach: 'sweet-spot' }).rungs;
-};
 const landing = (rung: RungDocument, i = 0) => fly(conditionsOf(rung), rung.feeds[i]!.launch, { maxBounces: 0 }).bounces[0]!;
 
 describe('a rung bent by hand', () => {
@@ -33,7 +27,7 @@ describe('a rung bent by hand', () => {
     expect(landing(mirrored).x).toBeCloseTo(-landing(rung).x, 9);
     expect(landing(mirrored).y).toBeCloseTo(landing(rung).y, 9);
     expect(mirrorRung(mirrored)).toEqual(rung);
-    const [wide] = library('tennis-out-and-home', 'Programmable court machine');
+    const [wide] = drillOn('tennis-out-and-home', 'Programmable court machine');
     expect(mirrorRung(wide!).player.recover!.x).toBeCloseTo(-wide!.player.recover!.x, 12);
   });
   test('a level up: the level’s own game ball, quicker and with more spin, a smaller target; and still workable', () => {
@@ -79,17 +73,17 @@ describe('hazards of a rung', () => {
   });
   test('lobs, volleys at the line, several looking up: from the library', () => {
     const asked = { ...buildQuestion('pickleball-drive-building', 'Holed-ball court machine') };
-    expect(ids(library('pickleball-up-and-over', 'Holed-ball court machine')[1]!, asked)).toContain('back-pedal');
-    expect(ids(library('pickleball-two-lines', 'Holed-ball court machine')[0]!, asked)).toContain('non-volley');
+    expect(ids(drillOn('pickleball-up-and-over', 'Holed-ball court machine')[1]!, asked)).toContain('back-pedal');
+    expect(ids(drillOn('pickleball-two-lines', 'Holed-ball court machine')[0]!, asked)).toContain('non-volley');
     const field = buildQuestion('baseball-fastball-college', 'Programmable field machine');
-    expect(ids(library('baseball-between-two-gloves', 'Programmable field machine')[0]!, field)).toContain('fielders');
+    expect(ids(drillOn('baseball-between-two-gloves', 'Programmable field machine')[0]!, field)).toContain('fielders');
   });
 });
 
 describe('the ball list as CSV', () => {
   const rungs = [
-    ...['tennis-in-behind-it', 'tennis-out-and-home', 'tennis-five-markers'].flatMap((id) => library(id, 'Programmable court machine')),
-    ...library('baseball-between-two-gloves', 'Programmable field machine'),
+    ...['tennis-in-behind-it', 'tennis-out-and-home', 'tennis-five-markers'].flatMap((id) => drillOn(id, 'Programmable court machine')),
+    ...drillOn('baseball-between-two-gloves', 'Programmable field machine'),
   ];
   test('written and read back, the same balls', () => {
     for (const { feeds } of rungs) {

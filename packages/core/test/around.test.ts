@@ -24,14 +24,10 @@ import {
   type RungDocument,
   tally,
 } from '../src/index.ts';
-import { buildQuestion, judgedWhole, judgeWith, kindOf, venueOf } from './support/club.ts';
+import { buildQuestion, drillOn, judgedWhole, judgeWith, kindOf, venueOf } from './support/club.ts';
 
 const question = buildQuestion('tennis-rally-drive-building', 'Programmable court machine');
 const game = buildLadder(question).rungs.find(({ name }) => name === 'Rally drive')!;
-const library = (id: string, kind: string): RungDocument[] => {
-  const drill = LIBRARY.find((each) => each.id === id)!;
-  return fitDrill(drill, { ...venueOf(drill.sport, kindOf(kind), drill.level), hand: 'right', heightM: 1.7, approach: 'sweet-spot' }).rungs;
-};
 
 describe('what is known beside a rung', () => {
   const found = (rung: RungDocument, around: Around, asked = question) =>
@@ -83,7 +79,7 @@ describe('what is known beside a rung', () => {
 
 describe('two who hit in turn', () => {
   const asked = buildQuestion('pickleball-drive-building', 'Holed-ball court machine');
-  const lines = library('pickleball-two-lines', 'Holed-ball court machine')[1]!;
+  const lines = drillOn('pickleball-two-lines', 'Holed-ball court machine')[1]!;
   test('each has the time of both balls, half of the swings, and a gate of their own balls', () => {
     expect(lines.hitters).toBe(2);
     const { hitters: _, ...alone } = lines;
@@ -158,7 +154,7 @@ describe('balls of which only a number is known', () => {
 });
 
 describe('what a machine throws ball by ball', () => {
-  const two = library('tennis-out-and-home', 'Programmable court machine').at(-1)!;
+  const two = drillOn('tennis-out-and-home', 'Programmable court machine').at(-1)!;
   const may = (kind: string, order: RungDocument['order'], feeds = two.feeds) => canThrowInOrder({ feeds, order }, kindOf(kind));
   test('one that is programmed anything; one with dials blocks, and its sweep to and fro between two lines', () => {
     expect(may('Programmable court machine', { kind: 'bag' })).toBe(true);

@@ -1,5 +1,6 @@
 import { type CurveShape, curveAt, curveVariance, type DialMoves, printReading, type Scale, shareOf, studentT975 } from '@good-arc/core';
-import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts';
+import { Area, CartesianGrid, ComposedChart, Line, Scatter, XAxis, YAxis } from 'recharts';
+import { CHART_LABEL, ChartFrame } from './ChartFrame.tsx';
 import { chartUnit } from './dialUnits.ts';
 import { useUnits } from './Units.tsx';
 
@@ -22,7 +23,6 @@ interface Props {
 }
 
 const POINTS = 40;
-const LABEL = { fill: 'currentColor', fontSize: 14 };
 
 /** A dial's curve with its 95 % band and the balls it rests on. */
 export function DialChart({ moves, scale, curve, balls = [], height = 220, label }: Props) {
@@ -42,40 +42,31 @@ export function DialChart({ moves, scale, curve, balls = [], height = 220, label
     balls.filter((ball) => ball.leftOut === leftOut).map(({ reading, value }) => ({ reading, ball: of(value) }));
   const round = (value: number): string => String(Number(value.toFixed(digits === 0 || Math.abs(value) >= 10 ? 0 : 1)));
   return (
-    <figure className="m-0" role="img" aria-label={label}>
-      <p className="text-sm text-quiet" aria-hidden="true">
-        {name}
-      </p>
-      <div style={{ height }} aria-hidden="true">
-        <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 340, height }}>
-          <ComposedChart data={line} margin={{ top: 6, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
-            <XAxis
-              dataKey="reading"
-              type="number"
-              domain={[scale.lo, scale.hi]}
-              tickCount={6}
-              tick={LABEL}
-              stroke="currentColor"
-              tickFormatter={(reading: number) =>
-                printReading({ ...scale, kind: scale.kind === 'colours' ? 'colours' : 'numbers' }, reading)
-              }
-            />
-            <YAxis width={44} tick={LABEL} stroke="currentColor" tickFormatter={round} domain={['auto', 'auto']} />
-            <Area dataKey="band" stroke="none" fill="var(--color-arrive)" fillOpacity={0.22} isAnimationActive={false} activeDot={false} />
-            <Line dataKey="value" stroke="var(--color-arrive)" strokeWidth={2.5} dot={false} activeDot={false} isAnimationActive={false} />
-            <Scatter data={dots(false)} dataKey="ball" fill="var(--color-ball)" isAnimationActive={false} />
-            <Scatter
-              data={dots(true)}
-              dataKey="ball"
-              fill="var(--color-base-100)"
-              stroke="var(--color-ball)"
-              strokeWidth={2}
-              isAnimationActive={false}
-            />
-          </ComposedChart>
-        </ResponsiveContainer>
-      </div>
-    </figure>
+    <ChartFrame label={label} unit={name} height={height}>
+      <ComposedChart data={line} margin={{ top: 6, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
+        <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
+        <XAxis
+          dataKey="reading"
+          type="number"
+          domain={[scale.lo, scale.hi]}
+          tickCount={6}
+          tick={CHART_LABEL}
+          stroke="currentColor"
+          tickFormatter={(reading: number) => printReading({ ...scale, kind: scale.kind === 'colours' ? 'colours' : 'numbers' }, reading)}
+        />
+        <YAxis width={44} tick={CHART_LABEL} stroke="currentColor" tickFormatter={round} domain={['auto', 'auto']} />
+        <Area dataKey="band" stroke="none" fill="var(--color-arrive)" fillOpacity={0.22} isAnimationActive={false} activeDot={false} />
+        <Line dataKey="value" stroke="var(--color-arrive)" strokeWidth={2.5} dot={false} activeDot={false} isAnimationActive={false} />
+        <Scatter data={dots(false)} dataKey="ball" fill="var(--color-ball)" isAnimationActive={false} />
+        <Scatter
+          data={dots(true)}
+          dataKey="ball"
+          fill="var(--color-base-100)"
+          stroke="var(--color-ball)"
+          strokeWidth={2}
+          isAnimationActive={false}
+        />
+      </ComposedChart>
+    </ChartFrame>
   );
 }

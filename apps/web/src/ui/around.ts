@@ -1,9 +1,12 @@
-import { type Around, ageIn, type PlayerId, type RungDocument } from '@good-arc/core';
+import { type Around, ageIn, type MachineProfile, type PlayerId, type RungDocument } from '@good-arc/core';
 import type { Kit, PlayerRow } from '../api/rows.ts';
 
 /** Years somebody is known to have reached; null where the year of birth was not given. */
 export const ageOf = (player: Pick<PlayerRow, 'bornYear'> | undefined): number | null =>
   ageIn(player?.bornYear ?? null, new Date().getFullYear());
+
+/** Whether somebody drops in every ball of a machine. */
+export const isHandFed = ({ hopper }: Pick<MachineProfile, 'hopper'>): boolean => hopper === 1;
 
 /** What is known beside a rung: its court, its machine, and who hits. @param playerId empty when nobody is chosen */
 export function aroundOf(
@@ -16,6 +19,6 @@ export function aroundOf(
   return {
     ageYears: ageOf(players.find(({ id }) => id === playerId)),
     ...(court && { indoors: court.indoor }),
-    ...(machine && { handFed: machine.profile.hopper === 1 }),
+    ...(machine && { handFed: isHandFed(machine.profile) }),
   };
 }

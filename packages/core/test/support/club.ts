@@ -1,10 +1,12 @@
 import {
   type BuildQuestion,
+  fitDrill,
   GAME_BOOK,
   type JudgeContext,
   type JudgedRung,
   judgeRung,
   type Level,
+  LIBRARY,
   MACHINE_KINDS,
   type MachineProfile,
   type RungDocument,
@@ -57,4 +59,10 @@ export function judgedWhole(rung: RungDocument, context: JudgeContext): JudgedRu
   const judgement = judgeRung(rung, context);
   if (judgement.kind === 'not-judged') throw new Error(`not judged: ${JSON.stringify(judgement.why)}`);
   return judgement;
+}
+
+/** The rungs of a built-in drill on a generic machine, for a right-hander of its own level. */
+export function drillOn(id: string, kind: string): RungDocument[] {
+  const drill = LIBRARY.find((each) => each.id === id)!;
+  return fitDrill(drill, { ...venueOf(drill.sport, kindOf(kind), drill.level), hand: 'right', heightM: 1.7, approach: 'sweet-spot' }).rungs;
 }

@@ -2,6 +2,7 @@ import { conditionsOf, gameBallById, hazardsOfSetup, isToFielders, planOf } from
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { Kit, Viewer } from '../../api/rows.ts';
+import { isHandFed } from '../../ui/around.ts';
 import { HazardList, ManualFirst } from '../../ui/HazardList.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { describeSpot } from '../../ui/place.ts';
@@ -50,7 +51,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
   useEffect(() => void loadSaveRung(), []);
   const [ladders, setLadders] = useState(initialLadders);
   const { widestBallM } = machine.profile;
-  const hazards = hazardsOfSetup(setup, arrangement, { widestBallM, indoors: bench.court.indoor, handFed: machine.profile.hopper === 1 });
+  const hazards = hazardsOfSetup(setup, arrangement, { widestBallM, indoors: bench.court.indoor, handFed: isHandFed(machine.profile) });
   const ball = conditionsOf(setup).ball;
   const fielding = isToFielders(setup.sport, setup.target);
 

@@ -24,7 +24,7 @@ import type { CourtsideCommand } from '../../api/schemas.ts';
 import { askedBesides } from '../../device/drawn.ts';
 import { device } from '../../device/store.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
-import { ageOf } from '../../ui/around.ts';
+import { ageOf, isHandFed } from '../../ui/around.ts';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
 import { useKeys } from '../../ui/useKeys.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
@@ -139,7 +139,7 @@ export function useOnCourt({
   const swingsBefore = Math.max(0, ...who.map((id) => elsewhereToday(swingsToday, id, rung.id)));
   const ages = hitting.flatMap((each) => ageOf(each) ?? []);
   const ageYears = ages.length > 0 ? Math.min(...ages) : null;
-  const handFed = machine.profile.hopper === 1;
+  const handFed = isHandFed(machine.profile);
   const inSight = useMemo(
     () => hazardsInSight(document, ladder.sport, judged, { ageYears, swingsBefore, indoors, handFed }),
     [document, ladder.sport, judged, ageYears, swingsBefore, indoors, handFed],

@@ -1,4 +1,5 @@
-import { Area, Bar, CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import { Area, Bar, CartesianGrid, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
+import { CHART_LABEL, ChartFrame } from '../../ui/ChartFrame.tsx';
 
 /** A day with what is drawn of it. */
 export interface DayPoint {
@@ -7,8 +8,6 @@ export interface DayPoint {
   value: number;
   band?: readonly [number, number];
 }
-
-const LABEL = { fill: 'currentColor', fontSize: 14 };
 
 /** Days from left to right: a line with its band, or bars with a cap. */
 export function DayChart({
@@ -30,42 +29,28 @@ export function DayChart({
   const data = points.map((point) => ({ ...point }));
   const round = (value: number): string => String(Number(value.toFixed(Math.abs(value) >= 10 ? 0 : 1)));
   return (
-    <figure className="m-0" role="img" aria-label={label}>
-      <p className="text-sm text-quiet" aria-hidden="true">
-        {unit}
-      </p>
-      <div style={{ height }} aria-hidden="true">
-        <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 340, height }}>
-          <ComposedChart data={data} margin={{ top: 6, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
-            <XAxis dataKey="name" tick={LABEL} stroke="currentColor" minTickGap={28} />
-            <YAxis width={40} tick={LABEL} stroke="currentColor" tickFormatter={round} domain={[0, 'auto']} />
-            {kind === 'bars' ? (
-              <Bar dataKey="value" fill="var(--color-arrive)" isAnimationActive={false} />
-            ) : (
-              <>
-                <Area
-                  dataKey="band"
-                  stroke="none"
-                  fill="var(--color-arrive)"
-                  fillOpacity={0.22}
-                  isAnimationActive={false}
-                  activeDot={false}
-                />
-                <Line
-                  dataKey="value"
-                  stroke="var(--color-arrive)"
-                  strokeWidth={2.5}
-                  dot={{ r: 3, fill: 'var(--color-arrive)' }}
-                  activeDot={false}
-                  isAnimationActive={false}
-                />
-              </>
-            )}
-            {cap != null && <ReferenceLine y={cap} stroke="var(--color-error)" strokeDasharray="6 4" />}
-          </ComposedChart>
-        </ResponsiveContainer>
-      </div>
-    </figure>
+    <ChartFrame label={label} unit={unit} height={height}>
+      <ComposedChart data={data} margin={{ top: 6, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
+        <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
+        <XAxis dataKey="name" tick={CHART_LABEL} stroke="currentColor" minTickGap={28} />
+        <YAxis width={40} tick={CHART_LABEL} stroke="currentColor" tickFormatter={round} domain={[0, 'auto']} />
+        {kind === 'bars' ? (
+          <Bar dataKey="value" fill="var(--color-arrive)" isAnimationActive={false} />
+        ) : (
+          <>
+            <Area dataKey="band" stroke="none" fill="var(--color-arrive)" fillOpacity={0.22} isAnimationActive={false} activeDot={false} />
+            <Line
+              dataKey="value"
+              stroke="var(--color-arrive)"
+              strokeWidth={2.5}
+              dot={{ r: 3, fill: 'var(--color-arrive)' }}
+              activeDot={false}
+              isAnimationActive={false}
+            />
+          </>
+        )}
+        {cap != null && <ReferenceLine y={cap} stroke="var(--color-error)" strokeDasharray="6 4" />}
+      </ComposedChart>
+    </ChartFrame>
   );
 }
