@@ -1,4 +1,15 @@
-import { ballById, type Demand, type LoggedRound, type PlayerId, progressOf, type RungDocument, type Sport, wholly } from '@good-arc/core';
+import {
+  ballById,
+  DEMAND_PARTS,
+  type Demand,
+  type DemandPart,
+  type LoggedRound,
+  type PlayerId,
+  progressOf,
+  type RungDocument,
+  type Sport,
+  wholly,
+} from '@good-arc/core';
 import type { Kit, PlayerRow, RoundRow, StrokeScatter } from '../api/rows.ts';
 import { judge } from '../ui/judge.ts';
 import { readRounds } from './rounds.ts';
@@ -11,7 +22,9 @@ const DAY_MS = 86_400_000;
 const UNKNOWN_DEMAND = 0.5;
 
 /** What the ball itself asks: the target and the number of balls are told apart. */
-const ofBall = ({ parts: { time, ground, pace, doubt } }: Demand): number => Math.min(1, (time + ground + pace + doubt) / 85);
+const OF_BALL: readonly DemandPart[] = ['time', 'ground', 'pace', 'doubt'];
+const sumOf = (parts: Readonly<Record<DemandPart, number>>): number => OF_BALL.reduce((sum, part) => sum + parts[part], 0);
+const ofBall = ({ parts }: Demand): number => sumOf(parts) / sumOf(DEMAND_PARTS);
 
 const dayOf = (moment: string): number => Math.floor(new Date(moment).getTime() / DAY_MS);
 

@@ -4,7 +4,7 @@ import { type Feed, type RungDocument, resizeTarget, upToHalfS } from '../drill/
 import type { Launch } from '../flight/index.ts';
 import { judgeRung, wholly } from './judge.ts';
 import { throwInTime, throwTo, type Venue } from './throwing.ts';
-import { canThrowInOrder } from './worries.ts';
+import { A_BLOCK, canThrowInOrder } from './worries.ts';
 
 const flip = <S extends { x: number }>(spot: S): S => ({ ...spot, x: -spot.x });
 const flipLaunch = (launch: Launch): Launch => ({
@@ -114,5 +114,5 @@ export function intoThirds(rung: RungDocument, venue: Venue): RungDocument | nul
   if (!feeds.every((each) => each !== null)) return null;
   const bag = { kind: 'bag' as const };
   // where a hand has to turn something between two of them, so many of each running
-  return { ...rung, feeds, order: canThrowInOrder({ feeds, order: bag }, venue.machine.profile) ? bag : { kind: 'blocks', size: 4 } };
+  return { ...rung, feeds, order: canThrowInOrder({ feeds, order: bag }, venue.machine.profile) ? bag : { kind: 'blocks', size: A_BLOCK } };
 }

@@ -3,6 +3,7 @@ import type { Launch } from '../flight/index.ts';
 import { type Change, stepBetween } from './demand.ts';
 import { type JudgeContext, judgeRung, wholly } from './judge.ts';
 import { throwTo, type Venue } from './throwing.ts';
+import { A_BLOCK } from './worries.ts';
 
 /** A rung put in between must take at least this much off the jump of demand, or a change off the step. */
 const WORTH = 3;
@@ -89,7 +90,7 @@ function* middles(a: RungDocument, b: RungDocument, changes: readonly Change[], 
 /** The sequence of the lower rung for the balls of the upper one: as it was where the members match, else blocks of them. */
 function sequenceOf(a: RungDocument, b: RungDocument): Pick<RungDocument, 'order' | 'feeds'> {
   if (a.feeds.length === b.feeds.length) return { order: a.order, feeds: b.feeds };
-  return { order: { kind: 'blocks', size: 4 }, feeds: b.feeds };
+  return { order: { kind: 'blocks', size: A_BLOCK }, feeds: b.feeds };
 }
 
 /** The feeds of a rung with launches changed toward another's, each aimed anew at its own spot; null when one cannot be thrown. */

@@ -28,7 +28,7 @@ export function handBetween(
 }
 
 /** So many balls of one kind running leave time to turn a dial before the next kind. */
-const A_BLOCK = 4;
+export const A_BLOCK = 4;
 
 /**
  * Whether a machine can throw the balls of a rung in an order: one whose dials stand for one ball at a time is set by hand between blocks, never

@@ -1,4 +1,4 @@
-import { degToRad, mostSwings, type PlayerProgress as Progress, printShare, type StrokeProgress, wilsonRate } from '@good-arc/core';
+import { degToRad, mostSwings, mToFt, type PlayerProgress as Progress, printShare, type StrokeProgress, wilsonRate } from '@good-arc/core';
 import { lazy, Suspense } from 'react';
 import type { PlayerRow } from '../../api/rows.ts';
 import { ageOf } from '../../ui/around.ts';
@@ -9,7 +9,6 @@ import type { DayPoint } from './DayChart.tsx';
 
 const DayChart = lazy(async () => ({ default: (await import('./DayChart.tsx')).DayChart }));
 const DAY_MS = 86_400_000;
-const FOOT_M = 0.3048;
 
 /** What the page is given: the way of working it out stays with the server. */
 export type ShownProgress = Omit<Progress, 'strokes'> & { strokes: Omit<StrokeProgress, 'own'>[] };
@@ -75,7 +74,7 @@ function Stroke({ stroke: { sport, stroke, distanceM, days, trend } }: { stroke:
   const units = useUnits();
   const { scatter } = days.at(-1)!;
   const aside = (deg: number): number => distanceM * Math.tan(degToRad(deg));
-  const inUnit = (m: number): number => (units.system === 'imperial' ? m / FOOT_M : m);
+  const inUnit = (m: number): number => (units.system === 'imperial' ? mToFt(m) : m);
   return (
     <Chart
       title={`${STROKE_NAMES[stroke]}, ${sport}`}
