@@ -61,6 +61,10 @@ const plan = () => ({
   capBalls: 28,
   notes: '',
 });
+const paper = () => {
+  const { weather: _weather, ...head } = roundBody(own);
+  return { id: uuidv7(), ...head, outcomes: ['in', 'out'] };
+};
 const player = { name: 'A', level: 'Building', hand: 'left', heightM: 1.7, goals: '', avoid: '', notes: '' };
 
 interface Line {
@@ -114,6 +118,8 @@ const LINES: Record<string, Line> = {
   'PUT rounds/[id]': at(() => uuidv7(), { body: () => roundBody(own), helper: true }),
   'DELETE rounds/[id]': at(() => made.round, { helper: true }),
   'POST rounds/[id]/restore': at(() => made.round, { helper: true }),
+  'PATCH rounds/[id]': at(() => made.round, { body: () => ({ notes: 'Bent knees.' }), helper: true }),
+  'POST rounds': { body: () => ({ rounds: [paper()] }), helper: true },
   'POST rounds/[id]/finish': at(() => made.round, { body: () => ({ finishedAt: '2026-11-20T15:09:00.000Z' }), helper: true }),
   'PUT rounds/[id]/results/[resultId]': {
     params: () => ({ id: made.round, resultId: made.result }),
@@ -156,6 +162,7 @@ async function ours(): Promise<string> {
     'squad',
     'ball_stock',
     'game_ball',
+    'correction',
   ];
   const rows = await Promise.all(
     tables.map(async (table) => (await db.execute(sql.raw(`SELECT * FROM ${table} WHERE club_id = '${scope.clubId}' ORDER BY id`)))[0]),

@@ -337,6 +337,8 @@ describe('today', () => {
     confirmedBy: null,
     startedAt: '2026-11-24T15:00:00Z',
     finishedAt: null,
+    notes: '',
+    source: 'court',
     results: results(hits, balls),
   });
   test('same again: each rung once, newest first, those that still stand', () => {

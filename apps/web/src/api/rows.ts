@@ -185,7 +185,20 @@ export interface RoundRow {
   weather: Weather;
   /** Who confirmed a hard ball that leaves too little time; null when none had to. */
   confirmedBy: string | null;
+  notes: string;
+  /** Off the court ball by ball; from paper by kind of ball; from a spreadsheet, one number for the whole. */
+  source: 'court' | 'paper' | 'sheet';
   startedAt: string;
   finishedAt: string | null;
   results: ResultRow[];
+}
+/** What was put right in a round, when and by whom. */
+export interface CorrectionRow {
+  id: string;
+  at: string;
+  personName: string;
+  what: 'player' | 'moment' | 'notes' | 'ball';
+  seq: number | null;
+  was: string;
+  became: string;
 }

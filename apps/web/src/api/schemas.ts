@@ -23,6 +23,9 @@ import {
 import { FAULTS } from '@good-arc/simulator/extension';
 import { z } from 'zod';
 
+/** Rows of a spreadsheet that are taken in at once. */
+export const MOST_PAPER_ROUNDS = 2500;
+
 /** What browser and server say to each other. Both sides parse with these. */
 
 const notes = z.string().max(500, 'At most 500 characters').default('');
@@ -142,6 +145,43 @@ export const roundBody = z.strictObject({
   confirmedBy,
 });
 export const finishBody = z.strictObject({ finishedAt: z.iso.datetime(), weather: weatherSchema.optional() });
+
+const roundNotes = z.string().max(1000, 'At most 1,000 characters');
+/** Something put right in a round: what is not given stays. A ball without an outcome was never thrown. */
+export const correctionBody = z
+  .strictObject({
+    playerId: rowId<'player'>(),
+    startedAt: z.iso.datetime(),
+    notes: roundNotes,
+    balls: z
+      .array(z.strictObject({ id: rowId<'result'>(), seq: z.int().min(1).max(1000), outcome: z.enum(OUTCOMES).nullable() }))
+      .min(1)
+      .max(200),
+  })
+  .partial();
+export type CorrectionBody = z.input<typeof correctionBody>;
+
+/** Rounds that were played without the app, from paper or a spreadsheet: all of them are kept, or none. */
+export const paperBody = z.strictObject({
+  rounds: z
+    .array(
+      z.strictObject({
+        id: rowId<'round'>(),
+        outingId: rowId<'outing'>(),
+        rungId: rowId<'rung'>(),
+        playerId: rowId<'player'>(),
+        startedAt: z.iso.datetime(),
+        notes: roundNotes.default(''),
+        /** By kind of ball, or one number for the whole round. */
+        source: z.enum(['paper', 'sheet']).default('paper'),
+        /** For each ball of the round what became of it, from the first; null for one that was not thrown. */
+        outcomes: z.array(z.enum(OUTCOMES).nullable()).min(1, 'At least one ball').max(200, 'At most 200 balls'),
+      }),
+    )
+    .min(1)
+    .max(MOST_PAPER_ROUNDS, `At most ${MOST_PAPER_ROUNDS} rounds at once`),
+});
+export type PaperRound = z.input<typeof paperBody>['rounds'][number];
 
 export const resultBody = z.strictObject({
   seq: z.int().min(1).max(1000),

@@ -275,6 +275,9 @@ export const rung = mysqlTable(
   (t) => [index('rung_ladder').on(t.ladderId, t.position)],
 );
 
+export const ROUND_SOURCES = ['court', 'paper', 'sheet'] as const;
+export type RoundSource = (typeof ROUND_SOURCES)[number];
+
 /** An outing that is planned: who, when, in which stations. */
 export const plan = mysqlTable(
   'plan',
@@ -331,6 +334,9 @@ export const round = mysqlTable(
     weather: document<Weather>().notNull(),
     /** Who confirmed a hard ball that leaves too little time. */
     confirmedBy: varchar({ length: 120 }),
+    notes: varchar({ length: 1000 }).notNull().default(''),
+    /** Off the court ball by ball; added afterwards from paper, by kind of ball; from a spreadsheet, where one number stands for the whole round. */
+    source: varchar({ length: 12 }).$type<RoundSource>().notNull().default('court'),
     startedAt: moment().notNull(),
     finishedAt: moment(),
     ...removable(),
@@ -370,4 +376,28 @@ export const result = mysqlTable(
     ...removable(),
   },
   (t) => [index('result_round').on(t.roundId, t.seq)],
+);
+
+export const CORRECTIONS = ['player', 'moment', 'notes', 'ball'] as const;
+export type CorrectionOf = (typeof CORRECTIONS)[number];
+
+/** What was put right in a round afterwards: who did it, what it was before, and since. */
+export const correction = mysqlTable(
+  'correction',
+  {
+    ...ofClub<'correction'>(),
+    roundId: uuid<'round'>()
+      .notNull()
+      .references(() => round.id),
+    personId: uuid<'person'>()
+      .notNull()
+      .references(() => person.id),
+    what: varchar({ length: 12 }).$type<CorrectionOf>().notNull(),
+    /** Ball of the round, where it is of one. */
+    seq: int(),
+    was: varchar({ length: 1000 }).notNull(),
+    became: varchar({ length: 1000 }).notNull(),
+    ...removable(),
+  },
+  (t) => [index('correction_round').on(t.roundId, t.createdAt)],
 );

@@ -44,6 +44,7 @@ import { demoTuneUp } from './demo-tune-ups.ts';
 import {
   ballStock,
   club,
+  correction,
   court,
   gameBall,
   ladder,
@@ -81,6 +82,7 @@ export async function wipe(db: Db): Promise<void> {
     plan,
     squad,
     tuneUp,
+    correction,
     result,
     round,
     outing,

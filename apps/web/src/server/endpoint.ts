@@ -29,10 +29,14 @@ export const json = (value: unknown, status = 200): Response =>
 /**
  * A thin endpoint: checks the id in the path, the body against its schema and the ids in it against the club, calls, answers.
  * Every failure is a problem document; a body that does not fit changes nothing.
- * @param schema null for an endpoint without a body
+ * @param schema null for an endpoint without a body @param longestBody bytes
  * @param run its value is the answer; undefined answers 204
  */
-export function endpoint<S extends z.ZodType>(schema: S | null, run: (call: Call<z.output<S>>) => Promise<unknown>): APIRoute {
+export function endpoint<S extends z.ZodType>(
+  schema: S | null,
+  run: (call: Call<z.output<S>>) => Promise<unknown>,
+  { longestBody = LONGEST_BODY }: { longestBody?: number } = {},
+): APIRoute {
   return async (context) => {
     try {
       const { scope } = context.locals;
@@ -40,7 +44,7 @@ export function endpoint<S extends z.ZodType>(schema: S | null, run: (call: Call
       const { id = '' } = context.params;
       if (id !== '' && !uuid.safeParse(id).success)
         throw new Refusal(400, 'Bad input', [{ pointer: '/id', detail: 'The id in the address must be a UUID.' }]);
-      const body = schema ? await readBody(context.request, schema) : undefined;
+      const body = schema ? await readBody(context.request, schema, longestBody) : undefined;
       const store = new Store(database(), scope);
       await mustBeOwn(store, body);
       const seen = seenOf(context.request.headers.get('if-match'));
@@ -61,8 +65,8 @@ function seenOf(header: string | null): number | null {
   return Number(version);
 }
 
-async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> {
-  const text = await textWithin(request, LONGEST_BODY);
+async function readBody<S extends z.ZodType>(request: Request, schema: S, longest: number): Promise<z.output<S>> {
+  const text = await textWithin(request, longest);
   let value: unknown;
   try {
     value = JSON.parse(text);

@@ -42,9 +42,9 @@ async function loggedRounds(store: Store, kit: Kit, playerId: PlayerId): Promise
     demands.set(key, demand);
     return demand;
   };
-  return rounds.reverse().map(({ startedAt, card, results }: RoundRow): LoggedRound => {
+  return rounds.reverse().map(({ startedAt, card, results, source }: RoundRow): LoggedRound => {
     const { sport } = ballById(card.ballId);
-    return { sport, day: dayOf(startedAt), card, results, demand: demandOf(card, sport) };
+    return { sport, day: dayOf(startedAt), card, results, demand: demandOf(card, sport), isOneNumber: source === 'sheet' };
   });
 }
 

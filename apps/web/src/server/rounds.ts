@@ -71,7 +71,7 @@ export async function finishRound(store: Store, id: string, finishedAt: string, 
 }
 
 /** What a round was run with. @throws ZodError when it cannot be read */
-const cardOf = ({ card }: { card: unknown }): RungDocument => rungSchema.parse(card);
+export const cardOf = ({ card }: { card: unknown }): RungDocument => rungSchema.parse(card);
 
 /** The same for reading many; null, and set aside, when it cannot be read. */
 const readCard = (store: Store, { id, card, startedAt }: { id: string; card: unknown; startedAt: Date }): RungDocument | null =>
@@ -86,20 +86,30 @@ export const putResult = (store: Store, roundId: RoundId, id: ResultId, body: Re
   store.transaction(async (tx) => {
     // one at a time writes to a round, so that each sees what the other wrote
     const card = cardOf(await tx.lock(round, roundId, 'round'));
-    const feed = feedsOf(card)(body);
-    const score = scoreOf(card, feed, body.outcome);
-    const values = { ...body, feedId: feed?.id ?? null, hit: score === null ? null : score === 'hit' };
-    if (!(await tx.add(result, { id, roundId, ...values }))) {
-      const known = await tx.anyOne(result, id, 'result');
-      if (known.roundId !== roundId) throw notFound('result');
-      if (known.deletedAt) return;
-      await tx.change(result, eq(result.id, id), values);
-    }
-    const ofBall = await tx.list(result, and(eq(result.roundId, roundId), eq(result.seq, body.seq)), result.id);
-    const last = ofBall.at(-1)!.id;
-    const others = ofBall.slice(0, -1).map((each) => each.id);
-    if (others.length > 0) await tx.change(result, inArray(result.id, others), { replacedBy: last, deletedAt: new Date() });
+    await writeResult(tx, roundId, card, id, body);
   });
+
+/** What a result counts as by the card it is of, and which ball of it. */
+export function scored(card: RungDocument, body: Pick<ResultBody, 'seq' | 'outcome'> & { feedId?: ResultBody['feedId'] }) {
+  const feed = feedsOf(card)(body);
+  const score = scoreOf(card, feed, body.outcome);
+  return { feedId: feed?.id ?? null, hit: score === null ? null : score === 'hit' };
+}
+
+/** Within a transaction that holds the round. */
+export async function writeResult(tx: Store, roundId: RoundId, card: RungDocument, id: ResultId, body: ResultBody): Promise<void> {
+  const values = { ...body, ...scored(card, body) };
+  if (!(await tx.add(result, { id, roundId, ...values }))) {
+    const known = await tx.anyOne(result, id, 'result');
+    if (known.roundId !== roundId) throw notFound('result');
+    if (known.deletedAt) return;
+    await tx.change(result, eq(result.id, id), values);
+  }
+  const ofBall = await tx.list(result, and(eq(result.roundId, roundId), eq(result.seq, body.seq)), result.id);
+  const last = ofBall.at(-1)!.id;
+  const others = ofBall.slice(0, -1).map((each) => each.id);
+  if (others.length > 0) await tx.change(result, inArray(result.id, others), { replacedBy: last, deletedAt: new Date() });
+}
 
 const toResult = ({ id, seq, feedId, outcome, speedMps, elevationDeg, bearingDeg, radarMps }: typeof result.$inferSelect): ResultRow => ({
   id,
@@ -188,6 +198,8 @@ export async function readRounds(store: Store, { rungIds, playerId, ids, from, b
         card,
         weather: weatherSchema.safeParse(each.weather).data ?? card.weather,
         confirmedBy: each.confirmedBy,
+        notes: each.notes,
+        source: each.source,
         startedAt: each.startedAt.toISOString(),
         finishedAt: each.finishedAt?.toISOString() ?? null,
         results: byRound.get(each.id) ?? [],

@@ -180,6 +180,15 @@ export class Store {
     }
   }
 
+  /** Inserts many rows; those whose id is taken are passed over. */
+  async addAll<T extends ClubTable>(table: T, rows: readonly Values<T>[]): Promise<void> {
+    for (let i = 0; i < rows.length; i += ROWS_AT_ONCE)
+      await this.db
+        .insert(table as MySqlTable)
+        .ignore()
+        .values(rows.slice(i, i + ROWS_AT_ONCE).map((values) => ({ ...values, clubId: this.scope.clubId })) as never);
+  }
+
   /** Changes some columns of a row that is there and fits. @returns whether there was one */
   change<T extends ClubTable>(
     table: T,
@@ -233,3 +242,5 @@ export class Store {
 }
 
 const DUPLICATE = 1062;
+/** One statement stays well below what the database takes. */
+const ROWS_AT_ONCE = 400;

@@ -8,3 +8,6 @@ const withPlayer =
 
 export const courtsideLink = withPlayer('courtside');
 export const trimLink = withPlayer('right');
+
+/** One round, ball by ball. */
+export const roundLink = (roundId: string): string => `/rounds/${roundId}`;

@@ -1,4 +1,5 @@
 import { printShare, type RateProgress, type SideBySide, type Stroke, type Trend } from '@good-arc/core';
+import type { CorrectionRow } from '../api/rows.ts';
 
 /** Under targets that go by a player’s own balls. */
 export const saySizedBy = (name: string, balls: number): string =>
@@ -30,4 +31,16 @@ export function saySides({ a, b, comparison: { interval, different, difference }
     return `${counts}: ${ONE_SIDE[less.name]} is hit less, by ${printShare(lo)} to ${printShare(hi)}.`;
   }
   return `${counts}: no difference yet${ballsToTell === null ? ', and thousands of balls would not tell' : `: about ${ballsToTell} more balls would tell`}.`;
+}
+
+const CORRECTED: Record<CorrectionRow['what'], string> = { player: 'Player', moment: 'When', notes: 'Notes', ball: 'Ball' };
+
+/** `Ball 4: out, now in`. @param said how a value reads */
+export function sayCorrection(
+  { what, seq, was, became }: CorrectionRow,
+  said: (what: CorrectionRow['what'], value: string) => string,
+): string {
+  const from = was === '' ? 'nothing' : said(what, was);
+  const to = became === '' ? 'nothing' : said(what, became);
+  return `${CORRECTED[what]}${seq === null ? '' : ` ${seq}`}: ${from}, now ${to}.`;
 }

@@ -30,7 +30,18 @@ export {
   type Weather,
   weatherSchema,
 } from './schema.ts';
-export { feedsOf, gateOf, nextStepOn, type Score, sameCard, scoreOf, scoreRound } from './score.ts';
+export {
+  feedsOf,
+  gateOf,
+  type KindCount,
+  kindsOf,
+  nextStepOn,
+  outcomesByKind,
+  type Score,
+  sameCard,
+  scoreOf,
+  scoreRound,
+} from './score.ts';
 export {
   firstTargetAt,
   isToFielders,

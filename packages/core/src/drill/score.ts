@@ -1,5 +1,14 @@
 import type { FeedId } from '../ids.ts';
-import { type Approach, longestRun, type Need, type NextStep, nextStep, type Outcome, type RoundCount } from '../progress/index.ts';
+import {
+  type Approach,
+  longestRun,
+  type Need,
+  type NextStep,
+  nextStep,
+  type Outcome,
+  outcomesByNumber,
+  type RoundCount,
+} from '../progress/index.ts';
 import { programOf } from './order.ts';
 import type { Feed, RungDocument } from './schema.ts';
 
@@ -77,4 +86,34 @@ export function nextStepOn(
     roundsAsked: rung.rounds,
     rounds: since.map(({ card, results }) => scoreRound(card, results)),
   });
+}
+
+/** What was counted of one kind of ball: which feed of the card, and how many of how many were right. */
+export interface KindCount extends Pick<RoundCount, 'hits' | 'balls'> {
+  index: number;
+}
+
+/** Balls of each kind that a round of the card deals and counts, in the order of the feeds. */
+export function kindsOf(card: Card): { index: number; balls: number }[] {
+  const program = programOf(card);
+  return card.feeds
+    .map((feed, index) => ({ index, balls: feed.counts === false ? 0 : program.filter((each) => each.index === index).length }))
+    .filter(({ balls }) => balls > 0);
+}
+
+/**
+ * Outcomes of a round of which only numbers are known, kind by kind, as the card deals them; null for a ball that was not thrown. Of a kind that is to be
+ * let go, those that were are right.
+ * @throws RangeError for a count that is none, or of more balls than the card deals
+ */
+export function outcomesByKind(card: Card, counts: readonly KindCount[]): (Outcome | null)[] {
+  const of = new Map<number, (Outcome | null)[]>();
+  for (const { index, balls: dealt } of kindsOf(card)) {
+    const { hits, balls } = counts.find((each) => each.index === index) ?? { hits: 0, balls: 0 };
+    if (balls > dealt) throw new RangeError(`balls: ${balls} of a kind of which ${dealt} are dealt`);
+    const letGo = card.feeds[index]!.letGo === true;
+    const known = outcomesByNumber(hits, balls).map((outcome) => (letGo ? (outcome === 'in' ? 'let-go' : 'in') : outcome));
+    of.set(index, [...known, ...Array<null>(dealt - balls).fill(null)]);
+  }
+  return programOf(card).map(({ index }) => of.get(index)?.shift() ?? null);
 }

@@ -20,7 +20,12 @@ export interface LoggedRound {
   results: readonly { seq: number; feedId?: FeedId | null; outcome: Outcome }[];
   /** What its balls ask of a player, target and load apart: 0 kind to 1, the game and more. */
   demand: number;
+  /** Only one number is known of the whole round: of several kinds of balls nobody knows which were hit. */
+  isOneNumber?: boolean;
 }
+
+/** Whether it is known of which kind each hit was. */
+const tellsKinds = ({ card, isOneNumber }: LoggedRound): boolean => !isOneNumber || card.feeds.filter(({ on }) => on).length === 1;
 
 /** A day on which a stroke was played to targets: what was hit, and what was known of the scatter after it. */
 export interface StrokeDay extends Count {
@@ -213,9 +218,9 @@ export function progressOf(rounds: readonly LoggedRound[], { level, hand }: { le
     if (length > (bestRun?.length ?? 0)) bestRun = { length, day };
   }
   return {
-    strokes: strokesOf(rounds, level),
+    strokes: strokesOf(rounds.filter(tellsKinds), level),
     rates: ratesOf(rounds),
-    sides: sidesOf(rounds, hand),
+    sides: sidesOf(rounds.filter(tellsKinds), hand),
     load: [...load].map(([day, swings]) => ({ day, swings })),
     bestRun,
   };

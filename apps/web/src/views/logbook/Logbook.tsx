@@ -127,6 +127,9 @@ function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, 
           {data.length} {data.length === 1 ? 'round' : 'rounds'}
           {(older || !isFirst) && ' on this page'} · <RateBar {...all} />
         </p>
+        <Button size="l" className="ml-auto" href={`/rounds/add${playerId ? `?player=${playerId}` : ''}`}>
+          Add rounds
+        </Button>
       </div>
       {progress && isFirst && <PlayerProgress player={progress.player} progress={progress.shown} />}
       {rounds.length === 0 ? (

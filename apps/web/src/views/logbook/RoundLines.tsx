@@ -1,13 +1,12 @@
-import { ballById, printAngle, printShare, printSpin, printTime, SURFACES, scoreRound, tally } from '@good-arc/core';
+import { ballById, type Outcome, printShare, scoreRound, tally } from '@good-arc/core';
 import type { RoundRow } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
-import { courtsideLink } from '../../ui/links.ts';
+import { courtsideLink, roundLink } from '../../ui/links.ts';
 import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
-import { sayTargets } from '../../ui/sayTarget.ts';
-import { useUnits } from '../../ui/Units.tsx';
 import { printMoment } from '../../ui/when.ts';
-import { sayGate } from '../../words/progress.ts';
+import { outcomeNames } from '../../words/outcomes.ts';
+import { RoundFacts } from './RoundFacts.tsx';
 
 export function RoundLines({
   round,
@@ -54,33 +53,20 @@ export function RoundLines({
   );
 }
 
-/** Settings, conditions and every ball of one round. */
+/** A round in short: what became of it, and a way to the whole of it. */
 function RoundDetail({ round }: { round: RoundRow }) {
-  const units = useUnits();
-  const { card, weather, results } = round;
-  const { launch } = card.feeds[0]!;
+  const { card, results } = round;
+  const names = outcomeNames(ballById(card.ballId).sport, card);
   const { near, letGo } = tally(results.map(({ outcome }) => outcome));
   const { hits, balls } = scoreRound(card, results);
-  const speeds = results.flatMap(({ speedMps }) => (speedMps === null ? [] : [speedMps]));
-  const facts: [string, string][] = [
-    ['Where', `${round.courtName}, ${SURFACES.find(({ id }) => id === card.surfaceId)?.name.toLowerCase() ?? ''}`],
-    ['Machine', round.machineName],
-    ['Set to', `${units.speed(launch.speedMps, 1)}, ${printAngle(launch.elevationDeg, 1)}, ${printSpin(launch.topspinRpm)} topspin`],
-    ['Every', printTime(card.intervalS, 1)],
-    ['Target', sayTargets(card, ballById(card.ballId).sport, units.length)],
-    ['Gate', sayGate(card)],
-    ...(round.confirmedBy ? ([['Too little time, confirmed by', round.confirmedBy]] as [string, string][]) : []),
-    ['Air', `${units.temperature(weather.temperatureC)}, ${units.altitude(weather.altitudeM)}`],
-    ['Wind', wind(weather, units.speed)],
-    ...(speeds.length > 0
-      ? ([['Really thrown', `${units.speed(Math.min(...speeds), 1)} to ${units.speed(Math.max(...speeds), 1)}`]] as [string, string][])
-      : []),
-  ];
+  const said = (outcome: Outcome, count: number): string => (count === 0 ? '' : ` · ${count} ${names[outcome].toLowerCase()}`);
   return (
     <div>
       <p className="text-lg">
         {balls > 0 ? <b>{`${hits} of ${balls}, ${printShare(hits / balls)}`}</b> : 'No ball counted'}
-        {` · ${near} near · ${results.filter(({ outcome }) => outcome === 'out').length} out · ${letGo} let go`}
+        {said('near', near)}
+        {said('out', results.filter(({ outcome }) => outcome === 'out').length)}
+        {said('let-go', letGo)}
         {balls > 0 && balls < 20 && <span className="text-quiet"> · {balls} balls say little: see the interval</span>}
       </p>
       <ol className="my-2 flex flex-wrap gap-1" aria-label="Balls">
@@ -90,29 +76,20 @@ function RoundDetail({ round }: { round: RoundRow }) {
             className={`flex h-8 min-w-8 items-center justify-center rounded-full px-1 text-sm font-bold ${OUTCOME_LOOK[outcome]}`}
           >
             {seq}
-            <span className="sr-only"> {outcome}</span>
+            <span className="sr-only"> {names[outcome]}</span>
           </li>
         ))}
       </ol>
-      <dl className="grid gap-x-8 gap-y-1 sm:grid-cols-2 lg:grid-cols-3">
-        {facts.map(([name, text]) => (
-          <div key={name} className="flex gap-3">
-            <dt className="w-24 shrink-0 text-quiet">{name}</dt>
-            <dd>{text}</dd>
-          </div>
-        ))}
-      </dl>
-      <a className="mt-2 inline-flex min-h-11 items-center font-semibold underline" href={courtsideLink(round.rungId, round.playerId)}>
-        Same again
-      </a>
+      <RoundFacts round={round} />
+      {round.notes && <p className="mt-2 border-l-4 border-ball pl-3 break-words">{round.notes}</p>}
+      <p className="mt-2 flex flex-wrap gap-x-6">
+        <a className="inline-flex min-h-11 items-center font-semibold underline" href={roundLink(round.id)}>
+          The whole round, and put it right
+        </a>
+        <a className="inline-flex min-h-11 items-center font-semibold underline" href={courtsideLink(round.rungId, round.playerId)}>
+          Same again
+        </a>
+      </p>
     </div>
   );
-}
-
-function wind({ windXMps, windYMps }: { windXMps: number; windYMps: number }, print: (mps: number) => string): string {
-  const parts = [
-    Math.abs(windXMps) >= 0.2 ? `${print(Math.abs(windXMps))} to the ${windXMps > 0 ? 'right' : 'left'}` : '',
-    Math.abs(windYMps) >= 0.2 ? `${print(Math.abs(windYMps))} toward the ${windYMps > 0 ? 'far end' : 'player'}` : '',
-  ].filter(Boolean);
-  return parts.length === 0 ? 'still' : parts.join(', ');
 }

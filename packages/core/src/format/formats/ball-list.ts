@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { CONTACTS, STROKES } from '../../catalog/index.ts';
 import { type Feed, feedSchema, freeFeedId } from '../../drill/index.ts';
+import { readCell, SAFE_CELLS } from '../cells.ts';
 import type { Format } from '../format.ts';
 import { type ReadResult, refused } from '../read.ts';
 
@@ -65,8 +66,6 @@ const OPTIONAL: readonly Column[] = [
   'arc',
   'contact',
 ];
-/** What a spreadsheet would take for a formula, or what was written so that it does not; it gets an apostrophe before it, and loses it when read. */
-const FORMULA = /^'*[=+\-@\t\r].*$/;
 /** What was held, as the column says it. */
 const HOLDS = { elevation_deg: 'elevationDeg', speed_mps: 'speedMps', clearance_m: 'netClearanceM', time_s: 'flightTimeS' } as const;
 const MOST_ROWS = 24;
@@ -132,7 +131,7 @@ export const writeBallList = (feeds: readonly Feed[]): string =>
       ),
     },
     // a cell that a spreadsheet would take for a formula is kept as text
-    { escapeFormulae: FORMULA, newline: '\n' },
+    SAFE_CELLS,
   )}\n`;
 
 /**
@@ -176,7 +175,7 @@ function idsOf(rows: readonly Partial<Record<Column, string>>[]): string[] {
 }
 
 function fromRow(row: Partial<Record<Column, string>>): object {
-  const text = (column: Column): string => (row[column] ?? '').trim().replace(/^'(?='*[=+\-@])/, '');
+  const text = (column: Column): string => readCell(row[column]);
   const number = (column: Column): number | undefined => (text(column) === '' ? undefined : Number(text(column).replace('−', '-')));
   const yes = (column: Column): boolean | string =>
     /^(yes|true|1|)$/i.test(text(column)) ? true : /^(no|false|0)$/i.test(text(column)) ? false : text(column);

@@ -1,5 +1,7 @@
-import { roundBody } from '../../../../api/schemas.ts';
+import type { RoundId } from '@good-arc/core';
+import { correctionBody, roundBody } from '../../../../api/schemas.ts';
 import { round } from '../../../../db/schema.ts';
+import { correctRound } from '../../../../server/corrections.ts';
 import { endpoint } from '../../../../server/endpoint.ts';
 import { startRound } from '../../../../server/rounds.ts';
 
@@ -7,3 +9,6 @@ import { startRound } from '../../../../server/rounds.ts';
 export const PUT = endpoint(roundBody, ({ body, id, store, scope }) => startRound(store, scope, id, body));
 
 export const DELETE = endpoint(null, ({ id, store }) => store.remove(round, id, 'round'));
+
+/** Puts right what is wrong in it; its history keeps what it was. */
+export const PATCH = endpoint(correctionBody, ({ body, id, store, scope }) => correctRound(store, scope, id as RoundId, body));

@@ -1,0 +1,147 @@
+import { readSheet, scoreRound } from '@good-arc/core';
+import { v7 as uuidv7 } from 'uuid';
+import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
+import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
+import * as add from '../src/pages/api/rounds/index.ts';
+import { readCorrections } from '../src/server/corrections.ts';
+import type { Db } from '../src/server/db.ts';
+import { readRounds } from '../src/server/rounds.ts';
+import type { Scope } from '../src/server/scope.ts';
+import type { Store } from '../src/server/store.ts';
+import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody } from './support/rig.ts';
+
+let db: Db;
+let scope: Scope;
+let store: Store;
+let ids: OneRung;
+let roundId: string;
+
+const read = async (id = roundId) => (await readRounds(store, { ids: [id], most: 1 }))[0]!;
+const correct = (body: unknown, who = scope) => call(rounds.PATCH, { scope: who, params: { id: roundId }, body });
+
+beforeAll(async () => {
+  db = await emptyDatabase();
+});
+beforeEach(async () => {
+  ({ scope, store } = await makeClub(db, 'Ours'));
+  ids = await oneRung(scope, { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'sweet-spot' });
+  roundId = uuidv7();
+  await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody(ids) });
+  for (const seq of [1, 2, 3]) await putBall(scope, roundId, uuidv7(), seq, seq === 2 ? 'out' : 'in');
+});
+
+describe('a round put right', () => {
+  test('a ball counts as it is now, keeps what the machine said of it, and what it was stays in its history', async () => {
+    await correct({ balls: [{ id: uuidv7(), seq: 2, outcome: 'in' }] });
+    const round = await read();
+    expect(round.results.map(({ outcome, speedMps }) => [outcome, speedMps])).toEqual(Array(3).fill(['in', 17.2]));
+    expect(await readCorrections(store, roundId)).toMatchObject([
+      { what: 'ball', seq: 2, was: 'out', became: 'in', personName: 'Ours owner' },
+    ]);
+  });
+  test('a ball that was never thrown goes, and comes back', async () => {
+    await correct({ balls: [{ id: uuidv7(), seq: 3, outcome: null }] });
+    expect((await read()).results.map(({ seq }) => seq)).toEqual([1, 2]);
+    await correct({ balls: [{ id: uuidv7(), seq: 3, outcome: 'near' }] });
+    expect((await read()).results.map(({ outcome }) => outcome)).toEqual(['in', 'out', 'near']);
+  });
+  test('another player, another time, a note: each with what it was', async () => {
+    const other = uuidv7();
+    await call(kit.PUT, {
+      scope,
+      params: { kind: 'players', id: other },
+      body: { name: 'Otto', level: 'Building', hand: 'left', heightM: 1.8 },
+    });
+    const startedAt = '2026-11-19T16:00:00.000Z';
+    expect((await correct({ playerId: other, startedAt, notes: 'Look at 3:12' })).status).toBe(204);
+    expect(await read()).toMatchObject({ playerName: 'Otto', startedAt, notes: 'Look at 3:12' });
+    const lines = (await readCorrections(store, roundId)).map(({ what, was, became }) => [what, was, became]);
+    expect(lines).toContainEqual(['player', 'Ines', 'Otto']);
+    expect(lines).toContainEqual(['notes', '', 'Look at 3:12']);
+    expect(lines).toHaveLength(3);
+  });
+  test('what is not changed leaves no trace', async () => {
+    await correct({ playerId: ids.player, notes: '', balls: [{ id: uuidv7(), seq: 1, outcome: 'in' }] });
+    expect(await readCorrections(store, roundId)).toEqual([]);
+  });
+  test('a player who is not the club’s is refused, and nothing of it is kept', async () => {
+    const { status, body } = await correct({ playerId: uuidv7(), notes: 'kept?' });
+    expect(status).toBe(404);
+    expect(body.errors).toMatchObject([{ pointer: '/playerId' }]);
+    expect((await read()).notes).toBe('');
+  });
+});
+
+describe('rounds that were played without the app', () => {
+  const paper = (part: object = {}) => {
+    const { weather: _weather, ...head } = roundBody(ids);
+    return { id: uuidv7(), ...head, outcomes: ['in', 'out', null, 'in'], ...part };
+  };
+  const send = (rows: object[], who = scope) => call(add.POST, { scope: who, body: { rounds: rows } });
+
+  test('are kept as rounds of their rung, and twice is once', async () => {
+    const one = paper();
+    await send([one]);
+    expect((await send([one])).status).toBe(204);
+    const round = await read(one.id);
+    expect(round).toMatchObject({ source: 'paper', playerName: 'Ines', finishedAt: round.startedAt, card: { name: 'Deep and kind' } });
+    expect(round.results.map(({ seq, outcome }) => [seq, outcome])).toEqual([
+      [1, 'in'],
+      [2, 'out'],
+      [4, 'in'],
+    ]);
+    // put right afterwards, the later word stands
+    await call(rounds.PATCH, { scope, params: { id: one.id }, body: { balls: [{ id: uuidv7(), seq: 2, outcome: 'in' }] } });
+    expect(scoreRound(round.card, (await read(one.id)).results)).toMatchObject({ hits: 3, balls: 3 });
+  });
+  test('more balls than the rung deals are of a card that deals as many', async () => {
+    const one = paper({ outcomes: Array(20).fill('in') });
+    await send([one]);
+    const { card, results } = await read(one.id);
+    expect([card.ballsPerRound, scoreRound(card, results).balls]).toEqual([20, 20]);
+  });
+  test('one bad row, and none is kept', async () => {
+    const good = paper();
+    const { status, body } = await send([good, paper({ rungId: uuidv7() })]);
+    expect([status, body.errors?.[0]?.pointer]).toEqual([404, '/rounds/1/rungId']);
+    expect(await readRounds(store, { ids: [good.id], most: 1 })).toEqual([]);
+  });
+  test('an id that another club has is refused whole', async () => {
+    const { scope: other, store: theirs } = await makeClub(db, 'Theirs');
+    const own = await oneRung(other, { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'earn-it' });
+    const { weather: _weather, ...head } = roundBody(own);
+    const { status } = await send([{ id: roundId, ...head, outcomes: ['in'] }], other);
+    expect(status).toBe(404);
+    expect(await readRounds(theirs, { most: 10 })).toEqual([]);
+    expect((await read()).results).toHaveLength(3);
+  });
+  test('two thousand rows of a spreadsheet with three faults: those are named, the others come in', async () => {
+    const rows = Array.from({ length: 2000 }, (_, i) => `2026-${String(1 + (i % 10)).padStart(2, '0')}-15,Ines,Deep and kind,${i % 11},10`);
+    rows[10] = '2026-13-01,Ines,Deep and kind,5,10';
+    rows[500] = '2026-03-01,Inez,Deep and kind,5,10';
+    rows[1999] = '2026-03-01,Ines,Deep and kind,12,10';
+    const names = {
+      players: [{ id: ids.player as never, name: 'Ines' }],
+      rungs: [{ id: ids.rung as never, name: 'Deep and kind', ladderName: 'Climb', document: (await read()).card }],
+    };
+    const sheet = readSheet(`day,player,rung,hits,balls\n${rows.join('\n')}`, names, '2026-11-26', 2500);
+    expect(sheet.faults.map(({ line, column }) => [line, column])).toEqual([
+      [12, 'day'],
+      [502, 'player'],
+      [2001, 'hits'],
+    ]);
+    const outingId = uuidv7();
+    const all = sheet.rounds.map(({ playerId, rungId, day, time, outcomes }) => ({
+      id: uuidv7(),
+      outingId,
+      rungId,
+      playerId,
+      startedAt: `${day}T${time}:00.000Z`,
+      source: 'sheet',
+      outcomes,
+    }));
+    expect((await send(all)).status).toBe(204);
+    expect(await readRounds(store, { playerId: ids.player as never, most: 3000 })).toHaveLength(1998);
+  });
+});
