@@ -1,6 +1,7 @@
 /** What we use of jStat, which ships no types. */
 declare module 'jstat' {
   const jStat: {
+    beta: { inv(p: number, alpha: number, beta: number): number };
     chisquare: { cdf(x: number, df: number): number };
     studentt: { inv(p: number, df: number): number };
     normal: { inv(p: number, mean: number, sd: number): number; cdf(x: number, mean: number, sd: number): number };

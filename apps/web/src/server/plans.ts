@@ -1,6 +1,7 @@
 import { type PlanDocument, planSchema, scheduleOf, scoreRound } from '@good-arc/core';
 import type { LadderRow, PlanRound, PlanRow } from '../api/rows.ts';
 import { ladder, plan } from '../db/schema.ts';
+import { planLadder } from '../ui/planLadder.ts';
 import { readRounds } from './rounds.ts';
 import type { Store } from './store.ts';
 
@@ -33,14 +34,14 @@ export async function planRounds(store: Store, { rungs }: Pick<LadderRow, 'rungs
 /** Balls that the other plans of a day give to each player. @param day `2026-03-14` */
 export function plannedElsewhere(
   plans: readonly PlanRow[],
-  ladders: readonly Pick<LadderRow, 'id' | 'rungs'>[],
+  ladders: readonly LadderRow[],
   except: string,
   day: string,
 ): Record<string, number> {
   const balls: Record<string, number> = {};
   for (const { id, document } of plans) {
     if (id === except || document.startsAt.slice(0, 10) !== day) continue;
-    const rungs = ladders.find((each) => each.id === document.ladderId)?.rungs ?? [];
+    const rungs = planLadder(document, ladders)?.rungs ?? [];
     const { share } = scheduleOf(
       document,
       rungs.map((each) => each.document),

@@ -24,39 +24,48 @@ const UNKNOWN_DEMAND = 0.5;
 /** What the ball itself asks: the target and the number of balls are told apart. */
 const OF_BALL: readonly DemandPart[] = ['time', 'ground', 'pace', 'doubt'];
 const sumOf = (parts: Readonly<Record<DemandPart, number>>): number => OF_BALL.reduce((sum, part) => sum + parts[part], 0);
-const ofBall = ({ parts }: Demand): number => sumOf(parts) / sumOf(DEMAND_PARTS);
+export const ofBall = ({ parts }: Demand): number => sumOf(parts) / sumOf(DEMAND_PARTS);
 
-const dayOf = (moment: string): number => Math.floor(new Date(moment).getTime() / DAY_MS);
+export const dayOf = (moment: string): number => Math.floor(new Date(moment).getTime() / DAY_MS);
+
+/** Demands that were worked out lately, by card and machine: the same cards are looked back at again and again. */
+const worked = new Map<string, number>();
+const MOST_WORKED = 3000;
+
+/** What the balls of a card ask of a player, 0 to 1. */
+function demandOn(kit: Kit, card: RungDocument, sport: Sport): number {
+  const machine = kit.machines.find(({ id }) => id === card.machineId);
+  const own = card.feeds.some(({ gameBallId }) => kit.gameBalls.some(({ id }) => id === gameBallId)) ? kit.gameBalls : [];
+  const key = JSON.stringify([machine?.id, machine?.version, own, card.feeds, card.intervalS, card.level, card.order, card.player]);
+  const known = worked.get(key);
+  if (known !== undefined) return known;
+  const judged = wholly(judge(kit, sport, card));
+  const demand = judged ? ofBall(judged.demand) : UNKNOWN_DEMAND;
+  // the oldest goes first
+  if (worked.size >= MOST_WORKED) worked.delete(worked.keys().next().value!);
+  worked.set(key, demand);
+  return demand;
+}
 
 /** Rounds of one player as they are looked back at, oldest first. */
-async function loggedRounds(store: Store, kit: Kit, playerId: PlayerId): Promise<LoggedRound[]> {
-  const rounds = await readRounds(store, { playerId, most: MOST_ROUNDS });
-  // one card is run many times
-  const demands = new Map<string, number>();
-  const demandOf = (card: RungDocument, sport: Sport): number => {
-    const key = JSON.stringify([card.machineId, card.feeds, card.intervalS, card.level]);
-    const known = demands.get(key);
-    if (known !== undefined) return known;
-    const judged = wholly(judge(kit, sport, card));
-    const demand = judged ? ofBall(judged.demand) : UNKNOWN_DEMAND;
-    demands.set(key, demand);
-    return demand;
-  };
-  return rounds.reverse().map(({ startedAt, card, results, source }: RoundRow): LoggedRound => {
+export const loggedFrom = (kit: Kit, rounds: readonly RoundRow[]): LoggedRound[] =>
+  [...rounds].reverse().map(({ startedAt, card, results, source }): LoggedRound => {
     const { sport } = ballById(card.ballId);
-    return { sport, day: dayOf(startedAt), card, results, demand: demandOf(card, sport), isOneNumber: source === 'sheet' };
+    return { sport, day: dayOf(startedAt), card, results, demand: demandOn(kit, card, sport), isOneNumber: source === 'sheet' };
   });
-}
+
+/** Rounds of a player that are looked back at, newest first. */
+export const roundsOfPlayer = (store: Store, playerId: PlayerId): Promise<RoundRow[]> => readRounds(store, { playerId, most: MOST_ROUNDS });
 
 /** What a player’s rounds come to, as a page shows it. */
 export async function readProgress(store: Store, kit: Kit, player: PlayerRow) {
-  const { strokes, ...rest } = progressOf(await loggedRounds(store, kit, player.id), player);
+  const { strokes, ...rest } = progressOf(loggedFrom(kit, await roundsOfPlayer(store, player.id)), player);
   return { ...rest, strokes: strokes.map(({ own: _own, ...stroke }) => stroke) };
 }
 
 /** A player’s own scatter by stroke in a sport, as far as it is known on a day. */
 export async function readScatter(store: Store, kit: Kit, player: PlayerRow, sport: Sport, now: Date): Promise<StrokeScatter[]> {
-  const { strokes } = progressOf(await loggedRounds(store, kit, player.id), player);
+  const { strokes } = progressOf(loggedFrom(kit, await roundsOfPlayer(store, player.id)), player);
   return strokes
     .filter((stroke) => stroke.sport === sport)
     .map(({ stroke, own, days }) => ({

@@ -1,5 +1,6 @@
 import { type PlayerId, type RungId, scheduleOf } from '@good-arc/core';
 import type { LadderRow, NextTurn, PlanRow, PlayerRow } from '../api/rows.ts';
+import { planLadder } from '../ui/planLadder.ts';
 import { resultsOf } from '../views/plan/results.ts';
 import { planRounds } from './plans.ts';
 import type { Store } from './store.ts';
@@ -17,7 +18,7 @@ export async function nextTurns(
   const found: NextTurn[] = [];
   for (const { document } of plans) {
     if (document.startsAt.slice(0, 10) !== day) continue;
-    const ladder = ladders.find(({ id }) => id === document.ladderId);
+    const ladder = planLadder(document, ladders);
     if (!ladder) continue;
     const { turns } = scheduleOf(
       document,

@@ -11,3 +11,7 @@ export const trimLink = withPlayer('right');
 
 /** One round, ball by ball. */
 export const roundLink = (roundId: string): string => `/rounds/${roundId}`;
+
+/** What is to be done next by those who come, where and in how many minutes. */
+export const nextLink = ({ playerIds, courtId, minutes }: { playerIds: readonly PlayerId[]; courtId?: string; minutes?: number }): string =>
+  `/next?players=${playerIds.join(',')}${courtId ? `&court=${courtId}` : ''}${minutes ? `&minutes=${minutes}` : ''}`;

@@ -1,4 +1,20 @@
 export {
+  chanceOn,
+  halfWidthOf,
+  type KnownPlayer,
+  mainReason,
+  type NextOuting,
+  type NextOutingQuestion,
+  nextOuting,
+  type OutingPart,
+  type OutingRung,
+  type PartReason,
+  type PartRole,
+  partsSchedule,
+  planOfParts,
+  type RungChance,
+} from './next-outing.ts';
+export {
   ballsToTell,
   type LoggedRound,
   type PlayerProgress,
@@ -7,6 +23,7 @@ export {
   type SideBySide,
   type StrokeDay,
   type StrokeProgress,
+  sideOf,
   type Trend,
 } from './progress.ts';
 export {

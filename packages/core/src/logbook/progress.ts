@@ -1,5 +1,5 @@
 import { diamondOf, type Level, type Sport, type Stroke } from '../catalog/index.ts';
-import { attemptsOf, feedsOf, isToFielders, metAt, type RungDocument, scoreOf, scoreRound, targetOf } from '../drill/index.ts';
+import { attemptsOf, type Feed, feedsOf, isToFielders, metAt, type RungDocument, scoreOf, scoreRound, targetOf } from '../drill/index.ts';
 import type { FeedId } from '../ids.ts';
 import {
   type Comparison,
@@ -118,6 +118,22 @@ export function ballsToTell(a: Count, b: Count): number | null {
 const ASIDE_M = 0.25;
 const ACROSS_M = 0.5;
 
+/** Of which side a ball is, by where it is met and where it is hit to; null in the middle. */
+export function sideOf(
+  card: RungDocument,
+  feed: Feed,
+  hand: 'left' | 'right',
+): { wing: 'forehand' | 'backhand' | null; direction: 'cross' | 'line' | null } {
+  const met = metAt(card, feed);
+  const right = met.x - card.player.start.x;
+  const target = targetOf(card, feed);
+  const isAcross = target !== null && Math.min(Math.abs(met.x), Math.abs(target.x)) >= ACROSS_M;
+  return {
+    wing: Math.abs(right) < ASIDE_M ? null : right > 0 === (hand === 'right') ? 'forehand' : 'backhand',
+    direction: isAcross ? (Math.sign(met.x) === Math.sign(target.x) ? 'line' : 'cross') : null,
+  };
+}
+
 function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBySide[] {
   const counts = new Map<string, Count & { sport: Sport }>();
   const add = (sport: Sport, name: string, hit: boolean): void => {
@@ -132,12 +148,9 @@ function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBy
       const feed = feedOf(result);
       const score = scoreOf(card, feed, result.outcome);
       if (!feed || score === null) continue;
-      const met = metAt(card, feed);
-      const right = met.x - card.player.start.x;
-      if (Math.abs(right) >= ASIDE_M) add(sport, right > 0 === (hand === 'right') ? 'forehand' : 'backhand', score === 'hit');
-      const target = targetOf(card, feed);
-      if (target && Math.min(Math.abs(met.x), Math.abs(target.x)) >= ACROSS_M)
-        add(sport, Math.sign(met.x) === Math.sign(target.x) ? 'line' : 'cross', score === 'hit');
+      const { wing, direction } = sideOf(card, feed, hand);
+      if (wing) add(sport, wing, score === 'hit');
+      if (direction) add(sport, direction, score === 'hit');
     }
   }
   const sports = [...new Set(rounds.map(({ sport }) => sport))];

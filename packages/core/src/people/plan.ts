@@ -3,10 +3,26 @@ import { minutesOf, nameSchema, programOf, REST_S, type RungDocument } from '../
 import { type MachineId, type PlayerId, rowId } from '../ids.ts';
 import { rotate, STATIONS, type Turn } from './rotation.ts';
 
+/** Warm-up to what is learnt now to what counts. */
+export const PLAN_ROLES = ['warm-up', 'main', 'test'] as const;
+
 /** An outing that is planned: which ladder, who, from when, in which stations. */
 export const planSchema = z.strictObject({
   name: nameSchema,
+  /** Whose rungs are climbed from the bottom; of an outing the ladder its main part is from. */
   ladderId: rowId<'ladder'>(),
+  /** An outing: these rungs in this order, of whatever ladders, instead of all of one. */
+  rungs: z
+    .array(
+      z.strictObject({
+        rungId: rowId<'rung'>(),
+        rounds: z.int('A whole number').min(1, 'At least 1').max(20, 'At most 20'),
+        role: z.enum(PLAN_ROLES).optional(),
+      }),
+    )
+    .min(1, 'Keep at least one rung')
+    .max(24, 'At most 24 rungs')
+    .optional(),
   /** Local day and time of the start. */
   startsAt: z.string().regex(/^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d$/, 'A day and time such as 2026-04-18T16:30'),
   playerIds: z.array(rowId<'player'>()).min(1, 'Choose who comes').max(40, 'At most 40 players'),

@@ -13,6 +13,7 @@ import { useMemo, useState } from 'react';
 import type { PlayerRow, RoundRow, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
+import { nextLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
@@ -127,7 +128,10 @@ function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, 
           {data.length} {data.length === 1 ? 'round' : 'rounds'}
           {(older || !isFirst) && ' on this page'} · <RateBar {...all} />
         </p>
-        <Button size="l" className="ml-auto" href={`/rounds/add${playerId ? `?player=${playerId}` : ''}`}>
+        <Button size="l" look="primary" className="ml-auto" href={nextLink({ playerIds: playerId ? [playerId] : [] })}>
+          What next
+        </Button>
+        <Button size="l" href={`/rounds/add${playerId ? `?player=${playerId}` : ''}`}>
           Add rounds
         </Button>
       </div>

@@ -4,6 +4,7 @@ import type { Kit, LadderRow, PlanRound, PlanRow, Viewer } from '../../api/rows.
 import { Button } from '../../ui/Button.tsx';
 import { ChangedSince } from '../../ui/ChangedSince.tsx';
 import { download, fileName } from '../../ui/download.ts';
+import { planLadder } from '../../ui/planLadder.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
@@ -11,6 +12,7 @@ import { ByTheClock } from './ByTheClock.tsx';
 import { CallSheets } from './CallSheets.tsx';
 import { clockAt } from './clock.ts';
 import { DayLoad } from './DayLoad.tsx';
+import { PlanParts } from './PlanParts.tsx';
 import { Players } from './PlanPlayers.tsx';
 import { usePlan } from './usePlan.ts';
 
@@ -38,8 +40,9 @@ export default function PlanPage(props: Props) {
   );
 }
 
-function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds, elsewhere }: Props) {
-  const { id, plan, change, isSaved, problems, isStale, settle, save, remove } = usePlan(kept, { ladder, kit, startsAt });
+function PlanView({ viewer, kit, ladder: whole, plan: kept, startsAt, rounds, elsewhere }: Props) {
+  const { id, plan, change, isSaved, problems, isStale, settle, save, remove } = usePlan(kept, { ladder: whole, kit, startsAt });
+  const ladder = useMemo(() => planLadder(plan, [whole]) ?? whole, [plan, whole]);
   const readOnly = !viewer.canPlan;
   const documents = useMemo(() => ladder.rungs.map(({ document }) => document), [ladder]);
   const schedule = useMemo(() => scheduleOf(plan, documents), [plan, documents]);
@@ -92,6 +95,7 @@ function PlanView({ viewer, kit, ladder, plan: kept, startsAt, rounds, elsewhere
               onChange={({ target }) => change({ startsAt: target.value.slice(0, 16) })}
             />
           </Line>
+          {plan.rungs && <PlanParts parts={plan.rungs} rungs={whole.rungs} onChange={(rungs) => change({ rungs })} />}
           <Players kit={kit} plan={plan} change={change} problem={problems.playerIds} />
           <div className="grid grid-cols-2 gap-3">
             <QuantityField

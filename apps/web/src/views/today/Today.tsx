@@ -2,7 +2,7 @@ import type { PlayerId, RungId, Sport } from '@good-arc/core';
 import type { CourtRow, Viewer } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { courtsideLink } from '../../ui/links.ts';
+import { courtsideLink, nextLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { printMoment } from '../../ui/when.ts';
@@ -66,6 +66,9 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: 
         <p className="pb-1 text-quiet">
           {viewer.clubName} · {viewer.personName} · {units.altitude(viewer.altitudeM)} up
         </p>
+        <Button size="l" className="ml-auto" href={nextLink({ playerIds: again[0] ? [again[0].last.playerId] : [] })}>
+          What next
+        </Button>
       </div>
       {steps.length > 0 && (
         <ol className="mt-4 grid gap-3 md:grid-cols-3">
