@@ -4,8 +4,12 @@ import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as add from '../src/pages/api/rounds/index.ts';
+import { readClub } from '../src/server/club.ts';
 import { readCorrections } from '../src/server/corrections.ts';
 import type { Db } from '../src/server/db.ts';
+import { readKit } from '../src/server/kit.ts';
+import { readLadders } from '../src/server/ladders.ts';
+import { outingRungs, readComers, usualCourt } from '../src/server/next-outing.ts';
 import { readRounds } from '../src/server/rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
@@ -144,4 +148,66 @@ describe('rounds that were played without the app', () => {
     expect((await send(all)).status).toBe(204);
     expect(await readRounds(store, { playerId: ids.player as never, most: 3000 })).toHaveLength(1998);
   });
+});
+
+describe('rounds to take along', () => {
+  const text = async (who: Scope, query: string): Promise<string> => {
+    const url = new URL(`http://127.0.0.1/api/rounds?${query}`);
+    return ((await add.GET({ request: new Request(url), params: {}, locals: { scope: who }, url } as never)) as Response).text();
+  };
+
+  test('as a sheet they can be read in again; every ball as JSON; nobody else’s', async () => {
+    const rung = { id: ids.rung as never, name: 'Deep and kind', ladderName: 'Climb', document: (await read()).card };
+    const names = { players: [{ id: ids.player as never, name: 'Ines' }], rungs: [rung] };
+    const { rounds: back, faults } = readSheet(await text(scope, 'as=csv'), names, '2026-11-26', 100);
+    expect(faults).toEqual([]);
+    expect(back).toMatchObject([{ day: '2026-11-20', time: '15:00', hits: 2, balls: 3 }]);
+    const all = JSON.parse(await text(scope, 'as=json'));
+    expect(all[0].results.map(({ outcome }: { outcome: string }) => outcome)).toEqual(['in', 'out', 'in']);
+    const { scope: other } = await makeClub(db, 'Theirs');
+    expect(JSON.parse(await text(other, 'as=json'))).toEqual([]);
+    expect(await text(other, `as=csv&player=${ids.player}`)).not.toContain('Ines');
+  });
+  test('what is no format, or no player, is said so', async () => {
+    expect(JSON.parse(await text(scope, 'as=xls')).errors).toMatchObject([{ pointer: '/as' }]);
+    expect(JSON.parse(await text(scope, 'as=csv&player=1')).errors).toMatchObject([{ pointer: '/player' }]);
+  });
+});
+
+test('the club’s week: who was here, who stands still, which rung is wrong', async () => {
+  const now = new Date('2026-11-26T12:00:00.000Z');
+  const other = uuidv7();
+  await call(kit.PUT, {
+    scope,
+    params: { kind: 'players', id: other },
+    body: { name: 'Otto', level: 'Building', hand: 'left', heightM: 1.8 },
+  });
+  const played = Array.from({ length: 12 }, (_, i) => ({
+    id: uuidv7(),
+    outingId: uuidv7(),
+    rungId: ids.rung,
+    playerId: i % 2 ? other : ids.player,
+    startedAt: `2026-${i < 6 ? '10' : '11'}-${String(10 + i).padStart(2, '0')}T15:00:00.000Z`,
+    source: 'sheet',
+    outcomes: ['in', 'out', 'out', 'in', 'out', 'out', 'out', 'out', 'out', 'in'],
+  }));
+  await call(add.POST, { scope, body: { rounds: played } });
+  const week = await readClub(store, await readKit(store), await readLadders(store), now);
+  expect(week.players.map(({ name }) => name).sort()).toEqual(['Ines', 'Otto']);
+  expect(week.players.find(({ name }) => name === 'Otto')).toMatchObject({ stalled: [{ rungName: 'Deep and kind', isStalled: true }] });
+  expect(week.wrong).toMatchObject([{ players: 2, rounds: 13, isHard: true }]);
+  expect(week.kit).toMatchObject([{ name: 'Bramble', code: 'never-tuned' }]);
+  expect(week.away).toEqual([]);
+});
+
+test('the rungs of what comes next: of the court that was asked for, with the chance of each who comes', async () => {
+  const kept = await readKit(store);
+  const comers = await readComers(store, kept, kept.players);
+  const court = usualCourt(kept, comers)!;
+  const rungs = outingRungs(kept, await readLadders(store), comers, court, new Date());
+  expect(rungs).toMatchObject([{ rungId: ids.rung, players: [{ playerId: ids.player, lastDay: expect.any(Number) }] }]);
+  expect(outingRungs(kept, await readLadders(store), comers, { ...court, id: uuidv7() }, new Date())).toEqual([]);
+  // a beginner is not led to a rung above them that they have never run
+  const beginner = comers.map((each) => ({ ...each, rounds: [], player: { ...each.player, level: 'Starting' as const } }));
+  expect(outingRungs(kept, await readLadders(store), beginner, court, new Date())).toEqual([]);
 });

@@ -119,6 +119,7 @@ const LINES: Record<string, Line> = {
   'DELETE rounds/[id]': at(() => made.round, { helper: true }),
   'POST rounds/[id]/restore': at(() => made.round, { helper: true }),
   'PATCH rounds/[id]': at(() => made.round, { body: () => ({ notes: 'Bent knees.' }), helper: true }),
+  'GET rounds': { helper: true, forAll: true },
   'POST rounds': { body: () => ({ rounds: [paper()] }), helper: true },
   'POST rounds/[id]/finish': at(() => made.round, { body: () => ({ finishedAt: '2026-11-20T15:09:00.000Z' }), helper: true }),
   'PUT rounds/[id]/results/[resultId]': {

@@ -33,7 +33,13 @@ const side = {
 } as const;
 const progress: ShownProgress = {
   strokes: [
-    { sport: 'tennis', stroke: 'groundstroke', distanceM: 20, days: [{ day: 20_000, hits: 5, balls: 10, scatter }], trend: 'too-early' },
+    {
+      sport: 'tennis',
+      stroke: 'groundstroke',
+      distanceM: 20,
+      days: [{ day: 20_000, hits: 5, balls: 10, scatter, marks: { windMps: 4, isNewCard: true, ballId: null } }],
+      trend: 'too-early',
+    },
   ],
   rates: [{ sport: 'baseball', kind: 'hitting', days: [{ day: 20_000, hits: 6, balls: 8 }] }],
   sides: [side],

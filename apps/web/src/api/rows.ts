@@ -21,8 +21,10 @@ import type {
   Sport,
   Stroke,
   SurfaceId,
+  Trend,
   TuneUp,
   UnitSystem,
+  Verdict,
   Weather,
 } from '@good-arc/core';
 
@@ -191,6 +193,65 @@ export interface RoundRow {
   startedAt: string;
   finishedAt: string | null;
   results: ResultRow[];
+}
+/** Where a player stands on a ladder: the rung that was run last, and its verdict. */
+export interface Standing {
+  ladderId: LadderId;
+  ladderName: string;
+  rungId: RungId;
+  rungName: string;
+  number: number;
+  /** Rungs of the ladder. */
+  of: number;
+  verdict: Verdict;
+  /** In words. */
+  reason: string;
+  /** Of the first round on the rung, and of the last. */
+  since: string;
+  last: string;
+  rounds: number;
+  /** Weeks on one rung without winning it. */
+  isStalled: boolean;
+}
+/** A player who was here lately. */
+export interface ClubPlayer {
+  id: PlayerId;
+  name: string;
+  last: string;
+  rounds: number;
+  hits: number;
+  balls: number;
+  trends: { sport: Sport; stroke: Stroke; trend: Trend }[];
+  stalled: Standing[];
+}
+/** A rung on which everybody fails, or nobody. */
+export interface WrongRung {
+  rungId: string;
+  ladderId: string;
+  name: string;
+  ladderName: string;
+  players: number;
+  rounds: number;
+  hits: number;
+  balls: number;
+  isHard: boolean;
+}
+/** What of the kit wants a look. */
+export type KitWorry =
+  | { what: 'machine'; id: string; name: string; code: 'never-tuned' }
+  | { what: 'machine'; id: string; name: string; code: 'tuned-long-ago'; days: number }
+  | { what: 'machine'; id: string; name: string; code: 'slow-today' | 'fast-today'; share: number }
+  | { what: 'basket'; id: string; name: string; code: 'worn' }
+  | { what: 'basket'; id: string; name: string; code: 'opened-long-ago'; days: number }
+  | { what: 'basket'; id: string; name: string; code: 'drag'; share: number };
+
+/** What a club should know this week. */
+export interface ClubWeek {
+  players: ClubPlayer[];
+  /** In the kit, and not here lately. */
+  away: string[];
+  wrong: WrongRung[];
+  kit: KitWorry[];
 }
 /** What was put right in a round, when and by whom. */
 export interface CorrectionRow {

@@ -5,6 +5,7 @@ import {
   type DemandPart,
   type LoggedRound,
   type PlayerId,
+  type PlayerProgress,
   progressOf,
   type RungDocument,
   type Sport,
@@ -49,19 +50,20 @@ function demandOn(kit: Kit, card: RungDocument, sport: Sport): number {
 
 /** Rounds of one player as they are looked back at, oldest first. */
 export const loggedFrom = (kit: Kit, rounds: readonly RoundRow[]): LoggedRound[] =>
-  [...rounds].reverse().map(({ startedAt, card, results, source }): LoggedRound => {
+  [...rounds].reverse().map(({ startedAt, card, weather, results, source }): LoggedRound => {
     const { sport } = ballById(card.ballId);
-    return { sport, day: dayOf(startedAt), card, results, demand: demandOn(kit, card, sport), isOneNumber: source === 'sheet' };
+    const demand = demandOn(kit, card, sport);
+    return { sport, day: dayOf(startedAt), card: { ...card, weather }, results, demand, isOneNumber: source === 'sheet' };
   });
 
 /** Rounds of a player that are looked back at, newest first. */
 export const roundsOfPlayer = (store: Store, playerId: PlayerId): Promise<RoundRow[]> => readRounds(store, { playerId, most: MOST_ROUNDS });
 
-/** What a player’s rounds come to, as a page shows it. */
-export async function readProgress(store: Store, kit: Kit, player: PlayerRow) {
-  const { strokes, ...rest } = progressOf(loggedFrom(kit, await roundsOfPlayer(store, player.id)), player);
-  return { ...rest, strokes: strokes.map(({ own: _own, ...stroke }) => stroke) };
-}
+/** What a player’s rounds come to, as a page shows it: the way of working it out stays here. */
+export const shownProgress = ({ strokes, ...rest }: PlayerProgress) => ({
+  ...rest,
+  strokes: strokes.map(({ own: _own, ...stroke }) => stroke),
+});
 
 /** A player’s own scatter by stroke in a sport, as far as it is known on a day. */
 export async function readScatter(store: Store, kit: Kit, player: PlayerRow, sport: Sport, now: Date): Promise<StrokeScatter[]> {

@@ -1,4 +1,14 @@
-import { printShare, type RateProgress, type SideBySide, type Stroke, type Trend } from '@good-arc/core';
+import {
+  ballById,
+  type DayMarks,
+  degToRad,
+  printShare,
+  type RateProgress,
+  type SideBySide,
+  type Stroke,
+  type StrokeProgress,
+  type Trend,
+} from '@good-arc/core';
 import type { CorrectionRow } from '../api/rows.ts';
 
 /** Under targets that go by a player’s own balls. */
@@ -44,3 +54,21 @@ export function sayCorrection(
   const to = became === '' ? 'nothing' : said(what, became);
   return `${CORRECTED[what]}${seq === null ? '' : ` ${seq}`}: ${from}, now ${to}.`;
 }
+
+/** From here on wind is worth a word, m/s. */
+const WINDY_MPS = 3;
+
+/** What else was different on a day: `another card, wind 9 mph`; empty when nothing was. */
+export function sayMarks({ windMps, isNewCard, ballId }: DayMarks, speed: (mps: number) => string): string {
+  return [
+    isNewCard ? 'another card' : '',
+    ballId ? `another ball (${ballById(ballId).name.toLowerCase()})` : '',
+    windMps >= WINDY_MPS ? `wind ${speed(windMps)}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** One stroke in two sentences, for somebody who reads no chart. */
+export const sayStroke = ({ stroke, sport, distanceM, days, trend }: Omit<StrokeProgress, 'own'>, length: (m: number) => string): string =>
+  `${STROKE_NAMES[stroke]} (${sport}): two of three balls come within ${length(distanceM * Math.tan(degToRad(days.at(-1)!.scatter.sideDeg)))} to the side of the target at ${length(distanceM)}. ${TREND_WORDS[trend]}`;

@@ -68,7 +68,8 @@ export async function call(
   });
   const response = await route({ request, params, locals: { scope }, url: new URL(request.url) } as never);
   const text = await (response as Response).text();
-  return { status: (response as Response).status, body: text ? JSON.parse(text) : {} };
+  const isJson = (response as Response).headers.get('content-type')?.includes('json');
+  return { status: (response as Response).status, body: text && isJson ? JSON.parse(text) : {} };
 }
 
 export const profileOf = (kind: string) => MACHINE_KINDS.find((each) => each.kind === kind)!;

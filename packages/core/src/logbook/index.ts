@@ -16,6 +16,7 @@ export {
 } from './next-outing.ts';
 export {
   ballsToTell,
+  type DayMarks,
   type LoggedRound,
   type PlayerProgress,
   progressOf,

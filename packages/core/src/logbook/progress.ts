@@ -1,6 +1,17 @@
 import { diamondOf, type Level, type Sport, type Stroke } from '../catalog/index.ts';
-import { attemptsOf, type Feed, feedsOf, isToFielders, metAt, type RungDocument, scoreOf, scoreRound, targetOf } from '../drill/index.ts';
-import type { FeedId } from '../ids.ts';
+import {
+  attemptsOf,
+  type Feed,
+  feedsOf,
+  isToFielders,
+  metAt,
+  type RungDocument,
+  sameCard,
+  scoreOf,
+  scoreRound,
+  targetOf,
+} from '../drill/index.ts';
+import type { BallId, FeedId } from '../ids.ts';
 import {
   type Comparison,
   type Count,
@@ -31,6 +42,18 @@ const tellsKinds = ({ card, isOneNumber }: LoggedRound): boolean => !isOneNumber
 export interface StrokeDay extends Count {
   day: number;
   scatter: ScatterNow;
+  /** What else was different on that day. */
+  marks: DayMarks;
+}
+
+/** What may lie behind a better or a worse day. */
+export interface DayMarks {
+  /** Strongest wind of a round, m/s. */
+  windMps: number;
+  /** A card was run that had not been run before; never of the first day. */
+  isNewCard: boolean;
+  /** Another kind of ball than on the day before; null while it is the same. */
+  ballId: BallId | null;
 }
 
 /** How a player’s scatter with one stroke went. */
@@ -179,6 +202,19 @@ function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBy
 
 const middleOf = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
+/** @param played rounds of the stroke, oldest first */
+function marksOf(played: readonly LoggedRound[], day: number): DayMarks {
+  const today = played.filter((round) => round.day === day);
+  const before = played.filter((round) => round.day < day);
+  const wind = today.map(({ card: { weather } }) => Math.hypot(weather.windXMps, weather.windYMps));
+  const ball = today[0]?.card.ballId ?? null;
+  return {
+    windMps: Math.max(0, ...wind),
+    isNewCard: before.length > 0 && today.some(({ card }) => !before.some((each) => sameCard(each.card, card))),
+    ballId: before.length > 0 && ball !== before.at(-1)!.card.ballId ? ball : null,
+  };
+}
+
 function strokesOf(rounds: readonly LoggedRound[], level: Level): StrokeProgress[] {
   const found = new Map<string, { sport: Sport; stroke: Stroke; all: ReturnType<typeof attemptsOf> }>();
   for (const { sport, card, results, day, demand } of rounds)
@@ -191,11 +227,12 @@ function strokesOf(rounds: readonly LoggedRound[], level: Level): StrokeProgress
   return [...found.values()].map(({ sport, stroke, all }) => {
     let own = ownScatter(level);
     const days: StrokeDay[] = [];
+    const played = rounds.filter(({ sport: of, card }) => of === sport && card.feeds.some((feed) => feed.stroke === stroke));
     for (const day of new Set(all.map((each) => each.day))) {
       const today = all.filter((each) => each.day === day);
       own = own.learn(today);
       const sum = (of: 'hits' | 'balls'): number => today.reduce((total, each) => total + each[of], 0);
-      days.push({ day, hits: sum('hits'), balls: sum('balls'), scatter: own.on() });
+      days.push({ day, hits: sum('hits'), balls: sum('balls'), scatter: own.on(), marks: marksOf(played, day) });
     }
     return { sport, stroke, distanceM: middleOf(all.map(({ distanceM }) => distanceM)), days, own, trend: trendOf(days) };
   });

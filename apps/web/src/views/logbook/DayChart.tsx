@@ -7,6 +7,8 @@ export interface DayPoint {
   name: string;
   value: number;
   band?: readonly [number, number];
+  /** Something was different on that day: drawn as a line. */
+  isMarked?: boolean;
 }
 
 /** Days from left to right: a line with its band, or bars with a cap. */
@@ -48,6 +50,9 @@ export function DayChart({
               isAnimationActive={false}
             />
           </>
+        )}
+        {points.flatMap(({ name, isMarked }) =>
+          isMarked ? [<ReferenceLine key={name} x={name} stroke="currentColor" strokeDasharray="2 4" strokeOpacity={0.7} />] : [],
         )}
         {cap != null && <ReferenceLine y={cap} stroke="var(--color-error)" strokeDasharray="6 4" />}
       </ComposedChart>

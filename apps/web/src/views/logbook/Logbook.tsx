@@ -10,7 +10,7 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { useMemo, useState } from 'react';
-import type { PlayerRow, RoundRow, Viewer } from '../../api/rows.ts';
+import type { PlayerRow, RoundRow, Standing, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { nextLink } from '../../ui/links.ts';
@@ -20,6 +20,8 @@ import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { PlayerProgress, type ShownProgress } from './PlayerProgress.tsx';
 import { RoundLines } from './RoundLines.tsx';
+import { Standings } from './Standings.tsx';
+import { Wishes } from './Wishes.tsx';
 
 interface Line {
   round: RoundRow;
@@ -55,7 +57,7 @@ interface Props {
   older: string | null;
   isFirst: boolean;
   /** Of one player, what all their rounds come to. */
-  progress: { player: PlayerRow; shown: ShownProgress } | null;
+  progress: { player: PlayerRow; shown: ShownProgress; standings: Standing[] } | null;
 }
 
 export default function Logbook(props: Props & { viewer: Viewer }) {
@@ -131,11 +133,29 @@ function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, 
         <Button size="l" look="primary" className="ml-auto" href={nextLink({ playerIds: playerId ? [playerId] : [] })}>
           What next
         </Button>
+        {playerId ? (
+          <Button size="l" href={`/report?player=${playerId}`}>
+            Report
+          </Button>
+        ) : (
+          <Button size="l" href="/club">
+            The club
+          </Button>
+        )}
         <Button size="l" href={`/rounds/add${playerId ? `?player=${playerId}` : ''}`}>
           Add rounds
         </Button>
       </div>
-      {progress && isFirst && <PlayerProgress player={progress.player} progress={progress.shown} />}
+      {progress && isFirst && (
+        <>
+          <Wishes player={progress.player} />
+          <PlayerProgress player={progress.player} progress={progress.shown} />
+          <div className="mt-5">
+            <Standings playerId={progress.player.id} standings={progress.standings} />
+          </div>
+          <h2 className="mt-6 text-xl">Rounds</h2>
+        </>
+      )}
       {rounds.length === 0 ? (
         <p className="mt-8 max-w-xl text-lg">
           No round yet. Run a rung courtside, mark each ball, and it will stand here with its settings, its conditions, and what the count
@@ -186,6 +206,20 @@ function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, 
             })}
           </tbody>
         </table>
+      )}
+      {rounds.length > 0 && (
+        <p className="mt-4 flex flex-wrap gap-x-6">
+          {(['csv', 'json'] as const).map((as) => (
+            <a
+              key={as}
+              download
+              className="inline-flex min-h-11 items-center font-semibold underline"
+              href={`/api/rounds?as=${as}${playerId ? `&player=${playerId}` : ''}`}
+            >
+              {as === 'csv' ? 'All rounds as a sheet (CSV)' : 'Every ball (JSON)'}
+            </a>
+          ))}
+        </p>
       )}
       {(older || !isFirst) && (
         <nav aria-label="Pages" className="mt-4 flex gap-3">

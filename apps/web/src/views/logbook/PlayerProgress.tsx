@@ -4,11 +4,13 @@ import type { PlayerRow } from '../../api/rows.ts';
 import { ageOf } from '../../ui/around.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
-import { RATE_NAMES, SIDE_NAMES, STROKE_NAMES, saySides, TREND_WORDS } from '../../words/logbook.ts';
+import { RATE_NAMES, SIDE_NAMES, STROKE_NAMES, sayMarks, saySides, TREND_WORDS } from '../../words/logbook.ts';
 import type { DayPoint } from './DayChart.tsx';
 
 const DayChart = lazy(async () => ({ default: (await import('./DayChart.tsx')).DayChart }));
 const DAY_MS = 86_400_000;
+/** The newest days that were different are named. */
+const MARKS_SAID = 4;
 
 /** What the page is given: the way of working it out stays with the server. */
 export type ShownProgress = Omit<Progress, 'strokes'> & { strokes: Omit<StrokeProgress, 'own'>[] };
@@ -25,7 +27,7 @@ export function PlayerProgress({ player, progress }: { player: PlayerRow; progre
     <section className="mt-4" aria-label={`${player.name}, looked back at`}>
       <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2">
         {strokes.map((stroke) => (
-          <Stroke key={`${stroke.sport} ${stroke.stroke}`} stroke={stroke} />
+          <StrokeChart key={`${stroke.sport} ${stroke.stroke}`} stroke={stroke} />
         ))}
         {rates.map(({ sport, kind, days }) => (
           <Chart
@@ -70,24 +72,46 @@ export function PlayerProgress({ player, progress }: { player: PlayerRow; progre
   );
 }
 
-function Stroke({ stroke: { sport, stroke, distanceM, days, trend } }: { stroke: ShownProgress['strokes'][number] }) {
+/** A stroke’s scatter over the days, and what it comes to in words. */
+export function StrokeChart({
+  stroke: { sport, stroke, distanceM, days, trend },
+  height,
+}: {
+  stroke: ShownProgress['strokes'][number];
+  height?: number;
+}) {
   const units = useUnits();
   const { scatter } = days.at(-1)!;
   const aside = (deg: number): number => distanceM * Math.tan(degToRad(deg));
+  const marked = days.flatMap(({ day, marks }) => {
+    const said = sayMarks(marks, units.speed);
+    return said === '' ? [] : [{ day, said }];
+  });
   const inUnit = (m: number): number => (units.system === 'imperial' ? mToFt(m) : m);
   return (
     <Chart
       title={`${STROKE_NAMES[stroke]}, ${sport}`}
+      height={height}
       unit={`${units.system === 'imperial' ? 'feet' : 'metres'} to the side at ${units.length(distanceM)}: two of three balls are nearer to the target`}
       points={days.map(({ day, scatter: { sideDeg, interval90 } }) => ({
         name: dayName(day),
+        isMarked: marked.some((each) => each.day === day),
         value: inUnit(aside(sideDeg)),
         band: [inUnit(aside(interval90[0])), inUnit(aside(interval90[1]))],
       }))}
     >
       Two of three within {units.length(aside(scatter.sideDeg))} to the side and {units.length(distanceM * scatter.depthShare)} in length
       (the first could be {units.length(aside(scatter.interval90[0]))} to {units.length(aside(scatter.interval90[1]))}).{' '}
-      {TREND_WORDS[trend]}
+      <b>{TREND_WORDS[trend]}</b>
+      {marked.length > 0 && (
+        <span className="mt-1 block text-quiet">
+          Dotted days:{' '}
+          {marked
+            .slice(-MARKS_SAID)
+            .map(({ day, said }) => `${dayName(day)} ${said}`)
+            .join(' · ')}
+        </span>
+      )}
     </Chart>
   );
 }
@@ -98,6 +122,7 @@ function Chart({
   points,
   kind = 'line',
   cap = null,
+  height,
   children,
 }: {
   title: string;
@@ -105,13 +130,21 @@ function Chart({
   points: readonly DayPoint[];
   kind?: 'line' | 'bars';
   cap?: number | null;
+  height?: number | undefined;
   children: React.ReactNode;
 }) {
   return (
     <div className="min-w-0">
       <h2 className="text-xl first-letter:uppercase">{title}</h2>
       <Suspense fallback={<p className="h-52">Drawing …</p>}>
-        <DayChart label={`${title}, day by day`} unit={unit} points={points} kind={kind} cap={cap} />
+        <DayChart
+          label={`${title}, day by day`}
+          unit={unit}
+          points={points}
+          kind={kind}
+          cap={cap}
+          {...(height !== undefined && { height })}
+        />
       </Suspense>
       <p className="mt-1">{children}</p>
     </div>

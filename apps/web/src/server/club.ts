@@ -1,0 +1,122 @@
+import { type PlayerId, speedShareOn } from '@good-arc/core';
+import { and, count, countDistinct, desc, eq, gte, max, sum } from 'drizzle-orm';
+import type { ClubPlayer, ClubWeek, Kit, KitWorry, LadderRow, WrongRung } from '../api/rows.ts';
+import { machine, result, round, tuneUp } from '../db/schema.ts';
+import { readComers } from './next-outing.ts';
+import { standingsOf } from './standings.ts';
+import type { Store } from './store.ts';
+
+const DAY_MS = 86_400_000;
+/** Who was here lately, and what rungs came to: so many days back. */
+const LATELY_DAYS = 28;
+const RUNGS_DAYS = 84;
+/** Players whose whole record is looked through; those who were here last. */
+const MOST_LOOKED_THROUGH = 30;
+/** A rung is wrong for everybody from so few players and rounds on, below or above such a rate. */
+const WRONG = { players: 2, rounds: 6, hard: 0.35, easy: 0.85 };
+/** From then on a machine wants a test ball, and a basket another look (common practice, no source). */
+const TUNED_DAYS = 60;
+const OPENED_DAYS = 60;
+const DRAG_SHARE = 1.08;
+
+/** What a club should know this week: who was here, who stands still, which rungs are wrong, what of its kit wants a look. */
+export async function readClub(store: Store, kit: Kit, ladders: readonly LadderRow[], now: Date): Promise<ClubWeek> {
+  const since = (days: number): Date => new Date(now.getTime() - days * DAY_MS);
+  const [people, rungs, tuned] = await Promise.all([
+    store.read((db, mine) =>
+      db
+        .select({
+          playerId: round.playerId,
+          last: max(round.startedAt),
+          rounds: countDistinct(round.id),
+          balls: count(result.hit),
+          hits: sum(result.hit),
+        })
+        .from(round)
+        .leftJoin(result, and(eq(result.roundId, round.id), mine(result)))
+        .where(and(mine(round), gte(round.startedAt, since(LATELY_DAYS))))
+        .groupBy(round.playerId)
+        .orderBy(desc(max(round.startedAt))),
+    ),
+    store.read((db, mine) =>
+      db
+        .select({
+          rungId: round.rungId,
+          players: countDistinct(round.playerId),
+          rounds: countDistinct(round.id),
+          balls: count(result.hit),
+          hits: sum(result.hit),
+        })
+        .from(round)
+        .innerJoin(result, and(eq(result.roundId, round.id), mine(result)))
+        .where(and(mine(round), gte(round.startedAt, since(RUNGS_DAYS))))
+        .groupBy(round.rungId),
+    ),
+    store.read((db, mine) =>
+      db
+        .select({ machineId: tuneUp.machineId, last: max(tuneUp.tunedAt) })
+        .from(tuneUp)
+        .innerJoin(machine, and(eq(machine.id, tuneUp.machineId), mine(machine)))
+        .where(mine(tuneUp))
+        .groupBy(tuneUp.machineId),
+    ),
+  ]);
+  const here = people.flatMap(({ playerId, last, ...counts }) => {
+    const player = kit.players.find(({ id }) => id === playerId);
+    return player && last ? [{ player, last: last.toISOString(), ...counts }] : [];
+  });
+  const comers = await readComers(
+    store,
+    kit,
+    here.slice(0, MOST_LOOKED_THROUGH).map(({ player }) => player),
+  );
+  const players = here.map(({ player, last, rounds, balls, hits }): ClubPlayer => {
+    const comer = comers.find((each) => each.player.id === player.id);
+    const trends = comer?.progress.strokes.filter(({ trend }) => trend === 'better' || trend === 'worse') ?? [];
+    return {
+      id: player.id as PlayerId,
+      name: player.name,
+      last,
+      rounds,
+      balls,
+      hits: Number(hits ?? 0),
+      trends: trends.map(({ sport, stroke, trend }) => ({ sport, stroke, trend })),
+      stalled: comer ? standingsOf(comer.rounds, ladders, now).filter(({ isStalled }) => isStalled) : [],
+    };
+  });
+  const wrong = rungs.flatMap(({ rungId, players: many, rounds, balls, hits }): WrongRung[] => {
+    const ladder = ladders.find((each) => each.rungs.some(({ id }) => id === rungId));
+    const rung = ladder?.rungs.find(({ id }) => id === rungId);
+    const rate = Number(hits ?? 0) / balls;
+    if (!ladder || !rung || many < WRONG.players || rounds < WRONG.rounds || balls === 0) return [];
+    if (rate > WRONG.hard && rate < WRONG.easy) return [];
+    const counts = { players: many, rounds, balls, hits: Number(hits ?? 0) };
+    return [{ rungId, ladderId: ladder.id, name: rung.document.name, ladderName: ladder.name, ...counts, isHard: rate <= WRONG.hard }];
+  });
+  return {
+    players,
+    away: kit.players.filter(({ id }) => !players.some((each) => each.id === id)).map(({ name }) => name),
+    wrong,
+    kit: kitWorries(kit, new Map(tuned.map(({ machineId, last }) => [machineId as string, last])), now),
+  };
+}
+
+function kitWorries({ machines, balls }: Kit, tuned: ReadonlyMap<string, Date | null>, now: Date): KitWorry[] {
+  const daysSince = (then: Date): number => Math.floor((now.getTime() - then.getTime()) / DAY_MS);
+  const ofMachines = machines.flatMap(({ id, name, today }): KitWorry[] => {
+    const head = { what: 'machine', id, name } as const;
+    const last = tuned.get(id);
+    const share = speedShareOn(today, now.toISOString().slice(0, 10));
+    if (Math.abs(share - 1) >= 0.03) return [{ ...head, code: share < 1 ? 'slow-today' : 'fast-today', share }];
+    if (!last) return [{ ...head, code: 'never-tuned' }];
+    return daysSince(last) >= TUNED_DAYS ? [{ ...head, code: 'tuned-long-ago', days: daysSince(last) }] : [];
+  });
+  const ofBaskets = balls.flatMap(({ id, name, condition, openedOn, dragShare }): KitWorry[] => {
+    const head = { what: 'basket', id, name } as const;
+    if (condition === 'worn') return [{ ...head, code: 'worn' }];
+    if (dragShare >= DRAG_SHARE) return [{ ...head, code: 'drag', share: dragShare }];
+    const days = openedOn === '' ? 0 : daysSince(new Date(openedOn));
+    return days >= OPENED_DAYS ? [{ ...head, code: 'opened-long-ago', days }] : [];
+  });
+  return [...ofMachines, ...ofBaskets];
+}

@@ -1,0 +1,247 @@
+// @vitest-environment happy-dom
+import { nextStepOn, type OutingRung, planSchema } from '@good-arc/core';
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import { describe, expect, test, vi } from 'vitest';
+import type { ClubWeek, RoundRow } from '../src/api/rows.ts';
+import ClubPage from '../src/views/club/ClubPage.tsx';
+import AddRounds from '../src/views/logbook/AddRounds.tsx';
+import RoundPage from '../src/views/logbook/RoundPage.tsx';
+import NextPage from '../src/views/next/NextPage.tsx';
+import { sayMarks } from '../src/words/logbook.ts';
+import { sayReason } from '../src/words/next.ts';
+import { aPage } from './support/page.ts';
+import { rungDocument } from './support/rig.ts';
+import { aViewer } from './support/viewer.ts';
+
+const id = (n: number): string => `0190f3a0-0000-7000-8000-${String(n).padStart(12, '0')}`;
+const card = rungDocument(id(1), id(2));
+const ball = (seq: number, outcome: 'in' | 'out') => ({
+  id: id(100 + seq),
+  seq,
+  feedId: card.feeds[0]!.id,
+  outcome,
+  speedMps: 17.2,
+  elevationDeg: 18,
+  bearingDeg: 178,
+  radarMps: null,
+});
+const round: RoundRow = {
+  id: id(3),
+  outingId: id(4),
+  rungId: id(5),
+  playerId: id(10),
+  machineId: id(2),
+  courtId: id(1),
+  playerName: 'Ines Rookwood',
+  machineName: 'Bramble',
+  courtName: 'Court 1',
+  ladderName: 'Climb',
+  card,
+  weather: card.weather,
+  confirmedBy: null,
+  notes: '',
+  source: 'court',
+  startedAt: '2026-11-20T15:00:00.000Z',
+  finishedAt: '2026-11-20T15:05:00.000Z',
+  results: [ball(1, 'in'), ball(2, 'out')],
+};
+const PLAYERS = [
+  { id: id(10), name: 'Ines Rookwood' },
+  { id: id(11), name: 'Bo Tallowby' },
+];
+
+describe('a round, ball by ball', () => {
+  const show = () =>
+    render(
+      <RoundPage
+        viewer={aViewer()}
+        round={round}
+        sport="tennis"
+        players={PLAYERS}
+        corrections={[]}
+        ladderId={id(6)}
+        step={nextStepOn(card, 'sweet-spot', [round])}
+      />,
+    );
+
+  test('a ball is put right with one press, and its history says what it was', async () => {
+    const { asked, user } = aPage();
+    show();
+    await user.click(screen.getByRole('button', { name: 'Ball 2: out' }));
+    await user.click(within(screen.getByRole('group', { name: 'Ball 2 was' })).getByRole('button', { name: 'In' }));
+    expect(asked).toMatchObject([{ method: 'PATCH', path: `rounds/${id(3)}`, body: { balls: [{ seq: 2, outcome: 'in' }] } }]);
+    expect(screen.getByRole('button', { name: 'Ball 2: in' })).toBeTruthy();
+    expect(screen.getByRole('region', { name: 'Put right' }).textContent).toContain('Ball 2: out, now in.');
+    expect(document.body.textContent).toContain('2 of 2');
+  });
+  test('whose it was and a note are saved together; what the server refuses is not shown as done', async () => {
+    let status = 503;
+    const { asked, user } = aPage(() => ({ status, body: { type: 'about:blank', title: 'The database rests.', status, errors: [] } }));
+    show();
+    await user.selectOptions(screen.getByLabelText('Player'), id(11));
+    await user.type(screen.getByLabelText(/Notes/), 'Look at 3:12');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toContain('Ines');
+    status = 204;
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toContain('Bo Tallowby');
+    expect(asked.at(-1)!.body).toEqual({ playerId: id(11), notes: 'Look at 3:12' });
+  });
+});
+
+describe('rounds without the app', () => {
+  const rungs = [{ id: id(5), number: 1, name: card.name, ladderName: 'Climb', document: card, kinds: [{ index: 0, balls: 10 }] }];
+  const show = () =>
+    render(<AddRounds viewer={aViewer()} players={PLAYERS} rungs={rungs} playerId={id(11)} rungId={id(5)} today="2026-11-26" />);
+
+  test('one from paper goes with its player, its moment and every ball', async () => {
+    const { asked, user } = aPage();
+    vi.stubGlobal('location', { assign: vi.fn() });
+    show();
+    fireEvent.change(screen.getByLabelText('When'), { target: { value: '2026-11-20T16:30' } });
+    fireEvent.change(screen.getByLabelText('Hits'), { target: { value: '7' } });
+    fireEvent.blur(screen.getByLabelText('Hits'));
+    await user.click(screen.getByRole('button', { name: 'Add this round' }));
+    const [sent] = asked[0]!.body.rounds;
+    expect(sent).toMatchObject({ playerId: id(11), rungId: id(5), startedAt: new Date('2026-11-20T16:30').toISOString() });
+    expect(sent.outcomes.filter((each: string) => each === 'in')).toHaveLength(7);
+    expect(sent.outcomes).toHaveLength(10);
+  });
+  test('one that is still to come, or of nobody, is not sent', async () => {
+    const { asked, user } = aPage();
+    show();
+    fireEvent.change(screen.getByLabelText('When'), { target: { value: '2099-11-20T16:30' } });
+    await user.click(screen.getByRole('button', { name: 'Add this round' }));
+    expect(screen.getByRole('alert').textContent).toContain('still to come');
+    await user.selectOptions(screen.getByLabelText('Player'), '');
+    await user.click(screen.getByRole('button', { name: 'Add this round' }));
+    expect(screen.getByRole('alert').textContent).toContain('whose round');
+    expect(asked).toEqual([]);
+  });
+  test('a sheet names what is wrong, and sends only what is right, once it is told to', async () => {
+    const { asked, user } = aPage();
+    show();
+    const text = `day,player,rung,hits,balls\n2026-11-20,Bo Tallowby,${card.name},6,10\n2026-11-20,Nobody,${card.name},6,10\n`;
+    await user.upload(screen.getByLabelText('Choose a file'), new File([text], 'may.csv', { type: 'text/csv' }));
+    expect(await screen.findByText(/“Nobody” is no player of the club/)).toBeTruthy();
+    expect(asked).toEqual([]);
+    await user.click(screen.getByRole('button', { name: 'Add the 1 that are right' }));
+    expect(asked[0]!.body.rounds).toMatchObject([{ playerId: id(11), source: 'sheet' }]);
+    expect((await screen.findByRole('status')).textContent).toContain('1 round was added');
+  });
+});
+
+describe('what next', () => {
+  const rung = (n: number, share: number, name: string): OutingRung => ({
+    rungId: id(n),
+    ladderId: id(6),
+    document: { ...card, name },
+    isWeaker: false,
+    halfWidthM: share > 0.6 ? 2 : null,
+    players: [{ playerId: id(10), share, interval90: [share - 0.1, share + 0.1], balls: 30, lastDay: null, verdict: null }],
+  });
+  const show = () =>
+    render(
+      <NextPage
+        viewer={aViewer()}
+        players={PLAYERS.map((each) => ({ ...each, avoid: each.id === id(10) ? 'Serves on two days running.' : '' }))}
+        playerIds={[id(10)]}
+        courts={[{ id: id(1), name: 'Court 1' }]}
+        courtId={id(1)}
+        sport="tennis"
+        rungs={[rung(20, 0.75, 'Kind'), rung(21, 0.5, 'Half'), rung(22, 0.3, 'Hard')]}
+        ladderNames={{ [id(6)]: 'Climb' }}
+        day={20_000}
+        swingsLeft={null}
+        minutes={20}
+        startsAt="2026-11-26T16:00"
+      />,
+    );
+
+  test('every part has its reason; what is changed is what is kept as a plan', async () => {
+    const { asked, user } = aPage();
+    vi.stubGlobal('location', { assign: vi.fn() });
+    show();
+    expect(document.body.textContent).toContain('Ines Rookwood should avoid: Serves on two days running.');
+    expect(document.body.textContent).toContain('About half will succeed (50 %)');
+    await user.click(screen.getByRole('button', { name: 'Take out Hard' }));
+    await user.click(within(screen.getByRole('group', { name: 'Rounds of Kind' })).getByRole('button', { name: 'One round more' }));
+    await user.click(screen.getByRole('button', { name: 'Keep as a plan' }));
+    const plan = asked[0]!.body;
+    expect(planSchema.safeParse(plan).success).toBe(true);
+    expect(plan.rungs[0]).toEqual({ rungId: id(20), rounds: 2, role: 'warm-up' });
+    expect(plan.rungs.map((each: { rungId: string }) => each.rungId)).not.toContain(id(22));
+    expect(plan).toMatchObject({ name: 'Ines Rookwood, what next', playerIds: [id(10)], startsAt: '2026-11-26T16:00' });
+  });
+  test('what was changed can be proposed anew', async () => {
+    const { user } = aPage();
+    show();
+    const before = screen.getByTestId('next-sums').textContent;
+    await user.click(screen.getByRole('button', { name: 'Take out Kind' }));
+    expect(screen.getByTestId('next-sums').textContent).not.toBe(before);
+    await user.click(screen.getByRole('button', { name: 'Propose it anew' }));
+    expect(screen.getByTestId('next-sums').textContent).toBe(before);
+  });
+});
+
+test('the club: who got worse, who stands still, which rung is wrong, what wants a look, each said once', () => {
+  const stalled = {
+    ladderId: id(6),
+    ladderName: 'Climb',
+    rungId: id(5),
+    rungName: 'Deep and kind',
+    number: 1,
+    of: 4,
+    verdict: 'stay' as const,
+    reason: '',
+    rounds: 7,
+    isStalled: true,
+  };
+  const week: ClubWeek = {
+    players: [
+      {
+        id: id(10),
+        name: 'Ines Rookwood',
+        last: '2026-11-20T15:00:00.000Z',
+        rounds: 7,
+        hits: 20,
+        balls: 65,
+        trends: [{ sport: 'tennis', stroke: 'groundstroke', trend: 'worse' }],
+        stalled: [{ ...stalled, since: '2026-10-20T15:00:00.000Z', last: '2026-11-20T15:00:00.000Z' }],
+      },
+    ],
+    away: ['Bo Tallowby'],
+    wrong: [
+      {
+        rungId: id(5),
+        ladderId: id(6),
+        name: 'Deep and kind',
+        ladderName: 'Climb',
+        players: 3,
+        rounds: 9,
+        hits: 20,
+        balls: 90,
+        isHard: true,
+      },
+    ],
+    kit: [
+      { what: 'machine', id: id(2), name: 'Bramble', code: 'never-tuned' },
+      { what: 'machine', id: id(7), name: 'Wren', code: 'never-tuned' },
+      { what: 'basket', id: id(8), name: 'Old basket', code: 'opened-long-ago', days: 90 },
+    ],
+  };
+  const said = render(<ClubPage viewer={aViewer()} week={week} />).container.textContent!;
+  expect(said).toContain('Clearly worse than four weeks before.');
+  expect(said).toContain('Stalled since 20 Oct on “Deep and kind”');
+  expect(said).toContain('22 % of 90 balls by 3 players in 9 rounds: too hard');
+  expect(said).toContain('Bramble, WrenNever tuned');
+  expect(said).toContain('Opened 90 days ago');
+});
+
+test('what was different on a day, and why a rung comes next, in words', () => {
+  const speed = (mps: number): string => `${mps} m/s`;
+  expect(sayMarks({ windMps: 5, isNewCard: true, ballId: null }, speed)).toBe('another card, wind 5 m/s');
+  expect(sayMarks({ windMps: 1, isNewCard: false, ballId: null }, speed)).toBe('');
+  expect(sayReason({ code: 'fading', days: 12, share: 0.8 })).toBe('Won 12 days ago: once more, so that it stays.');
+  expect(sayReason({ code: 'gate', chance: 0.4, need: { hits: 8, of: 10 } })).toContain('8 of 10; the chance is 40 %');
+});
