@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
-import { firstChecklist, type RungDocument } from '@good-arc/core';
-import { act, render, screen, waitFor, within } from '@testing-library/react';
+import { firstChecklist, type RungDocument, sameCard } from '@good-arc/core';
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { Toaster } from 'sonner';
 import { describe, expect, test, vi } from 'vitest';
 import type { MachineRow, PlayerRow } from '../src/api/rows.ts';
@@ -41,6 +41,7 @@ const props = (part: Partial<CourtsideProps> = {}): CourtsideProps => ({
   second: null,
   courtName: 'Court 1',
   marksM: [],
+  ceilingM: null,
   below: null,
   players: [player(10, 'Ines Rookwood'), player(11, 'Theo Larchmont')],
   playerId: id(10),
@@ -105,6 +106,36 @@ describe('a machine that is worked by hand', () => {
     expect(said).toMatch(/It moves: on the rung below it stood/);
     expect(said).toMatch(/of the middle of the net|at the middle of the net/);
   });
+  test('in wind the rung is turned for today with one press: what is set, thrown and kept is that; the next rung on this court remembers', async () => {
+    const { asked, user } = show();
+    fireEvent.change(screen.getByLabelText(/^Wind to the far end/), { target: { value: '6 mph' } });
+    fireEvent.blur(screen.getByLabelText(/^Wind to the far end/));
+    const said = await screen.findByText(/In today’s air it lands .* short/);
+    expect(said.textContent).toMatch(/elevation \d+\.\d°/);
+    const asCard = screen.getByLabelText('Set it up').textContent;
+    await user.click(button('Set it so today'));
+    expect(screen.getByLabelText('Set it up').textContent).not.toBe(asCard);
+    await user.click(button(/^Begin round/));
+    await waitFor(() => expect(asked).toHaveLength(1));
+    const { card, weather } = asked[0]!.body;
+    expect(weather.windYMps).toBeCloseTo(2.68, 1);
+    expect(card.feeds[0].launch.elevationDeg).toBeGreaterThan(document.feeds[0]!.launch.elevationDeg + 0.25);
+    expect(sameCard(card, document)).toBe(true);
+    expect(JSON.parse(device().getItem(`air:${id(1)}`)!)).toMatchObject({ taken: true, air: { windYMps: weather.windYMps } });
+  });
+  test('a moment is marked for the film, and noted with the round; a note goes by itself when it is written', async () => {
+    const { asked, user } = show();
+    await user.click(button(/^Begin round/));
+    await user.keyboard('jj');
+    await user.click(button('Mark for the film'));
+    await user.click(button('Finish round'));
+    await waitFor(() => expect(asked.at(-1)!.path).toMatch(/finish$/));
+    expect(asked.at(-1)!.body.notes).toMatch(/^On film, look at \d:\d\d, ball 2\.$/);
+    await user.type(screen.getByLabelText(/^A note/), ' Elbow.');
+    await user.tab();
+    await waitFor(() => expect(asked.at(-1)).toMatchObject({ method: 'PATCH' }));
+    expect(asked.at(-1)!.body.notes).toMatch(/ball 2\. Elbow\.$/);
+  });
   test('balls nobody saw are not judged and count for nothing; the others come by a number', async () => {
     const { asked, user } = show();
     await user.click(button(/^Begin round/));
@@ -167,7 +198,7 @@ describe('a machine that is worked by hand', () => {
     aPage();
     const card = { ...document, name: 'As it was', ballsPerRound: 2 };
     const left = { outingId: id(4), rungId: id(5), playerId: id(11), weather: document.weather, startedAt: '2026-05-01T10:00:00.000Z' };
-    saveRun(id(5), { ...left, roundId: id(3), card, offset: 0, others: [], paceS: null, balls: [] });
+    saveRun(id(5), { ...left, roundId: id(3), card, offset: 0, others: [], paceS: null, balls: [], marks: [] });
     render(<Courtside {...props()} />);
     expect(await screen.findByRole('heading', { level: 1 })).toHaveProperty('textContent', '1 · As it was');
     expect(screen.getByText(/This rung was changed meanwhile/)).toBeTruthy();

@@ -46,7 +46,7 @@ describe('courtside without a rung', () => {
   test('the round that is open on this device comes first', async () => {
     aPage();
     const left = { outingId: id(4), rungId: id(5), playerId: id(10), weather: card.weather, startedAt: '2026-05-01T10:00:00.000Z' };
-    saveRun(id(5), { ...left, roundId: id(3), card, offset: 0, others: [], paceS: null, balls: [] });
+    saveRun(id(5), { ...left, roundId: id(3), card, offset: 0, others: [], paceS: null, balls: [], marks: [] });
     show();
     expect(await screen.findByRole('heading', { name: 'A round is open' })).toBeTruthy();
     expect(hrefOf('Go on')).toBe(`/courtside?rung=${id(5)}&player=${id(10)}`);

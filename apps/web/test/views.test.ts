@@ -252,6 +252,7 @@ describe('a round on the device', () => {
     paceS: null,
     card: rungDocument('01890000-0000-7000-8000-0000000000c1', '01890000-0000-7000-8000-0000000000a1'),
     balls: [],
+    marks: [],
     weather: { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
   };
   beforeEach(() => void emptyDevice());

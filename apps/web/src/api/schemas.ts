@@ -144,9 +144,9 @@ export const roundBody = z.strictObject({
   card: rungSchema.optional(),
   confirmedBy,
 });
-export const finishBody = z.strictObject({ finishedAt: z.iso.datetime(), weather: weatherSchema.optional() });
 
 const roundNotes = z.string().max(1000, 'At most 1,000 characters');
+export const finishBody = z.strictObject({ finishedAt: z.iso.datetime(), weather: weatherSchema.optional(), notes: roundNotes.optional() });
 /** Something put right in a round: what is not given stays. A ball without an outcome was never thrown. */
 export const correctionBody = z
   .strictObject({

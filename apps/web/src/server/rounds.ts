@@ -14,8 +14,9 @@ import {
   weatherSchema,
 } from '@good-arc/core';
 import { and, count, countDistinct, desc, eq, exists, gte, inArray, lt, notInArray, or, type SQL, sql, sum } from 'drizzle-orm';
+import type { z } from 'zod';
 import type { ResultRow, RoundRow, Swings } from '../api/rows.ts';
-import type { ResultBody } from '../api/schemas.ts';
+import type { finishBody, ResultBody } from '../api/schemas.ts';
 import { court, ladder, machine, outing, player, result, round, rung } from '../db/schema.ts';
 import { notFound } from './problem.ts';
 import type { Scope } from './scope.ts';
@@ -65,9 +66,11 @@ export function startRound(
   });
 }
 
-export async function finishRound(store: Store, id: string, finishedAt: string, weather: Weather | undefined): Promise<void> {
-  await store.anyOne(round, id, 'round');
-  await store.change(round, eq(round.id, id), { finishedAt: new Date(finishedAt), ...(weather && { weather }) });
+/** What somebody has noted of it meanwhile stays. */
+export async function finishRound(store: Store, id: string, { finishedAt, weather, notes }: z.output<typeof finishBody>): Promise<void> {
+  const kept = await store.anyOne(round, id, 'round');
+  const noted = notes !== undefined && kept.notes === '' ? { notes } : {};
+  await store.change(round, eq(round.id, id), { finishedAt: new Date(finishedAt), ...(weather && { weather }), ...noted });
 }
 
 /** What a round was run with. @throws ZodError when it cannot be read */

@@ -6,7 +6,7 @@ import { ApiError, api, messageOf } from './api.ts';
 
 /** A write that must reach the server, sooner or later, in order. Each is safe to send twice. */
 export interface Letter {
-  method: 'PUT' | 'POST' | 'DELETE';
+  method: 'PUT' | 'POST' | 'PATCH' | 'DELETE';
   path: string;
   body?: unknown;
   /** In words, for the list of what waits. */

@@ -37,6 +37,7 @@ export {
   kindsOf,
   nextStepOn,
   outcomesByKind,
+  SAME_SPEED,
   type Score,
   sameCard,
   scoreOf,

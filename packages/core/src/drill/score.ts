@@ -11,6 +11,7 @@ import {
 } from '../progress/index.ts';
 import { programOf } from './order.ts';
 import type { Feed, RungDocument } from './schema.ts';
+import { ROUNDING } from './timing.ts';
 
 /** What a ball counts as; null for one that is no attempt: a misfeed, a spare, a ball let go where nobody asked to choose. */
 export type Score = 'hit' | 'miss' | null;
@@ -62,12 +63,27 @@ export function gateOf(card: Card & Pick<RungDocument, 'gate' | 'hitters'>): Nee
   return gate.of <= counted ? gate : { hits: Math.ceil((gate.hits * counted) / gate.of - 1e-9), of: counted };
 }
 
-/** Whether two rounds were run off the same card: the same balls from the same place in the same order, to the same target. Words and weather may differ. */
+/**
+ * Whether two rounds were run off the same card: the same balls from the same place in the same order, to the same target. Words and weather may differ,
+ * and with the weather the elevation, the direction and a little of the speed that bring the same ball to its spot.
+ */
 export function sameCard(a: RungDocument, b: RungDocument): boolean {
   const essence = ({ name: _n, focalPoint: _f, weather: _w, rounds: _r, seed: _s, gate: _g, feeds, ...rest }: RungDocument): string =>
-    JSON.stringify([rest, feeds.map(({ id: _id, name: _name, cue: _cue, hold: _h, arc: _a, ...feed }) => feed)]);
-  return essence(a) === essence(b);
+    JSON.stringify([
+      rest,
+      feeds.map(({ id: _id, name: _name, cue: _cue, hold: _h, arc: _a, launch, ...feed }) => {
+        const { elevationDeg: _e, bearingDeg: _b, speedMps: _m, ...from } = launch;
+        return [from, feed];
+      }),
+    ]);
+  const isAsFast = a.feeds.every(
+    ({ launch }, i) => Math.abs((b.feeds[i]?.launch.speedMps ?? 0) / launch.speedMps - 1) <= SAME_SPEED + ROUNDING,
+  );
+  return isAsFast && essence(a) === essence(b);
 }
+
+/** A ball so much faster or slower is the same to a player (our judgement). */
+export const SAME_SPEED = 0.06;
 
 /**
  * The verdict on a player’s rounds on a rung as it is now: those run off another card are of before the last change.

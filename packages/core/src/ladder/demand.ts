@@ -1,5 +1,5 @@
 import { LEVEL_NEEDS, SPORT_RECORDS, type Sport } from '../catalog/index.ts';
-import { away, isIn, type RungDocument, type Spot } from '../drill/index.ts';
+import { away, isIn, type RungDocument, SAME_SPEED, type Spot } from '../drill/index.ts';
 import { chanceOf } from '../progress/index.ts';
 import type { JudgedBall, Share } from './judged.ts';
 
@@ -70,7 +70,7 @@ export const CHANGES = ['placement', 'pace', 'spin', 'interval', 'order', 'targe
 export type Change = (typeof CHANGES)[number];
 
 /** Below these it is the same (our judgement). */
-const SAME = { placementM: 0.5, pace: 0.06, spinRpm: 250, intervalS: 0.26, target: 0.12, chance: 0.08, targetM: 1 };
+const SAME = { placementM: 0.5, pace: SAME_SPEED, spinRpm: 250, intervalS: 0.26, target: 0.12, chance: 0.08, targetM: 1 };
 
 /** Another size. */
 const resized = ({ targetSize: a }: RungDocument, { targetSize: b }: RungDocument): boolean =>

@@ -13,6 +13,7 @@ import { Checks } from './Checks.tsx';
 import { Elsewhere, MachineMore, MainControls, RoundControls, WalkOver } from './Controls.tsx';
 import { sayNext } from './cue.ts';
 import { Finished } from './Finished.tsx';
+import { ForToday } from './ForToday.tsx';
 import { Lane } from './Lane.tsx';
 import { Notices, StatusLine } from './Notices.tsx';
 import { Pace } from './Pace.tsx';
@@ -108,10 +109,11 @@ function CourtsideView(props: CourtsideProps) {
               mates={onCourt.mates}
               onMates={onCourt.setMates}
               isCrowded={onCourt.isCrowded}
-              weather={onCourt.weather}
-              onWeather={onCourt.setWeather}
+              weather={onCourt.today.weather}
+              onWeather={onCourt.today.setWeather}
               indoors={props.indoors}
             />
+            <ForToday today={onCourt.today} rung={rung.document} machine={machine} />
           </>
         )}
         <Lane
@@ -144,6 +146,11 @@ function CourtsideView(props: CourtsideProps) {
           {canJudge && (
             <Button look="ghost" className="px-2" onClick={() => onCourt.judge('not-judged')}>
               Ball {nextBall} not judged <span className="hidden md:inline">(N)</span>
+            </Button>
+          )}
+          {run && (
+            <Button look="ghost" className="px-2" onClick={onCourt.mark}>
+              Mark for the film
             </Button>
           )}
           <ByNumber groups={groups} onCount={onCourt.countByNumber} />

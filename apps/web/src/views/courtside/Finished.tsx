@@ -1,8 +1,9 @@
 import type { Approach, NextStep, PlayerId, RoundCount, RoundId } from '@good-arc/core';
 import type { NextTurn } from '../../api/rows.ts';
-import { courtsideLink } from '../../ui/links.ts';
+import { courtsideLink, roundLink } from '../../ui/links.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { sayStep } from '../../words/progress.ts';
+import { Note } from './Note.tsx';
 
 export interface FinishedRound extends RoundCount {
   roundId: RoundId;
@@ -10,6 +11,8 @@ export interface FinishedRound extends RoundCount {
   name: string;
   /** The one verdict, on all rounds of this player on this card. */
   step: NextStep;
+  /** What was noted in the round. */
+  notes: string;
 }
 
 /** A round that is over, of one player or of several who hit in turn: what it came to, and what is next. */
@@ -28,13 +31,13 @@ export function Finished({
 }) {
   return (
     <Notice role="status" tone="good" className="mb-3 text-lg">
-      {finished.map(({ roundId, playerId, name, hits, balls, step }) => (
+      {finished.map(({ roundId, playerId, name, hits, balls, step, notes }) => (
         <div key={roundId} className="mb-1 last:mb-0">
           <b>
             {finished.length > 1 ? name : 'Round finished'}: {hits} of {balls}.
           </b>{' '}
-          <a className="font-semibold underline" href={`/logbook?round=${roundId}`}>
-            See it in the logbook
+          <a className="font-semibold underline" href={roundLink(roundId)}>
+            Ball by ball
           </a>
           <p className="mt-1">
             <b className="inline-block first-letter:uppercase">{step.verdict}.</b> {sayStep(step)}{' '}
@@ -44,6 +47,7 @@ export function Finished({
               </a>
             )}
           </p>
+          <Note roundId={roundId} label={finished.length > 1 ? `Note for ${name}` : 'A note'} noted={notes} />
         </div>
       ))}
       {turn && (

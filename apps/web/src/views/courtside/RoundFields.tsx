@@ -62,6 +62,16 @@ export function RoundFields({
       )}
       {!indoors && wind('Wind to the right', 'windXMps')}
       {!indoors && wind('Wind to the far end', 'windYMps')}
+      <QuantityField
+        label="Air"
+        dimension="temperature"
+        step={1}
+        min={-30}
+        max={50}
+        value={weather.temperatureC}
+        onChange={(temperatureC) => onWeather({ ...weather, temperatureC })}
+      />
+      {!indoors && <WindArrow {...weather} />}
       {isCrowded && (
         <p className="col-span-full font-semibold">
           {hitters > 1
@@ -70,5 +80,29 @@ export function RoundFields({
         </p>
       )}
     </div>
+  );
+}
+
+/** Felt as wind from here on, m/s. */
+const FELT_MPS = 0.3;
+
+/** Which way the wind blows over the court, seen from the player: far end at the top. */
+function WindArrow({ windXMps, windYMps }: Pick<Weather, 'windXMps' | 'windYMps'>) {
+  const mps = Math.hypot(windXMps, windYMps);
+  if (mps < FELT_MPS) return null;
+  const turnDeg = (Math.atan2(windXMps, windYMps) * 180) / Math.PI;
+  const long = 10 + Math.min(14, 2.4 * mps);
+  return (
+    <p className="flex items-center gap-3">
+      <svg width="48" height="60" viewBox="0 0 48 60" aria-hidden="true" className="shrink-0">
+        <rect x="6" y="2" width="36" height="56" fill="none" stroke="currentColor" strokeOpacity="0.5" />
+        <line x1="2" x2="46" y1="30" y2="30" stroke="currentColor" strokeWidth="1.5" />
+        <g transform={`rotate(${turnDeg} 24 30)`} stroke="var(--color-ball)" strokeWidth="3" fill="none">
+          <line x1="24" x2="24" y1={30 + long} y2={30 - long} />
+          <polyline points={`18,${38 - long} 24,${30 - long} 30,${38 - long}`} />
+        </g>
+      </svg>
+      <span>as it blows, seen by the player</span>
+    </p>
   );
 }

@@ -1,6 +1,7 @@
 import type { FeedId, Outcome, OutingId, PlayerId, RoundId, RungDocument, RungId, Weather } from '@good-arc/core';
 import type { Letter } from '../../ui/outbox.ts';
-import { hitterAt, hittersOf, type Run, type RunBall, withBall } from './run.ts';
+import { notesOf } from '../../words/marks.ts';
+import { hitterAt, hittersOf, marksOf, type Run, type RunBall, withBall } from './run.ts';
 
 /** A launch as the machine reports it. */
 type Thrown = Pick<RunBall, 'speedMps' | 'elevationDeg' | 'bearingDeg' | 'topspinRpm' | 'sidespinRpm' | 'gyroRpm'>;
@@ -32,6 +33,8 @@ export type RoundEvent =
   | { kind: 'judged'; seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null; said: string }
   /** Another interval from here on. */
   | { kind: 'paced'; intervalS: number }
+  /** Something to look at on the film. */
+  | { kind: 'marked'; atS: number; seq: number }
   | { kind: 'taken-back'; byHand: boolean }
   | { kind: 'finished'; at: string; weather: Weather };
 
@@ -75,17 +78,22 @@ export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
     }
     case 'judged':
       return judged(run, event);
+    case 'marked':
+      return ONLY({ ...run, marks: [...run.marks, { atS: event.atS, seq: event.seq }] });
     case 'taken-back':
       return takenBack(run, event.byHand);
     case 'finished':
       return {
         run: null,
-        letters: hittersOf(run).map(({ roundId }) => ({
-          method: 'POST',
-          path: `rounds/${roundId}/finish`,
-          body: { finishedAt: event.at, weather: event.weather },
-          what: `Round finished: ${run.card.name}`,
-        })),
+        letters: hittersOf(run).map(({ roundId }) => {
+          const notes = notesOf(marksOf(run, roundId));
+          return {
+            method: 'POST',
+            path: `rounds/${roundId}/finish`,
+            body: { finishedAt: event.at, weather: event.weather, ...(notes && { notes }) },
+            what: `Round finished: ${run.card.name}`,
+          };
+        }),
       };
   }
 }
@@ -102,6 +110,7 @@ function begun({ kind: _kind, playerName, confirmedBy, mates = [], roundId, ...h
       paceS: null,
       offset: 0,
       balls: [],
+      marks: [],
     },
     letters: all.map((each) => ({
       method: 'PUT',

@@ -33,6 +33,8 @@ const runSchema = z.object({
   /** Balls thrown before the machine was armed last: it counts from one again each time. */
   offset: z.int().default(0),
   balls: z.array(ballSchema),
+  /** Moments to look at on the film. */
+  marks: z.array(z.object({ atS: z.int(), seq: z.int() })).default([]),
 });
 
 /** One ball of the round as the page knows it. */
@@ -115,6 +117,9 @@ export function hitterAt(
   const hitters = hittersOf(run);
   return hitters[hitterOf(run.card, seq)] ?? hitters[0]!;
 }
+
+/** Moments that belong to one of those who hit. */
+export const marksOf = (run: Run, roundId: RoundId): Run['marks'] => run.marks.filter(({ seq }) => hitterAt(run, seq).roundId === roundId);
 
 /** What was judged of them, by number. */
 export const resultsOf = (balls: readonly RunBall[]): { seq: number; outcome: Outcome }[] =>

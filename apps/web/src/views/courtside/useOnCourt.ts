@@ -14,7 +14,6 @@ import {
   type Sport,
   sameCard,
   scoreRound,
-  type Weather,
 } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -27,15 +26,17 @@ import { ApiError, messageOf } from '../../ui/api.ts';
 import { ageOf, isHandFed } from '../../ui/around.ts';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
 import { useKeys } from '../../ui/useKeys.ts';
+import { notesOf, sayMark } from '../../words/marks.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
 import type { FinishedRound } from './Finished.tsx';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { padsFor } from './Pads.tsx';
 import { lastJudged, waitingBall } from './round.ts';
-import { hitterAt, hittersOf, outingOfToday, resultsOf, thrownOf } from './run.ts';
+import { hitterAt, hittersOf, marksOf, outingOfToday, resultsOf, thrownOf } from './run.ts';
 import { useBeat } from './useBeat.ts';
 import { useCrew } from './useCrew.ts';
 import { useRound } from './useRound.ts';
+import { useToday } from './useToday.ts';
 import { useWalk } from './useWalk.ts';
 import { type Counted, type Past, verdictAfter } from './verdict.ts';
 
@@ -55,6 +56,8 @@ export interface CourtsideProps {
   courtName: string;
   /** Painted marks of the court, m from the plate. */
   marksM: readonly number[];
+  /** Clear height over the court, m; null without one. */
+  ceilingM: number | null;
   players: PlayerRow[];
   /** Who hits: named by where one came from, else who hit last on this court; null when nobody has. */
   playerId: PlayerId | null;
@@ -89,9 +92,11 @@ export function useOnCourt({
   history,
   swingsToday,
   indoors,
+  ceilingM,
 }: CourtsideProps) {
   const [playerId, setPlayerId] = useState<PlayerId>(named ?? '');
-  const [weather, setWeather] = useState<Weather>(rung.document.weather);
+  const today = useToday(rung.document, { sport: ladder.sport, machine, ceilingM });
+  const { weather } = today;
   /** Rounds of this visit, newest first. */
   const [done, setDone] = useState<Counted[]>([]);
   const [finished, setFinished] = useState<readonly FinishedRound[]>([]);
@@ -115,10 +120,10 @@ export function useOnCourt({
   const { run, current, tell, isReady } = useRound(rung.id, (kept) => {
     setPlayerId(kept.playerId);
     setMates(kept.others.map((other) => other.playerId));
-    setWeather(kept.weather);
+    today.found(kept.weather);
   });
   // a round goes on with the rung it began with
-  const document = run?.card ?? rung.document;
+  const document = run?.card ?? today.document;
   const player = players.find(({ id }) => id === playerId);
   const hitters = document.hitters ?? 1;
   const who = [playerId, ...mates].slice(0, hitters);
@@ -246,6 +251,15 @@ export function useOnCourt({
       judge(outcome, seq);
     });
 
+  /** Something to look at on the film: which moment of the round, and which ball. */
+  function mark(): void {
+    const now = current.current;
+    if (!now) return;
+    const atS = Math.round((Date.now() - new Date(now.startedAt).getTime()) / 1000);
+    tell({ kind: 'marked', atS: Math.max(0, atS), seq: Math.max(1, thrownOf(now)) });
+    toast(`Marked: ${sayMark({ atS, seq: Math.max(1, thrownOf(now)) })}.`);
+  }
+
   const undoLast = (): void => tell({ kind: 'taken-back', byHand: !hasLine });
 
   async function finish(): Promise<void> {
@@ -257,7 +271,14 @@ export function useOnCourt({
       const count = scoreRound(document, resultsOf(now.balls.filter(({ seq }) => hitterAt(now, seq).playerId === hitter.playerId)));
       const round = { playerId: hitter.playerId, id: hitter.roundId, count };
       const step = verdictAfter(document, ladder.approach, round, done, sameCard(document, rung.document) ? history : null);
-      return { roundId: hitter.roundId, playerId: hitter.playerId, name: nameOf(hitter.playerId), ...count, step };
+      return {
+        roundId: hitter.roundId,
+        playerId: hitter.playerId,
+        name: nameOf(hitter.playerId),
+        ...count,
+        step,
+        notes: notesOf(marksOf(now, hitter.roundId)),
+      };
     });
     setDone([...theirs, ...done]);
     setFinished(theirs);
@@ -343,8 +364,9 @@ export function useOnCourt({
     hold,
     stow,
     countByNumber,
-    weather,
-    setWeather,
+    mark,
+    /** Its air, and the rung turned for it. */
+    today,
     confirm: setConfirmed,
     /** Who confirmed a hard ball that asks for a name; empty when none is asked for or nobody did. */
     confirmedBy: asksName ? confirmedBy : '',

@@ -1,28 +1,8 @@
-import type { PlayerId, RungDocument, RungId } from '@good-arc/core';
 import type { Viewer } from '../../api/rows.ts';
 import { Units } from '../../ui/Units.tsx';
+import type { AddProps } from './add.ts';
 import { FromPaper } from './FromPaper.tsx';
 import { FromSheet } from './FromSheet.tsx';
-
-/** A rung that rounds may be added to. */
-export interface RungChoice {
-  id: RungId;
-  number: number;
-  name: string;
-  ladderName: string;
-  document: RungDocument;
-  /** Kinds of balls that count, with how many of each a round deals. */
-  kinds: { index: number; balls: number }[];
-}
-
-export interface AddProps {
-  players: { id: PlayerId; name: string }[];
-  rungs: RungChoice[];
-  playerId: string | null;
-  rungId: string | null;
-  /** `2026-11-24` */
-  today: string;
-}
 
 /** Rounds that were played without the app: one from paper, or a whole spreadsheet. */
 export default function AddRounds({ viewer, ...props }: AddProps & { viewer: Viewer }) {

@@ -10,7 +10,7 @@ import { Select } from '../../ui/Select.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { attempt } from '../../ui/undo.ts';
 import { localMoment } from '../../ui/when.ts';
-import type { AddProps, RungChoice } from './AddRounds.tsx';
+import type { AddProps, RungChoice } from './add.ts';
 
 /** A round may say more balls than its card when they are all of one kind. */
 const MOST_BALLS = 200;

@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button.tsx';
 import { download } from '../../ui/download.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { attempt } from '../../ui/undo.ts';
-import type { AddProps } from './AddRounds.tsx';
+import type { AddProps } from './add.ts';
 
 /** Faults that are listed; of more the number is said. */
 const FAULTS_SHOWN = 30;

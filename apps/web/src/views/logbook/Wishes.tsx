@@ -9,16 +9,18 @@ export function Wishes({ player: { goals, avoid, notes } }: { player: PlayerRow 
   ].filter(([, text]) => text !== '');
   if (lines.length === 0) return null;
   return (
-    <dl className="mt-3 flex flex-wrap items-baseline gap-x-8 gap-y-1">
-      {lines.map(([name, text]) => (
-        <div key={name} className="flex min-w-0 gap-2">
-          <dt className="text-quiet">{name}</dt>
-          <dd className="min-w-0 font-medium break-words">{text}</dd>
-        </div>
-      ))}
+    <div className="mt-3 flex flex-wrap items-baseline gap-x-8 gap-y-1">
+      <dl className="flex flex-wrap items-baseline gap-x-8 gap-y-1">
+        {lines.map(([name, text]) => (
+          <div key={name} className="flex min-w-0 gap-2">
+            <dt className="text-quiet">{name}</dt>
+            <dd className="min-w-0 font-medium break-words">{text}</dd>
+          </div>
+        ))}
+      </dl>
       <a className="no-print font-semibold underline" href="/kit?at=players">
         Change
       </a>
-    </dl>
+    </div>
   );
 }

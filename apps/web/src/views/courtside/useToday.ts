@@ -1,0 +1,80 @@
+import { type ForToday, forToday, type MachineProfile, type RungDocument, type Sport, type Weather, weatherSchema } from '@good-arc/core';
+import { useEffect, useMemo, useState } from 'react';
+import { z } from 'zod';
+import { device } from '../../device/store.ts';
+import { today } from '../../ui/day.ts';
+
+/** The air of a court as it was set last, and whether rungs are turned for it; of one day. */
+const keptSchema = z.object({
+  day: z.string(),
+  air: weatherSchema.pick({ windXMps: true, windYMps: true, temperatureC: true }),
+  taken: z.boolean(),
+});
+const keyOf = (courtId: string): string => `air:${courtId}`;
+
+function keptAir(courtId: string): z.infer<typeof keptSchema> | null {
+  try {
+    const { data } = keptSchema.safeParse(JSON.parse(device().getItem(keyOf(courtId)) ?? 'null'));
+    return data?.day === today() ? data : null;
+  } catch {
+    return null;
+  }
+}
+
+interface Where {
+  sport: Sport;
+  machine: { id: string; profile: MachineProfile };
+  ceilingM: number | null;
+}
+
+/**
+ * The air of today on this court, and the rung solved again for it. What is set here holds for the next rung on this court, too, until the day is over.
+ */
+export function useToday(rung: RungDocument, { sport, machine, ceilingM }: Where) {
+  const [weather, setWeather] = useState<Weather>(rung.weather);
+  const [taken, setTaken] = useState(false);
+  const { courtId } = rung;
+
+  useEffect(() => {
+    void device().ready.then(() => {
+      const kept = keptAir(courtId);
+      if (!kept) return;
+      setWeather((now) => ({ ...now, ...kept.air }));
+      setTaken(kept.taken);
+    });
+  }, [courtId]);
+
+  function keep(next: Weather, isTaken: boolean): void {
+    const { windXMps, windYMps, temperatureC } = next;
+    device().setItem(keyOf(courtId), JSON.stringify({ day: today(), air: { windXMps, windYMps, temperatureC }, taken: isTaken }));
+    setWeather(next);
+    setTaken(isTaken);
+  }
+
+  const solved = useMemo((): ForToday => {
+    const { ballId, dragShare, level, surfaceId } = rung;
+    const venue = {
+      sport,
+      court: { id: courtId, surfaceId, ceilingM },
+      machine,
+      ballId,
+      level,
+      weather,
+      ...(dragShare !== undefined && { dragShare }),
+    };
+    return forToday(rung, venue);
+  }, [rung, sport, courtId, ceilingM, machine, weather]);
+
+  return {
+    weather,
+    setWeather: (next: Weather): void => keep(next, taken),
+    /** Of a round that goes on: what it began with. */
+    found: setWeather,
+    solved,
+    /** The rung is turned for today’s air. */
+    isTaken: taken && solved.changes.length > 0,
+    take: (isTaken: boolean): void => keep(weather, isTaken),
+    /** As it is thrown today. */
+    document: taken ? solved.rung : rung,
+  };
+}

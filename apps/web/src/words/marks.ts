@@ -1,0 +1,11 @@
+/** A moment of a round, s from its start, and the ball that was thrown then. */
+export interface Mark {
+  atS: number;
+  seq: number;
+}
+
+/** `3:12, ball 5`. */
+export const sayMark = ({ atS, seq }: Mark): string => `${Math.floor(atS / 60)}:${String(atS % 60).padStart(2, '0')}, ball ${seq}`;
+
+/** What is noted of a round for its marks; empty without one. */
+export const notesOf = (marks: readonly Mark[]): string => (marks.length === 0 ? '' : `On film, look at ${marks.map(sayMark).join('; ')}.`);
