@@ -81,6 +81,7 @@ const at = (id: () => string, more: Omit<Line, 'params'>): Line => ({ params: ()
 const LINES: Record<string, Line> = {
   'GET health': { helper: true, forAll: true },
   'GET offline': { helper: true, forAll: true },
+  'GET find': { helper: true, forAll: true },
   'PATCH me': { helper: true, forAll: true, body: () => ({ units: 'metric' }) },
   'POST sign-out': { helper: true, forAll: true, body: () => ({ everywhere: false }) },
   'PUT checklist': { helper: false, forAll: true, body: () => ({ before: ['a'], after: [] }) },

@@ -253,6 +253,13 @@ export interface ClubWeek {
   wrong: WrongRung[];
   kit: KitWorry[];
 }
+/** Something that is found by a word, and where it is opened. */
+export interface Findable {
+  what: 'player' | 'ladder' | 'rung' | 'plan' | 'machine' | 'place' | 'balls' | 'drill' | 'round' | 'page';
+  name: string;
+  more: string;
+  href: string;
+}
 /** What was put right in a round, when and by whom. */
 export interface CorrectionRow {
   id: string;

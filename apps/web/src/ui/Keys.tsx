@@ -6,6 +6,7 @@ type KeyList = readonly (readonly [keys: string, does: string])[];
 
 const EVERYWHERE: KeyList = [
   ['?', 'this list'],
+  ['Ctrl K', 'find a player, a ladder, a machine, a round'],
   ['Tab, Shift Tab', 'from one thing to the next, and back'],
   ['Alt T', 'to the message that popped up; Tab to its Undo'],
   ['Esc', 'close a dialog, or leave a field as it was'],

@@ -4,6 +4,7 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { api, messageOf } from './api.ts';
 import { Button } from './Button.tsx';
+import { Find } from './Find.tsx';
 import { Keys } from './Keys.tsx';
 import { Network } from './Network.tsx';
 import { OutboxMark } from './OutboxMark.tsx';
@@ -34,6 +35,7 @@ export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'du
 
   return (
     <>
+      <Find />
       <Button
         ref={first}
         look="ghost"
