@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
+import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
 import * as add from '../src/pages/api/rounds/index.ts';
 import { readClub } from '../src/server/club.ts';
 import { readCorrections } from '../src/server/corrections.ts';
@@ -43,6 +44,22 @@ describe('a round put right', () => {
     expect(await readCorrections(store, roundId)).toMatchObject([
       { what: 'ball', seq: 2, was: 'out', became: 'in', personName: 'Ours owner' },
     ]);
+  });
+  test('where a ball came down is kept with it, and stays when its outcome is put right', async () => {
+    const fallen = {
+      seq: 4,
+      outcome: 'out',
+      speedMps: null,
+      elevationDeg: null,
+      bearingDeg: null,
+      radarMps: null,
+      landXM: 1.25,
+      landYM: 9.5,
+    };
+    await call(results.PUT, { scope, params: { id: roundId, resultId: uuidv7() }, body: fallen });
+    await correct({ balls: [{ id: uuidv7(), seq: 4, outcome: 'near' }] });
+    expect((await read()).results.at(-1)).toMatchObject({ outcome: 'near', landing: { x: 1.25, y: 9.5 } });
+    expect((await read()).results[0]!.landing).toBeNull();
   });
   test('a ball that was never thrown goes, and comes back', async () => {
     await correct({ balls: [{ id: uuidv7(), seq: 3, outcome: null }] });

@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { firstChecklist, type RungDocument, sameCard } from '@good-arc/core';
+import { firstChecklist, type RungDocument, sameCard, targetOf } from '@good-arc/core';
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { Toaster } from 'sonner';
 import { describe, expect, test, vi } from 'vitest';
@@ -122,6 +122,21 @@ describe('a machine that is worked by hand', () => {
     expect(card.feeds[0].launch.elevationDeg).toBeGreaterThan(document.feeds[0]!.launch.elevationDeg + 0.25);
     expect(sameCard(card, document)).toBe(true);
     expect(JSON.parse(device().getItem(`air:${id(1)}`)!)).toMatchObject({ taken: true, air: { windYMps: weather.windYMps } });
+  });
+  test('a tap on the court says where it came down and what it counts as', async () => {
+    const { asked, user } = show();
+    await user.click(button(/^Begin round/));
+    await user.click(button('Tap where it lands'));
+    const plan = screen.getByTestId('landing-plan');
+    plan.focus();
+    await user.keyboard('{Enter}');
+    await waitFor(() => expect(results(asked)).toHaveLength(1));
+    const { body } = asked.at(-1)!;
+    expect(body).toMatchObject({ landXM: expect.any(Number), landYM: expect.any(Number) });
+    const { x, y, widthM, depthM } = targetOf(document, document.feeds[0]!)!;
+    const isIn = Math.abs(body.landXM - x) <= widthM / 2 && Math.abs(body.landYM - y) <= depthM / 2;
+    expect(body.outcome === 'in').toBe(isIn);
+    expect(screen.getByText('Tap where ball 2 came down.')).toBeTruthy();
   });
   test('a moment is marked for the film, and noted with the round; a note goes by itself when it is written', async () => {
     const { asked, user } = show();

@@ -24,6 +24,7 @@ const ball = (seq: number, outcome: 'in' | 'out') => ({
   elevationDeg: 18,
   bearingDeg: 178,
   radarMps: null,
+  landing: null,
 });
 const round: RoundRow = {
   id: id(3),

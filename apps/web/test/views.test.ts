@@ -321,6 +321,7 @@ describe('today', () => {
       elevationDeg: null,
       bearingDeg: null,
       radarMps: null,
+      landing: null,
     }));
   const round = (rungId: string, playerId: string, hits: number, balls = 10): RoundRow => ({
     id: `${rungId}${playerId}${hits}`,

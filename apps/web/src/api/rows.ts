@@ -161,6 +161,8 @@ export interface ResultRow {
   elevationDeg: number | null;
   bearingDeg: number | null;
   radarMps: number | null;
+  /** Where the player’s ball came down; null where nobody tapped it. */
+  landing: { x: number; y: number } | null;
 }
 /** A round as a plan counts it. */
 export interface PlanRound {

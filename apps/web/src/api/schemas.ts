@@ -195,6 +195,9 @@ export const resultBody = z.strictObject({
   topspinRpm: z.number().nullable().default(null),
   sidespinRpm: z.number().nullable().default(null),
   gyroRpm: z.number().nullable().default(null),
+  /** Where the player’s ball came down, m. */
+  landXM: z.number().min(-200).max(200).nullable().default(null),
+  landYM: z.number().min(-200).max(200).nullable().default(null),
 });
 export type ResultBody = z.output<typeof resultBody>;
 

@@ -371,6 +371,9 @@ export const result = mysqlTable(
     sidespinRpm: double(),
     gyroRpm: double(),
     radarMps: double(),
+    /** Where the player’s ball came down, m, where somebody tapped it. */
+    landXM: double(),
+    landYM: double(),
     /** The later result of the same ball that stands in its place; a row with one is removed, and kept as its history. */
     replacedBy: char({ length: 36 }).$type<IdOf<'result'>>(),
     ...removable(),

@@ -54,6 +54,8 @@ const thrown = (before: typeof result.$inferSelect | undefined) => ({
   sidespinRpm: before?.sidespinRpm ?? null,
   gyroRpm: before?.gyroRpm ?? null,
   radarMps: before?.radarMps ?? null,
+  landXM: before?.landXM ?? null,
+  landYM: before?.landYM ?? null,
 });
 
 /** What was put right in a round, the last first. */

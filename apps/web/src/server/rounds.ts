@@ -114,7 +114,18 @@ export async function writeResult(tx: Store, roundId: RoundId, card: RungDocumen
   if (others.length > 0) await tx.change(result, inArray(result.id, others), { replacedBy: last, deletedAt: new Date() });
 }
 
-const toResult = ({ id, seq, feedId, outcome, speedMps, elevationDeg, bearingDeg, radarMps }: typeof result.$inferSelect): ResultRow => ({
+const toResult = ({
+  id,
+  seq,
+  feedId,
+  outcome,
+  speedMps,
+  elevationDeg,
+  bearingDeg,
+  radarMps,
+  landXM,
+  landYM,
+}: typeof result.$inferSelect): ResultRow => ({
   id,
   seq,
   feedId,
@@ -123,6 +134,7 @@ const toResult = ({ id, seq, feedId, outcome, speedMps, elevationDeg, bearingDeg
   elevationDeg,
   bearingDeg,
   radarMps,
+  landing: landXM === null || landYM === null ? null : { x: landXM, y: landYM },
 });
 
 /** Which rounds, and how many at most. */

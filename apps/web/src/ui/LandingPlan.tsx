@@ -21,15 +21,17 @@ interface Props {
   marks: readonly PlanMark[];
   /** A ball of the simulation that has just landed, to be marked as one would a real one. */
   landed: { x: number; y: number } | null;
-  zone?: Zone;
-  onMark: (spot: { x: number; y: number }) => void;
+  /** What a ball should come down in. */
+  zones?: readonly Zone[];
+  /** Without it the plan only shows. */
+  onMark?: (spot: { x: number; y: number }) => void;
   off?: boolean;
 }
 
 const STEP_M = 0.25;
 
 /** The court to tap on where a ball first touched; with keys, arrows move a cross and Enter marks it. */
-export function LandingPlan({ plan, machine, marks, landed, zone, onMark, off = false }: Props) {
+export function LandingPlan({ plan, machine, marks, landed, zones = [], onMark, off = false }: Props) {
   const units = useUnits();
   const [ref, width] = useWidth(360);
   const scale = rulerScale(plan, width, width < 500 ? 250 : 320);
@@ -37,13 +39,14 @@ export function LandingPlan({ plan, machine, marks, landed, zone, onMark, off = 
   const start = marks.at(-1) ?? plan.landing;
 
   function tap(event: PointerEvent<SVGSVGElement>): void {
-    if (off) return;
+    if (off || !onMark) return;
     setCross(null);
     const box = event.currentTarget.getBoundingClientRect();
     onMark({ x: scale.acrossBack(event.clientY - box.top), y: scale.alongBack(event.clientX - box.left) });
   }
 
   function key(event: KeyboardEvent): void {
+    if (!onMark) return;
     const now = cross ?? { x: start.x, y: start.y };
     const size = STEP_M * (event.shiftKey ? 5 : event.altKey ? 0.2 : 1);
     const along = scale.flipped ? 1 : -1;
@@ -56,7 +59,7 @@ export function LandingPlan({ plan, machine, marks, landed, zone, onMark, off = 
     if (by) {
       event.preventDefault();
       setCross({ x: now.x + by.x, y: now.y + by.y });
-    } else if (event.key === 'Enter' && !off) {
+    } else if (event.key === 'Enter' && !off && onMark) {
       event.preventDefault();
       onMark(now);
       setCross(null);
@@ -66,14 +69,17 @@ export function LandingPlan({ plan, machine, marks, landed, zone, onMark, off = 
   return (
     <div ref={ref} className="touch-manipulation">
       <svg
-        role="application"
-        aria-label={`Plan: tap where the ball first touched. With keys: arrows move the cross, Enter marks it.${cross ? ` Cross ${describeSpot(plan, cross, units.length)}.` : ''}`}
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: it takes the arrow keys
-        tabIndex={0}
+        role={onMark ? 'application' : 'img'}
+        aria-label={
+          !onMark
+            ? `Plan with ${marks.length} balls`
+            : `Plan: tap where the ball first touched. With keys: arrows move the cross, Enter marks it.${cross ? ` Cross ${describeSpot(plan, cross, units.length)}.` : ''}`
+        }
+        tabIndex={onMark ? 0 : undefined}
         width={width}
         height={scale.planHeight}
         viewBox={`0 0 ${width} ${scale.planHeight}`}
-        className={`block cursor-crosshair select-none ${off ? 'opacity-60' : ''}`}
+        className={`block ${onMark ? 'cursor-crosshair' : ''} select-none ${off ? 'opacity-60' : ''}`}
         data-testid="landing-plan"
         data-cross={cross ? `${cross.x} ${cross.y}` : undefined}
         onPointerDown={tap}
@@ -82,7 +88,16 @@ export function LandingPlan({ plan, machine, marks, landed, zone, onMark, off = 
         onBlur={() => setCross(null)}
       >
         <CourtDrawing plan={plan} scale={scale} />
-        {zone && <rect {...boxIn(zone, scale)} fill="none" stroke="var(--color-arrive)" strokeWidth={2.5} strokeDasharray="6 4" />}
+        {zones.map((zone) => (
+          <rect
+            key={`${zone.x} ${zone.y}`}
+            {...boxIn(zone, scale)}
+            fill="none"
+            stroke="var(--color-arrive)"
+            strokeWidth={2.5}
+            strokeDasharray="6 4"
+          />
+        ))}
         <rect x={scale.along(machine.y) - 9} y={scale.across(machine.x) - 9} width={18} height={18} fill="currentColor" />
         {landed && (
           <g data-testid="landed" data-x={landed.x} data-y={landed.y}>
@@ -118,9 +133,9 @@ export function LandingPlan({ plan, machine, marks, landed, zone, onMark, off = 
             >
               {label}
             </text>
-            {zone && (
+            {zones.length > 0 && (
               <title>
-                {label}: {isInZone(zone, { x, y }) ? 'in the zone' : 'outside it'}
+                {label}: {zones.some((zone) => isInZone(zone, { x, y })) ? 'in the zone' : 'outside it'}
               </title>
             )}
           </g>

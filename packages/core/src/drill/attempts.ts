@@ -19,7 +19,7 @@ export interface StrokeAttempt extends AttemptRound {
 export function attemptsOf(
   card: RungDocument,
   sport: Sport,
-  results: readonly { seq: number; feedId?: FeedId | null; outcome: Outcome }[],
+  results: readonly { seq: number; feedId?: FeedId | null; outcome: Outcome; landing?: { x: number; y: number } | null }[],
   { day, demand }: { day: number; demand: number },
 ): StrokeAttempt[] {
   if (diamondOf(sport)) return [];
@@ -41,8 +41,12 @@ export function attemptsOf(
       widthM,
       depthM,
       distanceM: before?.distanceM ?? Math.max(0.5, away(metAt(card, feed), target)),
-      hits: (before?.hits ?? 0) + Number(score === 'hit'),
-      balls: (before?.balls ?? 0) + 1,
+      hits: (before?.hits ?? 0) + Number(score === 'hit' && !result.landing),
+      balls: (before?.balls ?? 0) + Number(!result.landing),
+      landings: [
+        ...(before?.landings ?? []),
+        ...(result.landing ? [{ acrossM: result.landing.x - target.x, alongM: result.landing.y - target.y }] : []),
+      ],
     });
   }
   return [...all.values()];

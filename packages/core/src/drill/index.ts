@@ -50,6 +50,7 @@ export {
   landingZone,
   metAt,
   mirrorPlace,
+  outcomeAt,
   type PlayerTarget,
   passesMachine,
   placeOfTarget,

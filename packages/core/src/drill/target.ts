@@ -168,6 +168,15 @@ export function targetOf(rung: Pick<RungDocument, 'targetAt' | 'targetSize'>, fe
   return at ? { ...at, ...rung.targetSize } : null;
 }
 
+/** A ball that missed by no more than such a share of the target’s size was near. */
+const NEAR_SHARE = 0.5;
+
+/** What a ball counts as that came down there. */
+export function outcomeAt({ x, y, widthM, depthM }: PlayerTarget, at: { x: number; y: number }): 'in' | 'near' | 'out' {
+  const off = Math.max(Math.abs(at.x - x) / widthM, Math.abs(at.y - y) / depthM);
+  return off <= 0.5 ? 'in' : off <= 0.5 + NEAR_SHARE ? 'near' : 'out';
+}
+
 /** Every target of a rung once, with the numbers (from 1) of the feeds that go there; feeds that are off are left out. */
 export function targetsOf(rung: Pick<RungDocument, 'targetAt' | 'targetSize' | 'feeds'>): { target: PlayerTarget; feeds: number[] }[] {
   const all: { target: PlayerTarget; feeds: number[] }[] = [];

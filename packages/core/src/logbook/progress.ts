@@ -28,7 +28,7 @@ export interface LoggedRound {
   /** Whole days, any that grow by 1 a day. */
   day: number;
   card: RungDocument;
-  results: readonly { seq: number; feedId?: FeedId | null; outcome: Outcome }[];
+  results: readonly { seq: number; feedId?: FeedId | null; outcome: Outcome; landing?: { x: number; y: number } | null }[];
   /** What its balls ask of a player, target and load apart: 0 kind to 1, the game and more. */
   demand: number;
   /** Only one number is known of the whole round: of several kinds of balls nobody knows which were hit. */
@@ -202,6 +202,9 @@ function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBy
 
 const middleOf = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
+const isOn = ({ acrossM, alongM }: { acrossM: number; alongM: number }, widthM: number, depthM: number): boolean =>
+  Math.abs(acrossM) <= widthM / 2 && Math.abs(alongM) <= depthM / 2;
+
 /** @param played rounds of the stroke, oldest first */
 function marksOf(played: readonly LoggedRound[], day: number): DayMarks {
   const today = played.filter((round) => round.day === day);
@@ -232,7 +235,14 @@ function strokesOf(rounds: readonly LoggedRound[], level: Level): StrokeProgress
       const today = all.filter((each) => each.day === day);
       own = own.learn(today);
       const sum = (of: 'hits' | 'balls'): number => today.reduce((total, each) => total + each[of], 0);
-      days.push({ day, hits: sum('hits'), balls: sum('balls'), scatter: own.on(), marks: marksOf(played, day) });
+      const landed = today.flatMap(({ landings = [], widthM, depthM }) => landings.map((each) => isOn(each, widthM, depthM)));
+      days.push({
+        day,
+        hits: sum('hits') + landed.filter(Boolean).length,
+        balls: sum('balls') + landed.length,
+        scatter: own.on(),
+        marks: marksOf(played, day),
+      });
     }
     return { sport, stroke, distanceM: middleOf(all.map(({ distanceM }) => distanceM)), days, own, trend: trendOf(days) };
   });

@@ -17,6 +17,8 @@ export interface Attempt {
 export interface AttemptRound extends Attempt {
   hits: number;
   balls: number;
+  /** Balls of which it is known where they came down, off the middle of the target, m: each tells more than a hit or a miss. They are not in `balls`. */
+  landings?: readonly { acrossM: number; alongM: number }[];
 }
 
 /** 1 σ of log σ among the players of a level, before any ball. */
@@ -66,6 +68,21 @@ function within(z: number): number {
   return table[i]! + (at - i) * (table[i + 1]! - table[i]!);
 }
 
+/** Log of how likely a ball comes down so far off, of a player whose scatter is exp(v) times that of the level, but for a constant. */
+function landingLog(
+  level: Scatter,
+  { distanceM, demand }: Attempt,
+  { acrossM, alongM }: { acrossM: number; alongM: number },
+  v: number,
+  perDemand: number,
+): number {
+  const sigma = scatterAt(level, distanceM);
+  const times = Math.exp(v + perDemand * demand);
+  const z2 = (acrossM / sigma.widthM) ** 2 + (alongM / sigma.depthM) ** 2;
+  const density = (wide: number): number => Math.exp(-0.5 * (z2 / (times * wide) ** 2)) / (times * wide) ** 2;
+  return Math.log((1 - ASTRAY) * density(1) + ASTRAY * density(ASTRAY_TIMES) + 1e-300);
+}
+
 /** Of one answer to demand, over log σ; all together they sum to 1. */
 type Belief = readonly (readonly number[])[];
 
@@ -110,7 +127,11 @@ function after(belief: Belief, level: Scatter, rounds: readonly AttemptRound[]):
     const logs = Array.from({ length: POINTS + 2 * DAY_REACH }, (_, i) =>
       rounds.reduce((sum, round) => {
         const chance = Math.min(1 - 1e-4, Math.max(1e-4, chanceAt(level, round, valueAt(i - DAY_REACH), perDemand)));
-        return sum + round.hits * Math.log(chance) + (round.balls - round.hits) * Math.log(1 - chance);
+        const landed = (round.landings ?? []).reduce(
+          (total, each) => total + landingLog(level, round, each, valueAt(i - DAY_REACH), perDemand),
+          0,
+        );
+        return sum + landed + round.hits * Math.log(chance) + (round.balls - round.hits) * Math.log(1 - chance);
       }, 0),
     );
     return { mass, logs };

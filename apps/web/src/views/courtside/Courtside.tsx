@@ -1,4 +1,4 @@
-import { wholly } from '@good-arc/core';
+import { diamondOf, targetsOf, wholly } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
@@ -14,6 +14,7 @@ import { Elsewhere, MachineMore, MainControls, RoundControls, WalkOver } from '.
 import { sayNext } from './cue.ts';
 import { Finished } from './Finished.tsx';
 import { ForToday } from './ForToday.tsx';
+import { LandingTaps } from './LandingTaps.tsx';
 import { Lane } from './Lane.tsx';
 import { Notices, StatusLine } from './Notices.tsx';
 import { Pace } from './Pace.tsx';
@@ -44,6 +45,7 @@ function useSlimHeader(isOn: boolean): void {
 function CourtsideView(props: CourtsideProps) {
   const { viewer, rung, number, ladder, next, below, machine, second, courtName, marksM, players, checks } = props;
   const [sound, setSound] = useState(false);
+  const [taps, setTaps] = useState(false);
   const units = useUnits();
   const onCourt = useOnCourt(props);
   const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give, names, everyS, beat } = onCourt;
@@ -53,6 +55,7 @@ function CourtsideView(props: CourtsideProps) {
   const said = inSight[0] && sayHazard(inSight[0], units.length);
   const nextBall = pending?.seq ?? thrown + 1;
   const whose = onCourt.whose(nextBall);
+  const canTap = !diamondOf(ladder.sport) && targetsOf(document).length > 0;
   const groups = run ? groupsOf(document, names, balls, hasLine ? thrown : document.ballsPerRound) : [];
   const score = <Score document={document} balls={balls} names={names} />;
   const tally = <Tally document={document} sport={ladder.sport} balls={balls} names={names} />;
@@ -135,6 +138,9 @@ function CourtsideView(props: CourtsideProps) {
           sound={sound}
           aside={score}
         />
+        {run && taps && (
+          <LandingTaps {...{ document, balls }} sport={ladder.sport} next={nextBall} off={!canJudge} onTap={onCourt.judgeAt} />
+        )}
         {run && !hasLine && <ByHand beat={beat} everyS={everyS} />}
         <Pads
           pads={onCourt.pads}
@@ -146,6 +152,11 @@ function CourtsideView(props: CourtsideProps) {
           {canJudge && (
             <Button look="ghost" className="px-2" onClick={() => onCourt.judge('not-judged')}>
               Ball {nextBall} not judged <span className="hidden md:inline">(N)</span>
+            </Button>
+          )}
+          {run && canTap && (
+            <Button look="ghost" className="px-2" aria-pressed={taps} onClick={() => setTaps(!taps)}>
+              {taps ? 'No landing taps' : 'Tap where it lands'}
             </Button>
           )}
           {run && (

@@ -30,7 +30,15 @@ export type RoundEvent =
   | { kind: 'misfed'; seq: number; resultId: string }
   | { kind: 'read'; seq: number; radarMps: number }
   /** `said`: the outcome in the words of the sport. */
-  | { kind: 'judged'; seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null; said: string }
+  | {
+      kind: 'judged';
+      seq: number;
+      outcome: Outcome;
+      resultId: string;
+      feedId: FeedId | null;
+      said: string;
+      landing?: { x: number; y: number };
+    }
   /** Another interval from here on. */
   | { kind: 'paced'; intervalS: number }
   /** Something to look at on the film. */
@@ -123,10 +131,19 @@ function begun({ kind: _kind, playerName, confirmedBy, mates = [], roundId, ...h
 
 function judged(
   run: Run,
-  { seq, outcome, resultId, feedId, said }: { seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null; said: string },
+  {
+    seq,
+    outcome,
+    resultId,
+    feedId,
+    said,
+    landing,
+  }: { seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null; said: string; landing?: { x: number; y: number } },
 ): RoundStep {
-  const balls = withBall(run.balls, seq, { outcome, resultId });
-  const { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps } = balls.find((ball) => ball.seq === seq)!;
+  const balls = withBall(run.balls, seq, { outcome, resultId, landXM: landing?.x ?? null, landYM: landing?.y ?? null });
+  const { landXM, landYM, speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps } = balls.find(
+    (ball) => ball.seq === seq,
+  )!;
   return {
     run: { ...run, balls },
     letters: [
@@ -134,7 +151,7 @@ function judged(
         method: 'PUT',
         path: `rounds/${hitterAt(run, seq).roundId}/results/${resultId}`,
         what: `Ball ${seq}: ${said} (${run.card.name})`,
-        body: { seq, outcome, feedId, speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps },
+        body: { seq, outcome, feedId, speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps, landXM, landYM },
       },
     ],
   };
@@ -144,7 +161,9 @@ function judged(
 function takenBack(run: Run, byHand: boolean): RoundStep {
   const last = lastJudged(run);
   if (!last) return ONLY(run);
-  const balls = byHand ? run.balls.filter(({ seq }) => seq !== last.seq) : withBall(run.balls, last.seq, { outcome: null, resultId: null });
+  const balls = byHand
+    ? run.balls.filter(({ seq }) => seq !== last.seq)
+    : withBall(run.balls, last.seq, { outcome: null, resultId: null, landXM: null, landYM: null });
   return {
     run: { ...run, balls },
     letters: [

@@ -12,6 +12,8 @@ const ballSchema = z.object({
   sidespinRpm: z.number().nullable(),
   gyroRpm: z.number().nullable(),
   radarMps: z.number().nullable(),
+  landXM: z.number().nullable().default(null),
+  landYM: z.number().nullable().default(null),
   outcome: z.enum(OUTCOMES).nullable(),
   resultId: z.string().nullable(),
 });
@@ -90,6 +92,8 @@ export const newBall = (seq: number, part: Partial<RunBall> = {}): RunBall => ({
   sidespinRpm: null,
   gyroRpm: null,
   radarMps: null,
+  landXM: null,
+  landYM: null,
   outcome: null,
   resultId: null,
   ...part,

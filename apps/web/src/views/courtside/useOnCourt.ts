@@ -7,6 +7,7 @@ import {
   LEVELS,
   needsName,
   type Outcome,
+  outcomeAt,
   type PlayerId,
   type RoundId,
   type RungDocument,
@@ -14,6 +15,7 @@ import {
   type Sport,
   sameCard,
   scoreRound,
+  targetOf,
 } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -240,10 +242,26 @@ export function useOnCourt({
   const nextByHand = (run?.balls.length ?? 0) + 1;
   const canJudge = run !== null && (pending !== undefined || (!hasLine && nextByHand <= document.ballsPerRound));
 
-  function judge(outcome: Outcome, ball?: number): void {
+  function judge(outcome: Outcome, ball?: number, landing?: { x: number; y: number }): void {
     const seq = ball ?? (hasLine ? waitingBall(current.current)?.seq : nextByHand);
     if (seq === undefined) return;
-    tell({ kind: 'judged', seq, outcome, resultId: uuidv7(), feedId: crew.feedOf(seq)?.id ?? null, said: names[outcome].toLowerCase() });
+    tell({
+      kind: 'judged',
+      seq,
+      outcome,
+      resultId: uuidv7(),
+      feedId: crew.feedOf(seq)?.id ?? null,
+      said: names[outcome].toLowerCase(),
+      ...(landing && { landing }),
+    });
+  }
+
+  /** The ball that is judged next went there: that says what it counts as, too. */
+  function judgeAt(spot: { x: number; y: number }): void {
+    const seq = hasLine ? waitingBall(current.current)?.seq : nextByHand;
+    const feed = seq === undefined ? undefined : crew.feedOf(seq);
+    const target = feed && targetOf(document, feed);
+    if (seq !== undefined && target) judge(outcomeAt(target, spot), seq, spot);
   }
 
   const countByNumber = (results: readonly { seq: number; outcome: Outcome }[]): void =>
@@ -381,6 +399,7 @@ export function useOnCourt({
     pending,
     canJudge,
     judge,
+    judgeAt,
     main,
     undoLast,
     canUndo: lastJudged(run) !== undefined,

@@ -1,4 +1,4 @@
-import { feedsOf, type NextStep, type Outcome, type PlayerId, type Sport, scoreRound } from '@good-arc/core';
+import { feedsOf, type NextStep, type Outcome, type PlayerId, type Sport, scoreRound, targetsOf } from '@good-arc/core';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { CorrectionRow, RoundRow, Viewer } from '../../api/rows.ts';
@@ -6,8 +6,10 @@ import type { CorrectionBody } from '../../api/schemas.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
+import { LandingPlan } from '../../ui/LandingPlan.tsx';
 import { courtsideLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
+import { targetPlan } from '../../ui/sayTarget.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { printMoment } from '../../ui/when.ts';
@@ -68,7 +70,7 @@ function RoundView({ round: kept, sport, players, corrections, ladderId, step, p
     const ball = { id: uuidv7() as never, seq, outcome };
     const line = { what: 'ball', seq, was: before?.outcome ?? '', became: outcome ?? '' } as const;
     const others = results.filter((each) => each.seq !== seq);
-    const unknown = { feedId: null, speedMps: null, elevationDeg: null, bearingDeg: null, radarMps: null };
+    const unknown = { feedId: null, speedMps: null, elevationDeg: null, bearingDeg: null, radarMps: null, landing: null };
     const next = outcome === null ? others : [...others, { ...(before ?? { ...unknown, seq }), id: ball.id, outcome }];
     next.sort((a, b) => a.seq - b.seq);
     if (!(await correct({ balls: [ball] }, { results: next }, [line]))) return;
@@ -135,6 +137,7 @@ function RoundView({ round: kept, sport, players, corrections, ladderId, step, p
           <div className="mt-2">
             <RoundFacts round={round} />
           </div>
+          <Landings round={round} sport={sport} />
           <Measured round={round} />
         </section>
         <RoundHead round={round} players={players} onCorrect={correct} />
@@ -161,6 +164,26 @@ function RoundView({ round: kept, sport, players, corrections, ladderId, step, p
         </section>
       )}
     </div>
+  );
+}
+
+/** Where the balls came down, of those that were tapped. */
+function Landings({ round: { card, results }, sport }: { round: RoundRow; sport: Sport }) {
+  const marks = results.flatMap(({ id, seq, landing, outcome }) =>
+    landing ? [{ id, ...landing, label: String(seq), leftOut: outcome !== 'in' }] : [],
+  );
+  if (marks.length === 0) return null;
+  return (
+    <section className="mt-4 max-w-2xl" aria-label="Where they came down">
+      <h2 className="text-xl">Where they came down</h2>
+      <LandingPlan
+        plan={targetPlan(sport)}
+        machine={card.feeds[0]!.launch}
+        marks={marks}
+        landed={null}
+        zones={targetsOf(card).map(({ target }) => target)}
+      />
+    </section>
   );
 }
 

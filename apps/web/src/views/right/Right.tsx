@@ -95,7 +95,7 @@ function RightView(props: RightProps) {
               machine={launch}
               marks={planMarks}
               landed={line.landed}
-              zone={zone}
+              zones={[zone]}
               onMark={mark}
             />
           )}
