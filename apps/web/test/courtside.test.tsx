@@ -97,7 +97,7 @@ describe('a machine that is worked by hand', () => {
     ]);
     expect(asked.filter(({ method }) => method === 'DELETE')).toHaveLength(1);
     expect(asked.every(({ path }) => path.startsWith(round.path))).toBe(true);
-    expect(device().keys('')).toEqual(['outing']); // of the day: nothing waits
+    expect(device().keys('').sort()).toEqual([`lying:${id(1)}`, 'outing']); // of the day: nothing waits
   });
   test('before the first ball it says how to set it up: stand, dials, elevation, aim, player, cones', () => {
     show({ below: { ...document, feeds: [{ ...document.feeds[0]!, launch: { ...document.feeds[0]!.launch, x: 3 } }] } });
@@ -122,6 +122,20 @@ describe('a machine that is worked by hand', () => {
     expect(card.feeds[0].launch.elevationDeg).toBeGreaterThan(document.feeds[0]!.launch.elevationDeg + 0.25);
     expect(sameCard(card, document)).toBe(true);
     expect(JSON.parse(device().getItem(`air:${id(1)}`)!)).toMatchObject({ taken: true, air: { windYMps: weather.windYMps } });
+  });
+  test('when too many balls lie about it says so, from round to round, until they are picked up', async () => {
+    const { user } = show({ rung: { id: id(5), ladderId: id(9), position: 0, document: { ...document, ballsPerRound: 15 } } });
+    const round = async (): Promise<void> => {
+      await user.click(button(/^Begin round/));
+      await user.keyboard('jjjjjjjjjjjjjjj');
+      await user.click(screen.getAllByRole('button', { name: /^Finish round/ })[0]!);
+    };
+    await round();
+    expect(screen.queryByText(/balls lie about/)).toBeNull();
+    await round();
+    expect(screen.getByText('About 30 balls lie about.')).toBeTruthy();
+    await user.click(button('Picked up'));
+    expect(screen.queryByText(/balls lie about/)).toBeNull();
   });
   test('a tap on the court says where it came down and what it counts as', async () => {
     const { asked, user } = show();

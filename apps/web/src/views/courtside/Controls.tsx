@@ -1,4 +1,3 @@
-import { Volume2, VolumeX } from 'lucide-react';
 import type { CourtsideCommand } from '../../api/schemas.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { MainAction } from './mainAction.ts';
@@ -90,23 +89,10 @@ export function WalkOver({ walk: { wanted, want, seconds } }: { walk: ReturnType
   );
 }
 
-/** Sound, and the other pages of this rung. */
-export function Elsewhere({
-  sound,
-  onSound,
-  trim,
-  ladderId,
-}: {
-  sound: boolean;
-  onSound: (on: boolean) => void;
-  trim: string;
-  ladderId: string;
-}) {
+/** The other pages of this rung. */
+export function Elsewhere({ trim, ladderId }: { trim: string; ladderId: string }) {
   return (
     <div className="flex flex-wrap items-center justify-between lg:grid lg:grid-cols-2 lg:justify-items-start">
-      <Button look="ghost" className="px-2" aria-pressed={sound} onClick={() => onSound(!sound)}>
-        {sound ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />} Sound {sound ? 'on' : 'off'}
-      </Button>
       {[
         ['Trim it in', trim],
         ['Card', `/card?ladder=${ladderId}`],

@@ -4,6 +4,7 @@ import { Button } from '../../ui/Button.tsx';
 import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
 import { HazardList } from '../../ui/HazardList.tsx';
 import { trimLink } from '../../ui/links.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { useAwake } from '../../ui/useAwake.ts';
 import { sayHazard } from '../../words/hazards.ts';
@@ -23,6 +24,8 @@ import { RoundFields } from './RoundFields.tsx';
 import { RoundNotices } from './RoundNotices.tsx';
 import { RungHead } from './RungHead.tsx';
 import { SetUp } from './SetUp.tsx';
+import { SignalFields } from './SignalFields.tsx';
+import { useSignals } from './signals.ts';
 import { Score, Tally } from './Tally.tsx';
 import { type CourtsideProps, useOnCourt } from './useOnCourt.ts';
 
@@ -44,7 +47,7 @@ function useSlimHeader(isOn: boolean): void {
 
 function CourtsideView(props: CourtsideProps) {
   const { viewer, rung, number, ladder, next, below, machine, second, courtName, marksM, players, checks } = props;
-  const [sound, setSound] = useState(false);
+  const [signals, setSignals] = useSignals();
   const [taps, setTaps] = useState(false);
   const units = useUnits();
   const onCourt = useOnCourt(props);
@@ -96,6 +99,16 @@ function CourtsideView(props: CourtsideProps) {
             <HazardList hazards={inSight} brief={run !== null} />
           </div>
         )}
+        {onCourt.lying.isTooMany && (
+          <Notice tone="warning" className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2" role="status">
+            <span className="min-w-0 grow">
+              <b>About {onCourt.lying.lying} balls lie about.</b> Pick them up before somebody steps on one.
+            </span>
+            <Button size="l" onClick={onCourt.lying.pickedUp}>
+              Picked up
+            </Button>
+          </Notice>
+        )}
         {finished.length > 0 && !run && <Finished finished={finished} approach={ladder.approach} next={next} turn={props.nextTurn} />}
         {!run && (
           <>
@@ -135,7 +148,7 @@ function CourtsideView(props: CourtsideProps) {
           cue={[whose, sayNext(crew.feedOf(thrown + 1), document)].filter(Boolean).join(': ')}
           cueNeeded={document.feeds.length > 1 || document.ritual !== undefined || whose !== ''}
           ritualBeforeS={wholly(judged)?.ritualBeforeS ?? null}
-          sound={sound}
+          signals={signals}
           aside={score}
         />
         {run && taps && (
@@ -187,7 +200,8 @@ function CourtsideView(props: CourtsideProps) {
           </p>
         )}
         {hasLine && <WalkOver walk={onCourt.walk} />}
-        <Elsewhere sound={sound} onSound={setSound} trim={trimLink(rung.id, onCourt.playerId)} ladderId={ladder.id} />
+        <SignalFields signals={signals} onChange={setSignals} />
+        <Elsewhere trim={trimLink(rung.id, onCourt.playerId)} ladderId={ladder.id} />
         {hasLine && <MachineMore give={give} />}
       </div>
     </div>

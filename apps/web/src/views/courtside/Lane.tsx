@@ -1,5 +1,6 @@
 import { printTime } from '@good-arc/core';
 import { type CSSProperties, type ReactNode, useEffect, useRef, useState } from 'react';
+import { type Signals, signalsFor } from './signals.ts';
 
 interface Props {
   /** `performance.now()` of the next release; null when none is due. */
@@ -15,19 +16,21 @@ interface Props {
   cueNeeded: boolean;
   /** A serve of one’s own: its ritual begins so long before the release, s. */
   ritualBeforeS: number | null;
-  sound: boolean;
+  signals: Signals;
   /** Shown beside the countdown where there is little height. */
   aside: ReactNode;
 }
 
 const SHOWN = 6;
-const BEEP_BEFORE_S = 1;
 
 /** The coming balls roll along a lane toward the release line; the countdown under it. */
-export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritualBeforeS, sound, aside }: Props) {
+export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritualBeforeS, signals, aside }: Props) {
   const lane = useRef<HTMLDivElement>(null);
   const [inS, setInS] = useState<number | null>(null);
-  const beeped = useRef(0);
+  /** Of which release so many signals were given. */
+  const given = useRef({ dueAt: 0, many: 0 });
+  const due = useRef(signalsFor(signals, cue));
+  due.current = signalsFor(signals, cue);
 
   useEffect(() => {
     if (dueAt === null) {
@@ -41,15 +44,17 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritu
       setInS(Math.ceil(seconds * 10) / 10);
       const shift = calm ? Math.ceil(seconds) : seconds;
       lane.current?.style.setProperty('--to-release', String(shift / intervalS));
-      if (sound && seconds < BEEP_BEFORE_S && beeped.current !== dueAt) {
-        beeped.current = dueAt;
-        beep();
+      if (given.current.dueAt !== dueAt) given.current = { dueAt, many: 0 };
+      const next = due.current[given.current.many];
+      if (next && seconds <= next.beforeS) {
+        given.current.many += 1;
+        next.act();
       }
       frame = requestAnimationFrame(draw);
     };
     frame = requestAnimationFrame(draw);
     return () => cancelAnimationFrame(frame);
-  }, [dueAt, intervalS, sound]);
+  }, [dueAt, intervalS]);
 
   const shown = Math.max(0, Math.min(SHOWN, last - next + 1));
   return (
@@ -95,19 +100,4 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritu
       </div>
     </div>
   );
-}
-
-let audio: AudioContext | null = null;
-
-/** A short high tone: it carries over the hum of a machine. */
-function beep(): void {
-  audio ??= new AudioContext();
-  const tone = audio.createOscillator();
-  const volume = audio.createGain();
-  tone.frequency.value = 1320;
-  volume.gain.setValueAtTime(0.5, audio.currentTime);
-  volume.gain.exponentialRampToValueAtTime(0.001, audio.currentTime + 0.18);
-  tone.connect(volume).connect(audio.destination);
-  tone.start();
-  tone.stop(audio.currentTime + 0.2);
 }

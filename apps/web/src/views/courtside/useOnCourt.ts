@@ -1,23 +1,19 @@
 import {
   type Approach,
   type Checklist,
-  hazardsInSight,
   hitterOf,
-  judgeRung,
-  LEVELS,
   needsName,
   type Outcome,
   outcomeAt,
   type PlayerId,
   type RoundId,
   type RungDocument,
-  type RungId,
   type Sport,
   sameCard,
   scoreRound,
   targetOf,
 } from '@good-arc/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { GameBallRow, MachineRow, NextTurn, PlayerRow, RungRow, Swings, Viewer } from '../../api/rows.ts';
@@ -25,8 +21,6 @@ import type { CourtsideCommand } from '../../api/schemas.ts';
 import { askedBesides } from '../../device/drawn.ts';
 import { device } from '../../device/store.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
-import { ageOf, isHandFed } from '../../ui/around.ts';
-import { gameBallFinder } from '../../ui/gameBalls.ts';
 import { useKeys } from '../../ui/useKeys.ts';
 import { notesOf, sayMark } from '../../words/marks.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
@@ -37,6 +31,8 @@ import { lastJudged, waitingBall } from './round.ts';
 import { hitterAt, hittersOf, marksOf, outingOfToday, resultsOf, thrownOf } from './run.ts';
 import { useBeat } from './useBeat.ts';
 import { useCrew } from './useCrew.ts';
+import { useJudged } from './useJudged.ts';
+import { useLying } from './useLying.ts';
 import { useRound } from './useRound.ts';
 import { useToday } from './useToday.ts';
 import { useWalk } from './useWalk.ts';
@@ -76,10 +72,6 @@ export interface CourtsideProps {
   indoors: boolean;
   checks: Checklist;
 }
-
-/** Swings of a player today on other rungs: those on this one are in its own plan. */
-const elsewhereToday = (all: readonly Swings[], playerId: PlayerId, rungId: RungId): number =>
-  all.filter((each) => each.playerId === playerId && each.rungId !== rungId).reduce((sum, { swings }) => sum + swings, 0);
 
 /** Who hits, the round on this device and the machine, together: what may be done now, and what it does. */
 export function useOnCourt({
@@ -130,27 +122,15 @@ export function useOnCourt({
   const hitters = document.hitters ?? 1;
   const who = [playerId, ...mates].slice(0, hitters);
   const hitting = players.filter(({ id }) => who.includes(id));
-  // what is thrown to several is judged by the one who needs most: the lowest level, the youngest, the most swings behind them
-  const weakest = hitting.length > 0 ? hitting.reduce((a, b) => (LEVELS.indexOf(b.level) < LEVELS.indexOf(a.level) ? b : a)) : undefined;
-  const playerLevel = weakest?.level;
-  const judged = useMemo(
-    () =>
-      judgeRung(document, {
-        sport: ladder.sport,
-        machine: machine.profile,
-        gameBall: gameBallFinder(gameBalls),
-        ...(playerLevel && { playerLevel }),
-      }),
-    [document, ladder.sport, machine, gameBalls, playerLevel],
-  );
-  const swingsBefore = Math.max(0, ...who.map((id) => elsewhereToday(swingsToday, id, rung.id)));
-  const ages = hitting.flatMap((each) => ageOf(each) ?? []);
-  const ageYears = ages.length > 0 ? Math.min(...ages) : null;
-  const handFed = isHandFed(machine.profile);
-  const inSight = useMemo(
-    () => hazardsInSight(document, ladder.sport, judged, { ageYears, swingsBefore, indoors, handFed }),
-    [document, ladder.sport, judged, ageYears, swingsBefore, indoors, handFed],
-  );
+  const { weakest, judged, inSight } = useJudged(document, {
+    rungId: rung.id,
+    sport: ladder.sport,
+    machine,
+    gameBalls,
+    hitting,
+    swingsToday,
+    indoors,
+  });
   const confirmedBy = run?.confirmedBy ?? confirmed;
   const asksName = needsName(document, judged);
   const blocked = asksName && confirmedBy === '';
@@ -298,6 +278,7 @@ export function useOnCourt({
         notes: notesOf(marksOf(now, hitter.roundId)),
       };
     });
+    lying.roundOver();
     setDone([...theirs, ...done]);
     setFinished(theirs);
   }
@@ -307,6 +288,7 @@ export function useOnCourt({
   const others = inIt && inIt.id !== run?.roundId && inIt.id !== armedFor ? inIt : null;
   const walk = useWalk(document, state === 'ready', () => give({ do: 'feed' }));
   const thrown = thrownOf(run);
+  const lying = useLying(document.courtId, thrown);
   const allThrown = run !== null && thrown >= document.ballsPerRound && state !== 'feeding';
   const byState = mainAction(
     // two machines that were held begin again from the ball that is next, so that their order stays
@@ -379,6 +361,8 @@ export function useOnCourt({
     pace,
     beat,
     walk,
+    /** Balls that lie about. */
+    lying,
     hold,
     stow,
     countByNumber,

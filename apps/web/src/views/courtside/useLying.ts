@@ -1,0 +1,39 @@
+import { CAP_BALLS, type CourtId } from '@good-arc/core';
+import { useEffect, useState } from 'react';
+import { z } from 'zod';
+import { device } from '../../device/store.ts';
+import { today } from '../../ui/day.ts';
+
+/** Balls that lie about on a court since somebody picked up, before this round; of one day. */
+const lyingSchema = z.object({ day: z.string(), balls: z.int() });
+
+/** How many balls lie about: from round to round on this device, until somebody says that they were picked up. @param thrown in this round */
+export function useLying(courtId: CourtId, thrown: number) {
+  const [before, setBefore] = useState(0);
+  const key = `lying:${courtId}`;
+
+  useEffect(() => {
+    void device().ready.then(() => {
+      try {
+        const { data } = lyingSchema.safeParse(JSON.parse(device().getItem(key) ?? 'null'));
+        if (data?.day === today()) setBefore(data.balls);
+      } catch {
+        // what cannot be read is counted anew
+      }
+    });
+  }, [key]);
+
+  function keep(balls: number): void {
+    device().setItem(key, JSON.stringify({ day: today(), balls }));
+    setBefore(balls);
+  }
+
+  const lying = Math.max(0, before + thrown);
+  return {
+    lying,
+    isTooMany: lying >= CAP_BALLS,
+    pickedUp: (): void => keep(-thrown),
+    /** The round is over: its balls still lie there. */
+    roundOver: (): void => keep(before + thrown),
+  };
+}
