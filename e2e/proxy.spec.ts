@@ -18,17 +18,19 @@ test('behind a web server with HTTPS people write, machines are heard, and other
     await page.goto(`${origin}/`);
     await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
     const written = page.waitForResponse((response) => response.url() === `${origin}/api/me`);
-    await page.getByRole('button', { name: 'Dusk' }).click();
+    await page.getByRole('button', { name: 'mph · ft' }).click();
     expect((await written).status()).toBe(204);
+    await expect(page.getByRole('button', { name: 'km/h · m' })).toBeVisible();
     const back = page.waitForResponse((response) => response.url() === `${origin}/api/me`);
-    await page.getByRole('button', { name: 'Chalk' }).click();
+    await page.getByRole('button', { name: 'km/h · m' }).click();
     expect((await back).status()).toBe(204);
+    await expect(page.getByRole('button', { name: 'mph · ft' })).toBeVisible();
     // what a machine says comes through as it is said
     await (await findRung(page, 'Game look', origin)).click();
     await expect(machineState(page)).not.toHaveAttribute('data-state', 'unknown');
     const foreign = await request.patch(`${origin}/api/me`, {
       headers: { origin: 'https://elsewhere.example', 'content-type': 'application/json' },
-      data: { theme: 'dusk' },
+      data: { units: 'metric' },
     });
     expect(foreign.status()).toBe(403);
   } finally {

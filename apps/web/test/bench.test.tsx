@@ -313,7 +313,6 @@ describe('the whole bench', () => {
     altitudeM: 900,
     personName: 'A',
     units: 'imperial',
-    theme: 'chalk',
     canPlan: true,
     hasSession: true,
     favourites: [],

@@ -427,7 +427,7 @@ describe('machines and people', () => {
     expect([used.status, used.body.title]).toEqual([409, 'All balls of this round have been thrown. Finish it and begin another.']);
     links.closeAll();
   });
-  test('units and theme are the person’s own', async () => {
+  test('units are the person’s own', async () => {
     expect((await call(me.PATCH, { scope, body: { units: 'metric' } })).status).toBe(204);
     expect((await call(me.PATCH, { scope, body: { units: 'furlongs' } })).status).toBe(400);
   });

@@ -35,7 +35,6 @@ export interface Viewer {
   altitudeM: number;
   personName: string;
   units: UnitSystem;
-  theme: 'chalk' | 'dusk';
   canPlan: boolean;
   /** Signed in by a link, and can sign out; the demo needs neither. */
   hasSession: boolean;

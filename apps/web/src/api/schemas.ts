@@ -253,7 +253,6 @@ export const favouritesSchema = z.array(favouriteSchema).max(500);
 export const meBody = z
   .strictObject({
     units: z.enum(['imperial', 'metric']),
-    theme: z.enum(['chalk', 'dusk']),
     /** One at a time: two pages then never undo each other. */
     favourite: z.strictObject({ id: favouriteSchema, kept: z.boolean() }),
   })

@@ -60,7 +60,6 @@ export const person = mysqlTable(
     name: varchar({ length: 120 }).notNull(),
     email: varchar({ length: 200 }).notNull(),
     units: varchar({ length: 12 }).$type<UnitSystem>().notNull().default('imperial'),
-    theme: varchar({ length: 12 }).$type<'chalk' | 'dusk'>().notNull().default('chalk'),
     /** Ids of ladders and of built-in drills. */
     favourites: document<string[]>()
       .notNull()

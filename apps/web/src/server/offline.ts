@@ -45,11 +45,7 @@ async function laddersInUse(store: Store): Promise<{ id: string; version: number
 }
 
 /** Pages that a device keeps, so that they open on a court without a network; the tag of each changes when it would be drawn anew. */
-export async function pagesToKeep(
-  store: Store,
-  { personId, clubId, units, theme, role, favourites }: Scope,
-  today: string,
-): Promise<ToKeep> {
+export async function pagesToKeep(store: Store, { personId, clubId, units, role, favourites }: Scope, today: string): Promise<ToKeep> {
   const [kit, ladders, newestRound, ofLadders, [own]] = await Promise.all([
     Promise.all(Object.values(KIT_TABLES).map(({ table }) => newest(store, table))),
     laddersInUse(store),
@@ -59,7 +55,7 @@ export async function pagesToKeep(
       db.select({ at: club.updatedAt, name: person.name }).from(club).innerJoin(person, eq(person.id, personId)).where(eq(club.id, clubId)),
     ),
   ]);
-  const seen = hash(kit, own, units, theme, role);
+  const seen = hash(kit, own, units, role);
   const all = hash(seen, ofLadders, newestRound[0]?.id, newestRound[0]?.updatedAt, favourites, today);
   const ids = ladders.map(({ id }) => id);
   const rungs = ids.length > 0 ? await store.list(rung, inArray(rung.ladderId, ids), rung.position) : [];

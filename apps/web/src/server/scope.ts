@@ -11,7 +11,6 @@ export interface Scope {
   personName: string;
   role: Role;
   units: UnitSystem;
-  theme: 'chalk' | 'dusk';
   favourites: string[];
 }
 

@@ -28,7 +28,6 @@ const SCOPE = {
   personName: person.name,
   role: membership.role,
   units: person.units,
-  theme: person.theme,
   favourites: person.favourites,
 };
 

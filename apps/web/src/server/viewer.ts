@@ -2,12 +2,11 @@ import type { Viewer } from '../api/rows.ts';
 import type { Scope } from './scope.ts';
 
 /** What a page may know of who looks at it. */
-export const viewerOf = ({ clubName, altitudeM, personName, units, theme, role, favourites }: Scope): Viewer => ({
+export const viewerOf = ({ clubName, altitudeM, personName, units, role, favourites }: Scope): Viewer => ({
   clubName,
   altitudeM,
   personName,
   units,
-  theme,
   favourites,
   canPlan: role !== 'helper',
   hasSession: process.env.GOODARC_DEMO !== '1',

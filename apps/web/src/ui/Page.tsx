@@ -1,6 +1,6 @@
 import type { UnitSystem } from '@good-arc/core';
-import { Moon, Sun } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { Moon, Sun, SunDim } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { api, messageOf } from './api.ts';
 import { Button } from './Button.tsx';
@@ -9,45 +9,53 @@ import { Keys } from './Keys.tsx';
 import { Network } from './Network.tsx';
 import { OutboxMark } from './OutboxMark.tsx';
 import { Toasts } from './Toasts.tsx';
+import { THEMES, type Theme, themeCookie, themeFrom } from './theme.ts';
 import { useListens } from './Units.tsx';
 
-/** What every page carries: the person's units and theme, the list of keys, and the toasts. */
-export function Page({ units, theme }: { units: UnitSystem; theme: 'chalk' | 'dusk' }) {
+const NAMES: Record<Theme, string> = { chalk: 'Chalk', dusk: 'Dusk', sun: 'Full sun' };
+const ICONS = { chalk: SunDim, dusk: Moon, sun: Sun } as const;
+
+/** What every page carries: the person's units, the device's theme, the list of keys, and the toasts. */
+export function Page({ units, theme }: { units: UnitSystem; theme: Theme }) {
   const [shown, setShown] = useState(theme);
   const first = useRef<HTMLButtonElement>(null);
   useListens(first);
 
-  async function save(change: { units?: UnitSystem; theme?: 'chalk' | 'dusk' }): Promise<void> {
+  // a page that was kept on the device was drawn in the theme of that day
+  useEffect(() => {
+    const kept = /(?:^|; )theme=(\w+)/.exec(document.cookie)?.[1];
+    if (kept) setShown(themeFrom(kept));
+  }, []);
+  useEffect(() => {
+    document.documentElement.dataset.theme = shown;
+  }, [shown]);
+
+  async function switchUnits(): Promise<void> {
     try {
-      await api('PATCH', 'me', change, { keepalive: true });
-      if (change.units) location.reload();
+      await api('PATCH', 'me', { units: units === 'imperial' ? 'metric' : 'imperial' }, { keepalive: true });
+      location.reload();
     } catch (error) {
       toast.error(messageOf(error));
     }
   }
 
+  const next = THEMES[(THEMES.indexOf(shown) + 1) % THEMES.length]!;
   function switchTheme(): void {
-    const next = shown === 'chalk' ? 'dusk' : 'chalk';
-    document.documentElement.dataset.theme = next;
+    // biome-ignore lint/suspicious/noDocumentCookie: the store for cookies is not in every browser yet, and the server reads it
+    document.cookie = themeCookie(next);
     setShown(next);
-    void save({ theme: next });
   }
 
+  const NextIcon = ICONS[next];
   return (
     <>
       <Find />
-      <Button
-        ref={first}
-        look="ghost"
-        className="px-2 font-medium"
-        onClick={() => save({ units: units === 'imperial' ? 'metric' : 'imperial' })}
-        title="Change units"
-      >
+      <Button ref={first} look="ghost" className="px-2 font-medium" onClick={switchUnits} title="Change units">
         {units === 'imperial' ? 'mph · ft' : 'km/h · m'}
       </Button>
       <Button look="ghost" className="px-2 font-medium" onClick={switchTheme} title="Change theme">
-        {shown === 'chalk' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
-        <span className="sr-only sm:not-sr-only">{shown === 'chalk' ? 'Dusk' : 'Chalk'}</span>
+        <NextIcon size={18} aria-hidden />
+        <span className="sr-only sm:not-sr-only">{NAMES[next]}</span>
       </Button>
       <Network />
       <OutboxMark />

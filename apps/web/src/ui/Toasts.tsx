@@ -1,5 +1,6 @@
 import { type FocusEvent, useRef } from 'react';
 import { Toaster } from 'sonner';
+import type { Theme } from './theme.ts';
 
 /** A toast goes this long after its button was pressed, ms. */
 const GONE_MS = 400;
@@ -8,7 +9,7 @@ const GONE_MS = 400;
  * The toasts. Left to itself the toaster sends the focus back to where it came from whenever it leaves, so that Tab never gets past a toast: here
  * its own memory is kept out, and the focus goes back only when a pressed toast takes it away with it.
  */
-export function Toasts({ theme }: { theme: 'chalk' | 'dusk' }) {
+export function Toasts({ theme }: { theme: Theme }) {
   const from = useRef<HTMLElement | null>(null);
 
   function remember(event: FocusEvent): void {
@@ -26,7 +27,7 @@ export function Toasts({ theme }: { theme: 'chalk' | 'dusk' }) {
     <div className="contents" onFocusCapture={remember} onClickCapture={goBack}>
       <Toaster
         position="bottom-center"
-        theme={theme === 'chalk' ? 'light' : 'dark'}
+        theme={theme === 'dusk' ? 'dark' : 'light'}
         richColors
         closeButton
         duration={7000}

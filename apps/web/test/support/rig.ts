@@ -30,7 +30,6 @@ export async function makeClub(db: Db, name: string, role: Role = 'owner'): Prom
     personName: `${name} owner`,
     role,
     units: 'imperial',
-    theme: 'chalk',
     favourites: [],
   };
   await db.insert(club).values({ id: scope.clubId, name, altitudeM: scope.altitudeM });

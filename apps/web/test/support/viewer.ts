@@ -6,7 +6,6 @@ export const aViewer = (part: Partial<Viewer> = {}): Viewer => ({
   altitudeM: 0,
   personName: 'P',
   units: 'imperial',
-  theme: 'chalk',
   canPlan: true,
   hasSession: true,
   favourites: [],

@@ -5,13 +5,9 @@ import { database } from '../../server/db.ts';
 import { endpoint } from '../../server/endpoint.ts';
 import { keepFavourite } from '../../server/session.ts';
 
-/** The signed-in person's own units, theme and favourites. */
+/** The signed-in person's own units and favourites. */
 export const PATCH = endpoint(meBody, async ({ body, scope }) => {
-  const { units, theme, favourite } = body;
+  const { units, favourite } = body;
   if (favourite) await keepFavourite(database(), scope.personId, favourite);
-  if (!units && !theme) return;
-  await database()
-    .update(person)
-    .set({ ...(units ? { units } : {}), ...(theme ? { theme } : {}) })
-    .where(eq(person.id, scope.personId));
+  if (units) await database().update(person).set({ units }).where(eq(person.id, scope.personId));
 });
