@@ -10,6 +10,8 @@ const VIEWS = [
   '/ladders/library?drill=tennis-in-behind-it',
   '/courtside',
   '/logbook',
+  '/club',
+  '/rounds/add',
   '/kit?at=players',
   '/kit?at=squads',
   '/kit?at=courts',
@@ -29,6 +31,8 @@ async function viewsOfOne(page: Page): Promise<string[]> {
   await open(page, ladder);
   const rung = await page.locator('a[href^="/bench?rung="]').first().getAttribute('href');
   const id = (path: string): string => path.split(/[/=]/).at(-1)!;
+  const player = await hrefIn('/club', '/logbook?player=');
+  const [round] = await (await page.request.get(`/api/rounds?as=json&player=${id(player)}`)).json();
   return [
     ladder,
     machine,
@@ -37,10 +41,14 @@ async function viewsOfOne(page: Page): Promise<string[]> {
     `/right?rung=${id(rung!)}`,
     `/plan?ladder=${id(ladder)}`,
     `/tune?machine=${id(machine)}`,
+    player,
+    `/rounds/${round.id}`,
+    `/next?players=${id(player)}`,
+    `/report?player=${id(player)}`,
   ];
 }
 
-test('every view in both themes: axe finds nothing, nothing sticks out, no error in the console', async ({ page }) => {
+test('every view in every theme: axe finds nothing, nothing sticks out, no error in the console', async ({ page }) => {
   const errors: string[] = [];
   page.on('pageerror', ({ message }) => errors.push(message));
   page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));

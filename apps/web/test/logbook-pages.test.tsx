@@ -138,8 +138,17 @@ describe('what next', () => {
     ladderId: id(6),
     document: { ...card, name },
     isWeaker: false,
-    halfWidthM: share > 0.6 ? 2 : null,
-    players: [{ playerId: id(10), share, interval90: [share - 0.1, share + 0.1], balls: 30, lastDay: null, verdict: null }],
+    players: [
+      {
+        playerId: id(10),
+        share,
+        interval90: [share - 0.1, share + 0.1],
+        balls: 30,
+        lastDay: null,
+        verdict: null,
+        halfWidthM: share > 0.6 ? 2 : null,
+      },
+    ],
   });
   const show = () =>
     render(

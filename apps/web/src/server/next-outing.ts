@@ -90,10 +90,9 @@ export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: rea
           ...chance(document),
           lastDay: mine[0] ? dayOf(mine[0].startedAt) : null,
           verdict: mine.length > 0 ? nextStepOn(document, approach, mine).verdict : null,
+          halfWidthM: halfWidthOf(document, (rung) => chance(rung).share),
         }));
-        const shareAt = (rung: RungDocument): number => chances.reduce((sum, { chance }) => sum + chance(rung).share, 0) / chances.length;
-        const halfWidthM = halfWidthOf(document, shareAt);
-        return [{ rungId, ladderId, document, isWeaker: isWeaker(document, sport, comers), halfWidthM, players }];
+        return [{ rungId, ladderId, document, isWeaker: isWeaker(document, sport, comers), players }];
       }),
     );
 }

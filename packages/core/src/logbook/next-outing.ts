@@ -81,13 +81,13 @@ export interface OutingRung {
   document: RungDocument;
   /** It trains a side that is hit less than the other. */
   isWeaker: boolean;
-  /** See `halfWidthOf`. */
-  halfWidthM: number | null;
   players: readonly (RungChance & {
     playerId: PlayerId;
     /** When it was last run, in whole days; null for never. */
     lastDay: number | null;
     verdict: Verdict | null;
+    /** See `halfWidthOf`. */
+    halfWidthM: number | null;
   })[];
 }
 

@@ -124,8 +124,9 @@ export function byNextOuting(seed: number): Tried {
         ladderId: 'ladder' as never,
         document: { ...card, targetSize, ballsPerRound: BALLS },
         isWeaker: false,
-        halfWidthM: null,
-        players: [{ playerId: 'p' as never, ...own.chance(attempt(i, day)), balls: 0, lastDay: lastDay[i]!, verdict: null }],
+        players: [
+          { playerId: 'p' as never, ...own.chance(attempt(i, day)), balls: 0, lastDay: lastDay[i]!, verdict: null, halfWidthM: null },
+        ],
       }),
     );
     const { parts } = nextOuting({ rungs, playerIds: ['p' as never], minutes: 180, day, swingsLeft: ROUNDS * BALLS });

@@ -38,7 +38,7 @@ export function Part({
   onRemove: () => void;
 }) {
   const units = useUnits();
-  const { document, players, halfWidthM } = rung;
+  const { document, players } = rung;
   return (
     <li className="grid gap-x-6 gap-y-2 border-b border-base-300 py-4 md:grid-cols-[6rem_11rem_minmax(0,1fr)_auto]">
       <p className="text-lg font-bold">{ROLE_NAMES[part.role]}</p>
@@ -46,17 +46,9 @@ export function Part({
       <div className="min-w-0">
         <h2 className="text-xl break-words">{document.name}</h2>
         <p className="text-quiet break-words">{ladderName}</p>
-        <p className="mt-1">
-          {sayReason(part.reason)}
-          {part.role === 'main' && halfWidthM !== null && (
-            <>
-              {' '}
-              With a target {units.length(halfWidthM)} wide instead of {units.length(document.targetSize.widthM)} it would be half.
-            </>
-          )}
-        </p>
+        <p className="mt-1">{sayReason(part.reason, players.length > 1)}</p>
         <ul className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
-          {players.map(({ playerId, share, interval90: [lo, hi], balls }) => (
+          {players.map(({ playerId, share, interval90: [lo, hi], balls, halfWidthM }) => (
             <li key={playerId} className="flex items-center gap-2">
               <Chance share={share} lo={lo} hi={hi} />
               <span>
@@ -66,6 +58,7 @@ export function Part({
                   ({Math.round(100 * lo)} to {Math.round(100 * hi)}
                   {balls === 0 && ', by the level'})
                 </span>
+                {part.role === 'main' && halfWidthM !== null && <>: half with a target {units.length(halfWidthM)} wide</>}
               </span>
             </li>
           ))}

@@ -1,0 +1,41 @@
+import { expect, test } from '@playwright/test';
+import { awake, open } from './support/pages.ts';
+
+test('who got worse, why, and what next: from the club to a plan that is run from courtside', { tag: '@desk' }, async ({ page }) => {
+  await open(page, '/club');
+  const sam = page.getByRole('listitem').filter({ hasText: 'Sam Pellarin' }).first();
+  await expect(sam).toContainText('Clearly worse than four weeks before.');
+  await sam.getByRole('link', { name: 'Sam Pellarin' }).click();
+  await awake(page, /player=/);
+  await expect(page.getByText(/Dotted days:.*wind/)).toBeVisible();
+  await page.getByRole('link', { name: 'What next' }).click();
+  await awake(page, /next/);
+  await page.getByRole('button', { name: 'Ines Rookwood' }).click();
+  await awake(page, /players=.+,/);
+  await expect(page.getByText('Main', { exact: true }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'One round more' }).first().click();
+  await expect(page.getByRole('button', { name: 'Propose it anew' })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep as a plan' }).click();
+  await awake(page, /plan\?id=/);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('what next');
+  await open(page, '/courtside');
+  await expect(page.getByRole('heading', { name: /Ines Rookwood and Sam Pellarin, what next/ })).toBeVisible();
+});
+
+test('a round is put right with its history, and found again by a word', { tag: '@phone' }, async ({ page }) => {
+  const [round] = await (await page.request.get('/api/rounds?as=json')).json();
+  await open(page, `/rounds/${round.id}`);
+  const first = page.getByRole('button', { name: /^Ball 1/ });
+  const before = await first.getAttribute('aria-label');
+  await first.click();
+  const other = before!.endsWith(': near') ? 'In' : 'Near';
+  await page.getByRole('group', { name: 'Ball 1 was' }).getByRole('button', { name: other, exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Put right' })).toContainText('Ball 1:');
+  await open(page, `/rounds/${round.id}`);
+  await expect(page.getByRole('region', { name: 'Put right' })).toContainText('Ball 1:');
+  await page.getByRole('button', { name: 'Find' }).click();
+  await page.getByRole('combobox').fill('thistle');
+  await page.keyboard.press('Enter');
+  await awake(page, /machines/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Thistle');
+});
