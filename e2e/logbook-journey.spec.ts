@@ -34,7 +34,8 @@ test('a round is put right with its history, and found again by a word', { tag: 
   await open(page, `/rounds/${round.id}`);
   await expect(page.getByRole('region', { name: 'Put right' })).toContainText('Ball 1:');
   await page.getByRole('button', { name: 'Find' }).click();
-  await page.getByRole('combobox').fill('thistle');
+  await page.getByRole('combobox', { name: /^A player/ }).fill('thistle');
+  await expect(page.getByRole('option').first()).toContainText('Thistle');
   await page.keyboard.press('Enter');
   await awake(page, /machines/);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Thistle');
