@@ -25,7 +25,7 @@ test('who got worse, why, and what next: from the club to a plan that is run fro
 test('a round is put right with its history, and found again by a word', { tag: '@phone' }, async ({ page }) => {
   const [round] = await (await page.request.get('/api/rounds?as=json')).json();
   await open(page, `/rounds/${round.id}`);
-  const first = page.getByRole('button', { name: /^Ball 1/ });
+  const first = page.getByRole('button', { name: /^Ball 1[:,]/ });
   const before = await first.getAttribute('aria-label');
   await first.click();
   const other = before!.endsWith(': near') ? 'In' : 'Near';
