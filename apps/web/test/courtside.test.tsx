@@ -137,6 +137,25 @@ describe('a machine that is worked by hand', () => {
     await user.click(button('Picked up'));
     expect(screen.queryByText(/balls lie about/)).toBeNull();
   });
+  test('after rounds that were too easy the target that one in two would hit is set on the rung with one press, and taken back with another', async () => {
+    const wide = { ...document, targetSize: { widthM: 6, depthM: 6 }, ballsPerRound: 10 };
+    const eight = { id: id(40), playerId: id(10), same: true, hits: 46, balls: 50, longestRun: 9 };
+    const { asked, user } = show({
+      rung: { id: id(5), ladderId: id(9), position: 0, document: wide },
+      ladder: { id: id(9), name: 'Climb', sport: 'tennis', approach: 'sweet-spot' },
+      history: [eight],
+    });
+    await user.click(button(/^Begin round/));
+    await user.keyboard('jjjjjjjjjk');
+    await user.click(screen.getAllByRole('button', { name: /^Finish round/ })[0]!);
+    await user.click(await screen.findByRole('button', { name: /wide from here on: one in two would be in/ }));
+    await waitFor(() => expect(asked.at(-1)).toMatchObject({ method: 'PUT', path: `rungs/${id(5)}` }));
+    const { widthM, depthM } = asked.at(-1)!.body.document.targetSize;
+    expect(widthM).toBeLessThan(4);
+    expect(depthM / widthM).toBeCloseTo(1, 6);
+    await user.click(await screen.findByRole('button', { name: 'Undo' }));
+    await waitFor(() => expect(asked.at(-1)!.body.document).toEqual(wide));
+  });
   test('a tap on the court says where it came down and what it counts as', async () => {
     const { asked, user } = show();
     await user.click(button(/^Begin round/));

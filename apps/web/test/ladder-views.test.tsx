@@ -224,7 +224,9 @@ describe('courtside, by approach', () => {
     const step = nextStep({ approach, need, roundsAsked: 2, rounds: [count] });
     const finished = [{ roundId: id(30), playerId: id(12), name: 'Ines Rookwood', ...count, step, notes: '' }];
     return textOf(
-      renderToStaticMarkup(<Finished finished={finished} approach={approach} next={{ id: id(31), name: 'The next' }} turn={null} />),
+      renderToStaticMarkup(
+        <Finished finished={finished} approach={approach} next={{ id: id(31), name: 'The next' }} turn={null} rung={null} />,
+      ),
     );
   };
   test('the verdict of each approach, with the way up where there is one', () => {

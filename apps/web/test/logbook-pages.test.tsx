@@ -60,6 +60,7 @@ describe('a round, ball by ball', () => {
         sport="tennis"
         players={PLAYERS}
         corrections={[]}
+        dials="Speed 5½"
         ladderId={id(6)}
         step={nextStepOn(card, 'sweet-spot', [round])}
       />,
@@ -68,6 +69,7 @@ describe('a round, ball by ball', () => {
   test('a ball is put right with one press, and its history says what it was', async () => {
     const { asked, user } = aPage();
     show();
+    expect(document.body.textContent).toContain('Speed 5½, by today’s curve');
     await user.click(screen.getByRole('button', { name: 'Ball 2: out' }));
     await user.click(within(screen.getByRole('group', { name: 'Ball 2 was' })).getByRole('button', { name: 'In' }));
     expect(asked).toMatchObject([{ method: 'PATCH', path: `rounds/${id(3)}`, body: { balls: [{ seq: 2, outcome: 'in' }] } }]);

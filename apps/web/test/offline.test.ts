@@ -2,11 +2,13 @@ import { v7 as uuidv7 } from 'uuid';
 import { beforeEach, expect, test } from 'vitest';
 import type { KeptPage, ToKeep } from '../src/device/pages.ts';
 import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
+import * as imports from '../src/pages/api/ladders/[id]/import.ts';
 import * as offline from '../src/pages/api/offline.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
+import * as rungs from '../src/pages/api/rungs/[id]/index.ts';
 import type { Db } from '../src/server/db.ts';
 import type { Scope } from '../src/server/scope.ts';
-import { call, emptyDatabase, makeClub, type OneRung, oneRung, roundBody } from './support/rig.ts';
+import { call, emptyDatabase, makeClub, type OneRung, oneRung, roundBody, rungDocument } from './support/rig.ts';
 
 const HEAD = { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'earn-it' } as const;
 let db: Db;
@@ -33,6 +35,25 @@ test('a device keeps the main pages and those of the ladders in use; another clu
   const other = await toKeep((await makeClub(db, 'Theirs')).scope);
   expect(other.owner).not.toBe(owner);
   expect(other.pages.some(({ address }) => address.includes(ids.ladder))).toBe(false);
+});
+test('what was changed or hit on last comes first, however many ladders there are', async () => {
+  for (let i = 0; i < 9; i++) {
+    const id = uuidv7();
+    const document = rungDocument(ids.court, ids.machine);
+    const many = Array.from({ length: 8 }, () => ({ id: uuidv7(), document }));
+    await call(imports.POST, { scope, params: { id }, body: { ladder: { ...HEAD, name: `Ladder ${i}` }, rungs: many } });
+  }
+  const rung = uuidv7();
+  await call(rungs.PUT, {
+    scope,
+    params: { id: rung },
+    body: { ladderId: ids.ladder, document: rungDocument(ids.court, ids.machine, 'Just made') },
+  });
+  const { pages } = await toKeep();
+  expect(pages.map(({ address }) => address)).toEqual(
+    expect.arrayContaining([`/ladders/${ids.ladder}`, `/card?ladder=${ids.ladder}`, `/courtside?rung=${rung}`]),
+  );
+  expect(pages.length).toBeLessThanOrEqual(60);
 });
 test('a page is fetched again when it would be drawn anew, and only then', async () => {
   const before = await toKeep();

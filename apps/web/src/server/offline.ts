@@ -28,20 +28,25 @@ const newest = async (store: Store, table: ClubTable & { updatedAt: AnyMySqlColu
     )
   )[0];
 
-/** Ladders hit on last, then those changed last. */
+/** Ladders that were hit on or changed last: those are missed most on a court. */
 async function laddersInUse(store: Store): Promise<{ id: string; version: number }[]> {
   const last = await store.page(round, undefined, [desc(round.startedAt), desc(round.id)], LOOKED_THROUGH);
   const rungs = await store.any(
     rung,
     last.map(({ rungId }) => rungId),
   );
-  const hit = last.flatMap(({ rungId }) => rungs.find(({ id }) => id === rungId)?.ladderId ?? []);
-  const changed = await store.page(ladder, undefined, [desc(ladder.updatedAt), desc(ladder.id)], MOST_LADDERS);
-  const hitLadders = hit.length > 0 ? await store.list(ladder, inArray(ladder.id, [...new Set(hit)])) : [];
-  const inUse = [...new Set(hit)].flatMap((id) => hitLadders.find((each) => each.id === id) ?? []);
-  const others = changed.filter(({ id }) => !hit.includes(id));
-  // what was changed last may be what is about to be used first
-  return [...inUse.slice(0, MOST_LADDERS - 2), ...others].slice(0, MOST_LADDERS);
+  const hitAt = new Map<string, number>();
+  for (const { rungId, startedAt } of last) {
+    const id = rungs.find((each) => each.id === rungId)?.ladderId;
+    if (id && !hitAt.has(id)) hitAt.set(id, startedAt.getTime());
+  }
+  const [changed, hit] = await Promise.all([
+    store.page(ladder, undefined, [desc(ladder.updatedAt), desc(ladder.id)], MOST_LADDERS),
+    hitAt.size > 0 ? store.list(ladder, inArray(ladder.id, [...hitAt.keys()])) : [],
+  ]);
+  const all = [...new Map([...changed, ...hit].map((each) => [each.id as string, each])).values()];
+  const usedAt = ({ id, updatedAt }: { id: string; updatedAt: Date }): number => Math.max(updatedAt.getTime(), hitAt.get(id) ?? 0);
+  return all.sort((a, b) => usedAt(b) - usedAt(a)).slice(0, MOST_LADDERS);
 }
 
 /** Pages that a device keeps, so that they open on a court without a network; the tag of each changes when it would be drawn anew. */
@@ -64,16 +69,23 @@ export async function pagesToKeep(store: Store, { personId, clubId, units, role,
     rungs.map(({ id }) => id),
   );
   const pages: KeptPage[] = MAIN_PAGES.map((address) => ({ address, tag: all }));
+  const courts: (KeptPage & { at: number })[] = [];
   for (const { id, version } of ladders) {
     const tag = hash(seen, id, version);
     pages.push({ address: `/ladders/${id}`, tag: hash(all, tag) }, { address: `/card?ladder=${id}`, tag });
-    for (const each of rungs.filter(({ ladderId }) => ladderId === id))
-      pages.push({ address: `/courtside?rung=${each.id}`, tag: hash(tag, rounds.get(each.id)) });
+    for (const each of rungs.filter(({ ladderId }) => ladderId === id)) {
+      const last = rounds.get(each.id);
+      const at = Math.max(each.updatedAt.getTime(), last?.getTime() ?? 0);
+      courts.push({ address: `/courtside?rung=${each.id}`, tag: hash(tag, last), at });
+    }
   }
+  // what was run or changed last would be missed most
+  courts.sort((x, y) => y.at - x.at);
+  pages.push(...courts.map(({ address, tag }) => ({ address, tag })));
   return { owner: hash(clubId, personId), pages: pages.slice(0, MOST_PAGES) };
 }
 
-async function newestRounds(store: Store, rungIds: readonly string[]): Promise<Map<string, unknown>> {
+async function newestRounds(store: Store, rungIds: readonly string[]): Promise<Map<string, Date | null>> {
   if (rungIds.length === 0) return new Map();
   const rows = await store.read((db, mine) =>
     db

@@ -36,6 +36,8 @@ export interface WidthAdvice {
 
 const ADVISED = { rate: 0.5, from: 0.4, to: 0.6 } as const;
 const POINTS = 400;
+/** From there on a width is worth advising; below it more balls are asked for (our judgement). */
+export const SURE_WIDTH = 0.6;
 
 /**
  * The width that would be hit one time in two, and the chance that this is so: over all true rates that the count leaves open (Jeffreys’ prior).

@@ -1,11 +1,13 @@
-import { diamondOf, targetsOf, wholly } from '@good-arc/core';
+import { diamondOf, type RungDocument, targetsOf, wholly } from '@good-arc/core';
 import { useEffect, useState } from 'react';
+import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
 import { HazardList } from '../../ui/HazardList.tsx';
 import { trimLink } from '../../ui/links.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
+import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { useAwake } from '../../ui/useAwake.ts';
 import { sayHazard } from '../../words/hazards.ts';
 import { ByHand } from './ByHand.tsx';
@@ -46,11 +48,12 @@ function useSlimHeader(isOn: boolean): void {
 }
 
 function CourtsideView(props: CourtsideProps) {
-  const { viewer, rung, number, ladder, next, below, machine, second, courtName, marksM, players, checks } = props;
+  const [rung, setRung] = useState(props.rung);
+  const { viewer, number, ladder, next, below, machine, second, courtName, marksM, players, checks } = props;
   const [signals, setSignals] = useSignals();
   const [taps, setTaps] = useState(false);
   const units = useUnits();
-  const onCourt = useOnCourt(props);
+  const onCourt = useOnCourt({ ...props, rung });
   const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give, names, everyS, beat } = onCourt;
   const { hasLine, view, state } = crew;
   const goesDark = useAwake(run !== null);
@@ -60,6 +63,18 @@ function CourtsideView(props: CourtsideProps) {
   const whose = onCourt.whose(nextBall);
   const canTap = !diamondOf(ladder.sport) && targetsOf(document).length > 0;
   const groups = run ? groupsOf(document, names, balls, hasLine ? thrown : document.ballsPerRound) : [];
+  const mayResize = viewer.canPlan && finished.length === 1;
+
+  /** The rung itself, for whoever climbs it; one press takes it back. */
+  async function change(document: RungDocument): Promise<void> {
+    const before = rung;
+    const put = async (to: RungDocument): Promise<void> => {
+      await api('PUT', `rungs/${rung.id}`, { ladderId: rung.ladderId, document: to });
+      setRung({ ...before, document: to });
+    };
+    if (await attempt(() => put(document))) saidWithUndo('The target of this rung was changed.', () => put(before.document));
+  }
+
   const score = <Score document={document} balls={balls} names={names} />;
   const tally = <Tally document={document} sport={ladder.sport} balls={balls} names={names} />;
   return (
@@ -109,7 +124,15 @@ function CourtsideView(props: CourtsideProps) {
             </Button>
           </Notice>
         )}
-        {finished.length > 0 && !run && <Finished finished={finished} approach={ladder.approach} next={next} turn={props.nextTurn} />}
+        {finished.length > 0 && !run && (
+          <Finished
+            finished={finished}
+            approach={ladder.approach}
+            next={next}
+            turn={props.nextTurn}
+            rung={mayResize ? { document: rung.document, sport: ladder.sport, onSet: (changed) => void change(changed) } : null}
+          />
+        )}
         {!run && (
           <>
             <details className="mb-1" open={finished.length === 0}>

@@ -1,9 +1,10 @@
-import type { Approach, NextStep, PlayerId, RoundCount, RoundId } from '@good-arc/core';
+import type { Approach, NextStep, PlayerId, RoundCount, RoundId, RungDocument, Sport } from '@good-arc/core';
 import type { NextTurn } from '../../api/rows.ts';
 import { courtsideLink, roundLink } from '../../ui/links.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { sayStep } from '../../words/progress.ts';
 import { Note } from './Note.tsx';
+import { WidthTap } from './WidthTap.tsx';
 
 export interface FinishedRound extends RoundCount {
   roundId: RoundId;
@@ -21,11 +22,14 @@ export function Finished({
   approach,
   next,
   turn,
+  rung,
 }: {
   finished: readonly FinishedRound[];
   approach: Approach;
   /** The rung above, if there is one. */
   next: { id: string; name: string } | null;
+  /** The rung, to be changed by one press; null for who may not, or for one that several hit. */
+  rung: { document: RungDocument; sport: Sport; onSet: (document: RungDocument) => void } | null;
   /** The next turn of today’s plan. */
   turn: NextTurn | null;
 }) {
@@ -47,6 +51,7 @@ export function Finished({
               </a>
             )}
           </p>
+          {rung && <WidthTap step={step} {...rung} />}
           <Note roundId={roundId} label={finished.length > 1 ? `Note for ${name}` : 'A note'} noted={notes} />
         </div>
       ))}

@@ -1,4 +1,4 @@
-import { changesBetween, type RungDocument, widthAdvice } from '@good-arc/core';
+import { changesBetween, type RungDocument, SURE_WIDTH, widthAdvice } from '@good-arc/core';
 import { useState } from 'react';
 import type { RungRow } from '../../api/rows.ts';
 import { buttonClass } from '../../ui/Button.tsx';
@@ -15,14 +15,11 @@ export function differences(rungs: readonly RungRow[], came: readonly RungDocume
   return came.length > rungs.length ? [...own, `${came.length - rungs.length} left out`] : own;
 }
 
-/** From there on a width is advised; below it more balls are asked for. */
-const SURE_ENOUGH = 0.6;
-
 /** The width that this rate asks for, to hit one in two, once enough balls tell it. */
 export function advice({ hits, balls }: RecentRate, widthM: number | undefined, length: (m: number) => string): string {
   if (widthM === undefined || balls === 0) return '';
   const { widthM: advised, sure } = widthAdvice(widthM, hits, balls);
-  if (sure < SURE_ENOUGH) return `; ${balls} balls do not tell yet how wide a target one in two would hit`;
+  if (sure < SURE_WIDTH) return `; ${balls} balls do not tell yet how wide a target one in two would hit`;
   return `; one in two would hit ${length(advised)} instead of ${length(widthM)} (${Math.round(10 * sure)} in 10 that it is 40 to 60 %)`;
 }
 

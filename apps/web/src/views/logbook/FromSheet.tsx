@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { MOST_PAPER_ROUNDS, type PaperRound } from '../../api/schemas.ts';
 import { api } from '../../ui/api.ts';
-import { Button } from '../../ui/Button.tsx';
+import { Button, buttonClass } from '../../ui/Button.tsx';
 import { download } from '../../ui/download.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { attempt } from '../../ui/undo.ts';
@@ -65,7 +65,7 @@ export function FromSheet({ players, rungs, today }: AddProps) {
         Nothing is kept before you press.
       </p>
       <div className="mt-3 flex flex-wrap gap-2">
-        <label className="btn btn-outline min-h-12 text-base focus-within:outline-2">
+        <label className={buttonClass({ size: 'l' }, 'focus-within:outline-2')}>
           Choose a file
           <input
             type="file"

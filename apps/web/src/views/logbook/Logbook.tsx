@@ -15,9 +15,9 @@ import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { nextLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
-import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { type Asked, Filters, logbookAt } from './Filters.tsx';
 import { PlayerProgress, type ShownProgress } from './PlayerProgress.tsx';
 import { RoundLines } from './RoundLines.tsx';
 import { Standings } from './Standings.tsx';
@@ -44,7 +44,6 @@ const columns = [
   { accessorKey: 'rung' as const, header: 'Rung' },
   { accessorKey: 'rate' as const, header: 'In' },
 ];
-const ALL = 'all';
 
 interface Props {
   /** A page of them, newest first. */
@@ -53,6 +52,8 @@ interface Props {
   /** Who has rounds, and whose are shown. */
   players: { id: string; name: string }[];
   playerId: PlayerId | null;
+  ladders: { id: string; name: string }[];
+  asked: Asked;
   /** What this page ends with, for the next; null when there are no older rounds. */
   older: string | null;
   isFirst: boolean;
@@ -68,12 +69,7 @@ export default function Logbook(props: Props & { viewer: Viewer }) {
   );
 }
 
-const logbookAt = (parts: Record<string, string | null>): string => {
-  const given = Object.entries(parts).filter((part): part is [string, string] => part[1] !== null);
-  return given.length === 0 ? '/logbook' : `/logbook?${new URLSearchParams(given)}`;
-};
-
-function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, older, isFirst, progress }: Props) {
+function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, ladders, asked, older, isFirst, progress }: Props) {
   const [rounds, setRounds] = useState(initial);
   const [open, setOpen] = useState(initiallyOpen);
   const data = useMemo(
@@ -119,13 +115,7 @@ function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, 
     <div className="px-4 pt-5 pb-12 md:px-6">
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <h1 className="text-3xl">Logbook</h1>
-        <Select
-          className="w-64"
-          label="Player"
-          value={playerId ?? ALL}
-          onChange={(id) => location.assign(logbookAt({ player: id === ALL ? null : id }))}
-          options={[[ALL, 'Everyone'] as const, ...players.map(({ id, name }) => [id, name] as const)]}
-        />
+        <Filters asked={asked} players={players} ladders={ladders} />
         <p className="pb-2.5">
           {data.length} {data.length === 1 ? 'round' : 'rounds'}
           {(older || !isFirst) && ' on this page'} · <RateBar {...all} />
@@ -158,8 +148,8 @@ function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, 
       )}
       {rounds.length === 0 ? (
         <p className="mt-8 max-w-xl text-lg">
-          No round yet. Run a rung courtside, mark each ball, and it will stand here with its settings, its conditions, and what the count
-          really says.
+          {asked.player || asked.ladder || asked.from || asked.to ? 'No such round: ask for more. ' : 'No round yet. '}Run a rung courtside,
+          mark each ball, and it will stand here with its settings, its conditions, and what the count really says.
         </p>
       ) : (
         <table className="mt-4 w-full border-t border-base-content">
@@ -224,12 +214,12 @@ function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, 
       {(older || !isFirst) && (
         <nav aria-label="Pages" className="mt-4 flex gap-3">
           {!isFirst && (
-            <Button size="l" href={logbookAt({ player: playerId })}>
+            <Button size="l" href={logbookAt(asked)}>
               Newest rounds
             </Button>
           )}
           {older && (
-            <Button size="l" href={logbookAt({ player: playerId, after: older })}>
+            <Button size="l" href={logbookAt({ ...asked, after: older })}>
               Older rounds
             </Button>
           )}

@@ -10,7 +10,7 @@ const FROM = {
 };
 
 /** What a round was run with: where, how the machine was set, what was asked, what the air did. */
-export function RoundFacts({ round }: { round: RoundRow }) {
+export function RoundFacts({ round, dials = '' }: { round: RoundRow; dials?: string }) {
   const units = useUnits();
   const { card, weather, results } = round;
   const { launch } = card.feeds[0]!;
@@ -19,6 +19,7 @@ export function RoundFacts({ round }: { round: RoundRow }) {
     ['Where', `${round.courtName}, ${SURFACES.find(({ id }) => id === card.surfaceId)?.name.toLowerCase() ?? ''}`],
     ['Machine', round.machineName],
     ['Set to', `${units.speed(launch.speedMps, 1)}, ${printAngle(launch.elevationDeg, 1)}, ${printSpin(launch.topspinRpm)} topspin`],
+    ...(dials === '' ? [] : ([['On the dials', `${dials}, by today’s curve`]] as [string, string][])),
     ['Every', printTime(card.intervalS, 1)],
     ['Target', sayTargets(card, ballById(card.ballId).sport, units.length)],
     ['Gate', sayGate(card)],

@@ -25,6 +25,8 @@ interface Props {
   sport: Sport;
   players: { id: string; name: string }[];
   corrections: CorrectionRow[];
+  /** Where its dials stand for this ball; empty where nothing is tuned. */
+  dials: string;
   /** Null when the ladder is gone. */
   ladderId: string | null;
   /** The verdict on all rounds of this player on this rung. */
@@ -40,7 +42,7 @@ export default function RoundPage({ viewer, ...props }: Props & { viewer: Viewer
   );
 }
 
-function RoundView({ round: kept, sport, players, corrections, ladderId, step, personName }: Props & { personName: string }) {
+function RoundView({ round: kept, sport, players, corrections, dials, ladderId, step, personName }: Props & { personName: string }) {
   const [round, setRound] = useState(kept);
   const [history, setHistory] = useState(corrections);
   const { card, results } = round;
@@ -135,7 +137,7 @@ function RoundView({ round: kept, sport, players, corrections, ladderId, step, p
         <section aria-label="What it was run with">
           <h2 className="text-xl">What it was run with</h2>
           <div className="mt-2">
-            <RoundFacts round={round} />
+            <RoundFacts round={round} dials={dials} />
           </div>
           <Landings round={round} sport={sport} />
           <Measured round={round} />

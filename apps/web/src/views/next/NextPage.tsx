@@ -84,6 +84,7 @@ function Next({
               size="l"
               look={comes ? 'primary' : 'outline'}
               aria-pressed={comes}
+              className="h-auto max-w-full whitespace-normal break-words py-2"
               onClick={() => go({ playerIds: comes ? playerIds.filter((each) => each !== id) : [...playerIds, id] })}
             >
               {name}

@@ -1,0 +1,60 @@
+import { Select } from '../../ui/Select.tsx';
+import { TextField } from '../../ui/TextField.tsx';
+
+/** What the rounds are chosen by; the address says it, so that it can be opened again. */
+export interface Asked {
+  player: string | null;
+  ladder: string | null;
+  /** Days such as 2026-11-24, both included. */
+  from: string | null;
+  to: string | null;
+}
+
+const ALL = 'all';
+
+/** The address of rounds that are chosen so. */
+export function logbookAt(asked: Partial<Asked> & { after?: string }): string {
+  const given = Object.entries(asked).filter((part): part is [string, string] => Boolean(part[1]));
+  return given.length === 0 ? '/logbook' : `/logbook?${new URLSearchParams(given)}`;
+}
+
+/** Whose rounds, of which ladder, from when to when. */
+export function Filters({
+  asked,
+  players,
+  ladders,
+}: {
+  asked: Asked;
+  players: readonly { id: string; name: string }[];
+  ladders: readonly { id: string; name: string }[];
+}) {
+  const go = (part: Partial<Asked>): void => location.assign(logbookAt({ ...asked, ...part }));
+  const choose = (label: string, key: 'player' | 'ladder', all: string, rows: readonly { id: string; name: string }[]) => (
+    <Select
+      className="w-52"
+      label={label}
+      value={asked[key] ?? ALL}
+      onChange={(id) => go({ [key]: id === ALL ? null : id })}
+      options={[[ALL, all] as const, ...rows.map(({ id, name }) => [id, name] as const)]}
+    />
+  );
+  const day = (label: string, key: 'from' | 'to') => (
+    <TextField
+      className="w-36"
+      label={label}
+      type="date"
+      defaultValue={asked[key] ?? ''}
+      // a day is whole only when the field is left, or its calendar closed
+      onBlur={({ target }) => target.value !== (asked[key] ?? '') && go({ [key]: target.value || null })}
+      onKeyDown={({ key: pressed, currentTarget }) => pressed === 'Enter' && go({ [key]: currentTarget.value || null })}
+    />
+  );
+  return (
+    <>
+      {choose('Player', 'player', 'Everyone', players)}
+      {choose('Ladder', 'ladder', 'All ladders', ladders)}
+      {day('From', 'from')}
+      {day('To', 'to')}
+    </>
+  );
+}
