@@ -19,7 +19,7 @@ import {
 } from '@good-arc/core';
 import type { CourtRow, Kit, LadderRow, PlayerRow, RoundRow } from '../api/rows.ts';
 import { judge } from '../ui/judge.ts';
-import { dayOf, loggedFrom, ofBall, roundsOfPlayer } from './progress.ts';
+import { ballsIn, dayOf, loggedFrom, ofBall, roundsOfPlayer } from './progress.ts';
 import type { Store } from './store.ts';
 
 interface Comer {
@@ -61,37 +61,41 @@ const lowest = (levels: readonly Level[]): number => Math.min(...levels.map((lev
 export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: readonly Comer[], court: CourtRow, now: Date): OutingRung[] {
   const day = dayOf(now.toISOString());
   const least = lowest(comers.map(({ player }) => player.level));
+  const known = comers.map(({ player, rounds, progress }) => ({
+    player,
+    rounds,
+    strokes: progress.strokes
+      .filter(({ sport }) => sport === court.sport)
+      .map(({ stroke, own, days }) => ({ stroke, own, balls: ballsIn(days) })),
+    // nothing is asked of a day before what is known
+    day: Math.max(day, ...progress.strokes.flatMap(({ days }) => days.at(-1)?.day ?? day)),
+  }));
   return ladders
     .filter(({ sport }) => sport === court.sport)
     .flatMap(({ id: ladderId, sport, approach, rungs }) =>
       rungs.flatMap(({ id: rungId, document }): OutingRung[] => {
         if (document.courtId !== court.id || (document.hitters ?? 1) > comers.length) return [];
-        const known = comers.every(({ rounds }) => rounds.some((round) => round.rungId === rungId));
-        if (!known && LEVELS.indexOf(document.level) > least) return [];
+        const wasRun = comers.every(({ rounds }) => rounds.some((round) => round.rungId === rungId));
+        if (!wasRun && LEVELS.indexOf(document.level) > least) return [];
         const judgement = judge(kit, sport, document);
         const judged = wholly(judgement);
         const unfit = judged?.balls.some(({ comfort, height }) => comfort === 'too quick' || height?.word === 'unkind') ?? true;
         if (!judged || unfit || needsName(document, judgement)) return [];
         const demand = ofBall(judged.demand);
-        const chances = comers.map(({ player, rounds, progress }) => {
+        const players = known.map(({ player, rounds, strokes, day: on }) => {
           const mine = rounds.filter((round) => round.rungId === rungId);
           const onCard = mine.filter(({ card }) => sameCard(card, document)).map(({ card, results }) => scoreRound(card, results));
-          const sum = (of: 'hits' | 'balls'): number => onCard.reduce((total, each) => total + each[of], 0);
-          const strokes = progress.strokes
-            .filter((stroke) => stroke.sport === sport)
-            .map(({ stroke, own, days }) => ({ stroke, own, balls: days.reduce((total, each) => total + each.balls, 0) }));
-          const latest = Math.max(day, ...progress.strokes.flatMap(({ days }) => days.at(-1)?.day ?? day));
-          const known = { day: latest, demand, onCard: { hits: sum('hits'), balls: sum('balls') } };
-          const chance = (rung: RungDocument) => chanceOn(rung, sport, { level: player.level, strokes }, known);
-          return { player, mine, chance };
+          const hits = onCard.reduce((total, each) => total + each.hits, 0);
+          const asked = { day: on, demand, onCard: { hits, balls: ballsIn(onCard) } };
+          const chance = (rung: RungDocument) => chanceOn(rung, sport, { level: player.level, strokes }, asked);
+          return {
+            playerId: player.id as PlayerId,
+            ...chance(document),
+            lastDay: mine[0] ? dayOf(mine[0].startedAt) : null,
+            verdict: mine.length > 0 ? nextStepOn(document, approach, mine).verdict : null,
+            halfWidthM: halfWidthOf(document, (rung) => chance(rung).share),
+          };
         });
-        const players = chances.map(({ player, mine, chance }) => ({
-          playerId: player.id as PlayerId,
-          ...chance(document),
-          lastDay: mine[0] ? dayOf(mine[0].startedAt) : null,
-          verdict: mine.length > 0 ? nextStepOn(document, approach, mine).verdict : null,
-          halfWidthM: halfWidthOf(document, (rung) => chance(rung).share),
-        }));
         return [{ rungId, ladderId, document, isWeaker: isWeaker(document, sport, comers), players }];
       }),
     );

@@ -65,6 +65,9 @@ export const shownProgress = ({ strokes, ...rest }: PlayerProgress) => ({
   strokes: strokes.map(({ own: _own, ...stroke }) => stroke),
 });
 
+/** Balls of all days together. */
+export const ballsIn = (days: readonly { balls: number }[]): number => days.reduce((sum, { balls }) => sum + balls, 0);
+
 /** A player’s own scatter by stroke in a sport, as far as it is known on a day. */
 export async function readScatter(store: Store, kit: Kit, player: PlayerRow, sport: Sport, now: Date): Promise<StrokeScatter[]> {
   const { strokes } = progressOf(loggedFrom(kit, await roundsOfPlayer(store, player.id)), player);
@@ -73,6 +76,6 @@ export async function readScatter(store: Store, kit: Kit, player: PlayerRow, spo
     .map(({ stroke, own, days }) => ({
       stroke,
       scatter: own.on(Math.max(dayOf(now.toISOString()), days.at(-1)?.day ?? 0)),
-      balls: days.reduce((sum, { balls }) => sum + balls, 0),
+      balls: ballsIn(days),
     }));
 }

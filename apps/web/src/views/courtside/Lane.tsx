@@ -1,5 +1,5 @@
 import { printTime } from '@good-arc/core';
-import { type CSSProperties, type ReactNode, useEffect, useRef, useState } from 'react';
+import { type CSSProperties, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { type Signals, signalsFor } from './signals.ts';
 
 interface Props {
@@ -29,8 +29,9 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritu
   const [inS, setInS] = useState<number | null>(null);
   /** Of which release so many signals were given. */
   const given = useRef({ dueAt: 0, many: 0 });
-  const due = useRef(signalsFor(signals, cue));
-  due.current = signalsFor(signals, cue);
+  const told = useMemo(() => signalsFor(signals, cue), [signals, cue]);
+  const due = useRef(told);
+  due.current = told;
 
   useEffect(() => {
     if (dueAt === null) {

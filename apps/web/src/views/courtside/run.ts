@@ -1,5 +1,6 @@
 import { hitterOf, OUTCOMES, type Outcome, type PlayerId, type RoundId, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
 import { z } from 'zod';
+import { keptAs } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
 
 const ballSchema = z.object({
@@ -48,14 +49,7 @@ export type Run = z.infer<typeof runSchema>;
 const KEY = 'round:';
 const OUTING_KEY = 'outing';
 
-function readAt(key: string): Run | null {
-  try {
-    const parsed = runSchema.safeParse(JSON.parse(device().getItem(key) ?? 'null'));
-    return parsed.success ? parsed.data : null;
-  } catch {
-    return null;
-  }
-}
+const readAt = (key: string): Run | null => keptAs(runSchema, key);
 
 /** All rounds this device is in the middle of, the newest first; complete once the device is ready. */
 export function openRuns(): Run[] {

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { z } from 'zod';
+import { keptAs } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
 
 const signalsSchema = z.object({
@@ -43,12 +44,8 @@ export function useSignals(): [Signals, (part: Partial<Signals>) => void] {
   const [signals, setSignals] = useState<Signals>(SILENT);
   useEffect(() => {
     void device().ready.then(() => {
-      try {
-        const { data } = signalsSchema.safeParse(JSON.parse(device().getItem(KEY) ?? 'null'));
-        if (data) setSignals(data);
-      } catch {
-        // what cannot be read is silent
-      }
+      const kept = keptAs(signalsSchema, KEY);
+      if (kept) setSignals(kept);
     });
   }, []);
   return [

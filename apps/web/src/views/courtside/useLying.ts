@@ -1,6 +1,7 @@
 import { CAP_BALLS, type CourtId } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { z } from 'zod';
+import { keptAs } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
 import { today } from '../../ui/day.ts';
 
@@ -14,12 +15,8 @@ export function useLying(courtId: CourtId, thrown: number) {
 
   useEffect(() => {
     void device().ready.then(() => {
-      try {
-        const { data } = lyingSchema.safeParse(JSON.parse(device().getItem(key) ?? 'null'));
-        if (data?.day === today()) setBefore(data.balls);
-      } catch {
-        // what cannot be read is counted anew
-      }
+      const kept = keptAs(lyingSchema, key);
+      if (kept?.day === today()) setBefore(kept.balls);
     });
   }, [key]);
 

@@ -1,6 +1,7 @@
 import { type ForToday, forToday, type MachineProfile, type RungDocument, type Sport, type Weather, weatherSchema } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import { z } from 'zod';
+import { keptAs } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
 import { today } from '../../ui/day.ts';
 
@@ -11,15 +12,6 @@ const keptSchema = z.object({
   taken: z.boolean(),
 });
 const keyOf = (courtId: string): string => `air:${courtId}`;
-
-function keptAir(courtId: string): z.infer<typeof keptSchema> | null {
-  try {
-    const { data } = keptSchema.safeParse(JSON.parse(device().getItem(keyOf(courtId)) ?? 'null'));
-    return data?.day === today() ? data : null;
-  } catch {
-    return null;
-  }
-}
 
 interface Where {
   sport: Sport;
@@ -37,8 +29,8 @@ export function useToday(rung: RungDocument, { sport, machine, ceilingM }: Where
 
   useEffect(() => {
     void device().ready.then(() => {
-      const kept = keptAir(courtId);
-      if (!kept) return;
+      const kept = keptAs(keptSchema, keyOf(courtId));
+      if (kept?.day !== today()) return;
       setWeather((now) => ({ ...now, ...kept.air }));
       setTaken(kept.taken);
     });

@@ -15,7 +15,8 @@ const MARKS_SAID = 4;
 /** What the page is given: the way of working it out stays with the server. */
 export type ShownProgress = Omit<Progress, 'strokes'> & { strokes: Omit<StrokeProgress, 'own'>[] };
 
-const dayName = (day: number): string => sayDay(new Date(day * DAY_MS + DAY_MS / 2).toISOString());
+/** A whole day of the record, as it is read. */
+export const dayName = (day: number): string => sayDay(new Date(day * DAY_MS + DAY_MS / 2).toISOString());
 
 /** Is it getting better: a stroke’s scatter over the days, one side against the other, the load. */
 export function PlayerProgress({ player, progress }: { player: PlayerRow; progress: ShownProgress }) {

@@ -9,7 +9,7 @@ import { Select } from '../../ui/Select.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { RATE_NAMES, SIDE_NAMES, saySides, sayStroke } from '../../words/logbook.ts';
-import { type ShownProgress, StrokeChart } from './PlayerProgress.tsx';
+import { dayName, type ShownProgress, StrokeChart } from './PlayerProgress.tsx';
 
 interface Props {
   viewer: Viewer;
@@ -142,7 +142,7 @@ function ReportView({ viewer, player, weeks, from, to, counts, progress, standin
                   {RATE_NAMES[kind]}, {sport}:
                 </b>{' '}
                 {days
-                  .map(({ day, hits, balls }) => `${sayDay(new Date(day * 86_400_000).toISOString())} ${hits} of ${balls}`)
+                  .map(({ day, hits, balls }) => `${dayName(day)} ${hits} of ${balls}`)
                   .slice(-5)
                   .join(' · ')}
               </p>
