@@ -55,6 +55,10 @@ const SPARES = [11, 12].map((seed) => ({
   profile: { hopper: 120, repeatability: { speedPct: 1.6, elevationDeg: 0.4, bearingDeg: 0.5, spinPct: 8 } },
 }));
 
+/** What the display of a simulated machine shows beside its port. @param {number} seed */
+const codeOf = (seed) =>
+  Array.from({ length: 6 }, (_, i) => 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789'[(seed * 7919 + (i + 1) * (seed + 104_729)) % 32]).join('');
+
 const LONGEST_LOG = 5 << 20;
 
 /** A log that has grown long makes room, and is kept once. @param {string} file @returns {string} the same */
@@ -149,12 +153,13 @@ async function startSimulation(session, databaseUrl) {
       ...each,
       id: each.id || `127.0.0.1:${port}`,
       port,
+      code: codeOf(each.seed),
       timeFactor: Number(process.env.GOODARC_TIME_FACTOR ?? 1),
       patienceMs: Number(process.env.GOODARC_PATIENCE_MS ?? 0),
     });
   }
   session.start('machines', [process.execPath, SIMULATE, 'machines', JSON.stringify(options)], process.env);
-  const addressed = options.map(({ id, port }) => ({ id, address: `127.0.0.1:${port}` }));
+  const addressed = options.map(({ id, port, code }) => ({ id, address: `127.0.0.1:${port}#${code}` }));
   task(databaseUrl, 'link', JSON.stringify(addressed.slice(0, machines.length)));
   const radar = await freePort();
   const watched = { port: radar, machines: options.map(({ id, port }) => ({ id, port })), seed: 7 };

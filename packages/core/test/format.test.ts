@@ -71,6 +71,8 @@ const cardOf = (sport: Sport, names: readonly string[] = ['One', 'Two'], elevati
 
 const text = fc
   .string({ minLength: 1, maxLength: 60, unit: 'binary' })
+  // what a name becomes: of one line
+  .map((each) => each.replace(/[\p{Cc}\u2028\u2029]+/gu, ' '))
   .filter((each) => each.trim() !== '')
   .map((each) => each.trim());
 const card = fc

@@ -16,15 +16,27 @@ import {
 /** The machine is taken as gone when nothing was heard for this long, ms: under the second and a half a person may wait to see it. */
 const SILENT_MS = 1100;
 const RECONNECT_MS = 700;
+/** After a wrong code: it stays wrong until somebody reads the display again. */
+const WRONG_CODE_RETRY_MS = 10_000;
 const REPLY_WITHIN_MS = 1000;
+const NOT_UP = {
+  silent: 'The machine does not answer.',
+  'driver-taken': 'Another program drives this machine.',
+  'wrong-code': 'The machine does not take this code: read it off its display again.',
+  'other-version': 'The machine speaks another version of the line.',
+};
 
-export type LinkEvent = MachineEvent | { event: 'link'; up: boolean };
+/** `why` a machine that answers does not let itself be driven. */
+export type LinkEvent = MachineEvent | { event: 'link'; up: boolean; why?: Refused };
+export type Refused = 'driver-taken' | 'wrong-code' | 'other-version';
 /** A command without its id: the client numbers them. */
 export type CommandBody = Command extends infer C ? (C extends Command ? Omit<C, 'id'> : never) : never;
 
 export interface MachineClientOptions {
   host: string;
   port: number;
+  /** Read off the machine; one without a code takes any. */
+  code?: string;
   onEvent: (event: LinkEvent) => void;
   clock?: Clock;
   /** How long a silent machine is waited for at least, ms, where the test rig is too busy to speak in time. */
@@ -41,6 +53,8 @@ export class MachineClient {
   private readonly clock: Clock;
   private socket: Socket | null = null;
   private up = false;
+  /** Why it does not let itself be driven, by its last greeting. */
+  private refused: Refused | null = null;
   /** What the machine has besides the protocol, by its greeting. */
   private extensions: readonly string[] = [];
   private closed = false;
@@ -60,9 +74,14 @@ export class MachineClient {
     return this.up;
   }
 
+  /** How the link stands. */
+  get link(): Extract<LinkEvent, { event: 'link' }> {
+    return { event: 'link', up: this.up, ...(!this.up && this.refused && { why: this.refused }) };
+  }
+
   /** @returns the machine's reply; one with `ok: false` and code `link-lost` or `timeout` when none comes */
   send(body: CommandBody): Promise<Reply> {
-    if (!this.up || !this.socket) return Promise.resolve(this.failed('link-lost', 'The machine does not answer.'));
+    if (!this.up || !this.socket) return Promise.resolve(this.failed('link-lost', NOT_UP[this.refused ?? 'silent']));
     if (body.do === 'extra' && !this.extensions.includes(body.of))
       return Promise.resolve(this.failed('cannot', `This machine has no “${body.of}”.`));
     return this.exchange(this.socket, body.do === 'arm' ? { ...body, program: this.understood(body.program) } : body);
@@ -114,18 +133,27 @@ export class MachineClient {
     socket.setNoDelay(true);
     socket.on('error', () => socket.destroy());
     socket.on('connect', () =>
-      this.ask(socket, { do: 'hello', role: 'driver' }, (reply) => {
+      this.ask(socket, { do: 'hello', role: 'driver', ...(this.options.code && { code: this.options.code }) }, (reply) => {
         this.extensions = reply.extensions ?? [];
-        // a machine that speaks another version is not driven
-        if (reply.ok && reply.version === PROTOCOL_VERSION) this.setUp(true);
+        const refused = this.refusal(reply);
+        if (refused === null) this.setUp(true);
         else socket.destroy();
+        if (refused === this.refused) return;
+        this.refused = refused;
+        if (!this.up) this.options.onEvent(this.link);
       }),
     );
     socket.on('close', () => {
       this.setUp(false);
-      this.clock.after(RECONNECT_MS, () => this.open());
+      this.clock.after(this.refused === 'wrong-code' ? WRONG_CODE_RETRY_MS : RECONNECT_MS, () => this.open());
     });
     readLines(socket, (value) => this.hear(value));
+  }
+
+  /** A machine that speaks another version is not driven; one that did not answer has said nothing new. */
+  private refusal({ ok, version, code }: Reply): Refused | null {
+    if (ok) return version === PROTOCOL_VERSION ? null : 'other-version';
+    return code === 'driver-taken' || code === 'wrong-code' ? code : this.refused;
   }
 
   private hear(value: unknown): void {
@@ -162,6 +190,6 @@ export class MachineClient {
       if (!up) settle(this.failed('link-lost', 'The link to the machine was lost.'));
       if (!up) this.waiting.delete(id);
     }
-    this.options.onEvent({ event: 'link', up });
+    this.options.onEvent(this.link);
   }
 }

@@ -1,4 +1,4 @@
-export { type CommandBody, type LinkEvent, MachineClient, type MachineClientOptions } from './client.ts';
+export { type CommandBody, type LinkEvent, MachineClient, type MachineClientOptions, type Refused } from './client.ts';
 export { afterListening, type Clock, realClock } from './clock.ts';
 export { readLines, writeLine } from './lines.ts';
 export {

@@ -7,7 +7,7 @@ import { z } from 'zod';
  */
 
 /** Said in the greeting; a driver of another version does not drive. */
-export const PROTOCOL_VERSION = 3;
+export const PROTOCOL_VERSION = 4;
 
 export const MACHINE_STATES = ['stowed', 'idle', 'arming', 'ready', 'feeding', 'held', 'fault'] as const;
 export type MachineState = (typeof MACHINE_STATES)[number];
@@ -44,7 +44,12 @@ export const programSchema = z.strictObject({
 export type Program = z.infer<typeof programSchema>;
 
 export const commandSchema = z.discriminatedUnion('do', [
-  z.strictObject({ id, do: z.literal('hello'), role: z.enum(['driver', 'observer']) }),
+  z.strictObject({
+    id,
+    do: z.literal('hello'),
+    role: z.enum(['driver', 'observer']),
+    /** As the machine shows it: whoever read it there may drive it, nobody else. */ code: z.string().max(20).optional(),
+  }),
   z.strictObject({ id, do: z.literal('heartbeat') }),
   z.strictObject({ id, do: z.literal('arm'), program: programSchema }),
   z.strictObject({ id, do: z.literal('feed') }),
@@ -67,6 +72,7 @@ const refusalCodes = [
   'bad-line',
   'not-driver',
   'driver-taken',
+  'wrong-code',
   'not-ready',
   'nothing-armed',
   'nothing-held',

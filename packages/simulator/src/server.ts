@@ -22,12 +22,14 @@ export interface MachineServerOptions {
   port: number;
   profile: Pick<MachineProfile, 'hopper' | 'repeatability'>;
   seed: number;
+  /** Shown on its display: whoever is to drive it says it. Without one it takes any driver. */
+  code?: string;
   timeFactor?: number;
   patienceMs?: number;
 }
 
 /** Puts a simulated machine behind a TCP port on loopback. One driver at a time; any number of observers. */
-export function serveMachine({ port, profile, seed, timeFactor = 1, patienceMs = 0 }: MachineServerOptions): Promise<Server> {
+export function serveMachine({ port, profile, seed, code, timeFactor = 1, patienceMs = 0 }: MachineServerOptions): Promise<Server> {
   const listeners = new Set<Socket>();
   let driver: Socket | null = null;
   let silentUntilMs = 0;
@@ -51,6 +53,8 @@ export function serveMachine({ port, profile, seed, timeFactor = 1, patienceMs =
   function answer(socket: Socket, command: Command): Reply | null {
     const reply = (ok: boolean, rest: Partial<Reply> = {}): Reply => ({ re: command.id, ok, state: machine.state, ...rest });
     if (command.do === 'hello') {
+      if (command.role === 'driver' && code !== undefined && command.code !== code)
+        return reply(false, { code: 'wrong-code', text: 'This is not the code on its display.' });
       if (command.role === 'driver' && driver !== null && driver !== socket)
         return reply(false, { code: 'driver-taken', text: 'Another driver has this machine.' });
       if (command.role === 'driver') driver = socket;

@@ -1,6 +1,6 @@
 /**
  * Entry of the simulated machines or of the simulated radar gun, each a process of its own:
- * `simulate machines '[{"id","port","profile","seed","timeFactor","patienceMs"}…]'` or `simulate radar '{"port","machines":[{"id","port"}…],"seed"}'`.
+ * `simulate machines '[{"id","port","profile","seed","code","timeFactor","patienceMs"}…]'` or `simulate radar '{"port","machines":[{"id","port"}…],"seed"}'`.
  */
 import type { Server } from 'node:net';
 import { serveRadar } from './radar.ts';

@@ -71,6 +71,9 @@ export const ballBody = z.strictObject({
   dragShare: z.number().min(0.5, 'At least half the drag of a new ball').max(2, 'At most twice').default(1),
   notes,
 });
+/** Of a machine’s line: empty, or host, port and, where the machine shows one, its code. */
+const LINE_ADDRESS = /^$|^127\.0\.0\.1:([1-9]\d{1,3}|[1-5]\d{4}|6[0-4]\d{3}|65[0-4]\d{2}|655[0-2]\d|6553[0-5])(#[A-Z2-9]{6})?$/;
+
 export const machineBody = z.strictObject({
   name: nameSchema,
   profile: machineProfileSchema,
@@ -78,7 +81,10 @@ export const machineBody = z.strictObject({
   today: machineTodaySchema.nullable().default(null),
   linkAddress: z
     .string()
-    .regex(/^(127\.0\.0\.1:\d{2,5})?$/, 'Leave empty, or give 127.0.0.1 and a port, such as 127.0.0.1:7101')
+    .regex(
+      LINE_ADDRESS,
+      'Leave empty, or give it as the machine’s display shows it: 127.0.0.1, a port up to 65535 and its code, such as 127.0.0.1:7101#K7Q4MD',
+    )
     .default(''),
   notes,
 });

@@ -29,6 +29,13 @@ const DRIVES: readonly CommandBody['do'][] = ['arm', 'feed', 'resume'];
 export type CourtsideEvent = LinkEvent | RadarReading | { event: 'attended'; by: number };
 type Listener = (event: CourtsideEvent) => void;
 
+/** An address as the machine shows it, `127.0.0.1:7101#K7Q4MD`: where it is, and the code that only its own display tells. */
+function lineParts(address: string): { place: string; host: string; port: number; code: string } {
+  const [place = '', code = ''] = address.split('#');
+  const [host = '', port = ''] = place.split(':');
+  return { place, host, port: Number(port), code };
+}
+
 /** One machine's line, shared by every browser that looks at it. */
 export class MachineLink {
   readonly address: string;
@@ -50,8 +57,8 @@ export class MachineLink {
     this.address = address;
     this.clock = clock;
     this.attendedMs = Math.max(ATTENDED_MS, patienceMs);
-    const [host = '', port = ''] = address.split(':');
-    this.client = new MachineClient({ host, port: Number(port), patienceMs: PATIENCE_MS, onEvent: (event) => this.hear(event) });
+    const { host, port, code } = lineParts(address);
+    this.client = new MachineClient({ host, port, code, patienceMs: PATIENCE_MS, onEvent: (event) => this.hear(event) });
     this.watch();
   }
 
@@ -61,7 +68,7 @@ export class MachineLink {
    */
   listen(listener: Listener, page: string): () => void {
     this.listeners.set(listener, page);
-    listener({ event: 'link', up: this.client.isUp });
+    listener(this.client.link);
     if (this.status) listener(this.status);
     return () => {
       this.listeners.delete(listener);
@@ -218,7 +225,10 @@ class Links {
       readLines(socket, (value) => {
         const { data } = radarReadingSchema.safeParse(value);
         // a spare machine is known to the gun by its address only
-        if (data) [...this.byMachine].find(([id, link]) => id === data.machineId || link.address === data.machineId)?.[1].tell(data);
+        if (data)
+          [...this.byMachine]
+            .find(([id, link]) => id === data.machineId || lineParts(link.address).place === data.machineId)?.[1]
+            .tell(data);
       });
     };
     open();

@@ -1,11 +1,11 @@
 import type { MachineId } from '@good-arc/core';
-import type { MachineEvent, RadarReading, Status } from '@good-arc/line';
+import type { LinkEvent, RadarReading, Refused, Status } from '@good-arc/line';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CourtsideCommand } from '../api/schemas.ts';
 import { api } from './api.ts';
 import { onTicks } from './ticks.ts';
 
-type Heard = MachineEvent | RadarReading | { event: 'link'; up: boolean };
+type Heard = LinkEvent | RadarReading;
 
 /** Signs of life on their way at once: where none arrives, more of them help nobody. */
 const MOST_BEATS = 3;
@@ -24,6 +24,8 @@ export interface MachineView {
   /** The server's stream is open, and the machine answers the server. */
   serverUp: boolean;
   linkUp: boolean;
+  /** Why a machine that answers does not let itself be driven. */
+  refused: Refused | null;
   status: Status | null;
   /** `performance.now()` of the next release; null when none is due. */
   dueAt: number | null;
@@ -38,12 +40,12 @@ export function useMachine(
   machineId: MachineId,
   hasLine: boolean,
   on: {
-    release: (event: Extract<MachineEvent, { event: 'release' }>) => void;
+    release: (event: Extract<LinkEvent, { event: 'release' }>) => void;
     misfeed: (seq: number) => void;
     reading: (seq: number, speedMps: number) => void;
   },
 ) {
-  const [view, setView] = useState<MachineView>({ serverUp: false, linkUp: false, status: null, dueAt: null, heardAt: 0 });
+  const [view, setView] = useState<MachineView>({ serverUp: false, linkUp: false, refused: null, status: null, dueAt: null, heardAt: 0 });
   const handlers = useRef(on);
   handlers.current = on;
 
@@ -59,7 +61,8 @@ export function useMachine(
       else if (heard.event === 'misfeed') handlers.current.misfeed(heard.seq);
       else if (heard.event === 'reading') handlers.current.reading(heard.seq, heard.speedMps);
       setView((now) => {
-        if (heard.event === 'link') return { ...now, linkUp: heard.up, dueAt: null, ...(heard.up ? {} : { status: null }) };
+        if (heard.event === 'link')
+          return { ...now, linkUp: heard.up, refused: heard.why ?? null, dueAt: null, ...(heard.up ? {} : { status: null }) };
         if (heard.event === 'status')
           return { ...now, status: heard, heardAt, dueAt: heard.nextInS === null ? null : heardAt + heard.nextInS * 1000 };
         return { ...now, heardAt };

@@ -8,8 +8,13 @@ const finite = z.number();
 /** Height of a hitter, m, for the strike zone. */
 export const batterHeightSchema = z.number().min(0.8).max(2.3);
 
-/** A name a person gives: trimmed, 1 to 120 characters. */
-export const nameSchema = z.string().trim().min(1, 'Give it a name').max(120, 'At most 120 characters');
+/** A name a person gives, of one line: trimmed, 1 to 120 characters; breaks and other signs that no line shows become a space. */
+export const nameSchema = z
+  .string()
+  .overwrite((text) => text.replace(/[\p{Cc}\u2028\u2029]+/gu, ' '))
+  .trim()
+  .min(1, 'Give it a name')
+  .max(120, 'At most 120 characters');
 
 /** A spot on the ground, m. */
 export const spotSchema = z.strictObject({ x: finite.min(-200).max(200), y: finite.min(-200).max(200) });

@@ -85,7 +85,7 @@ function CourtsideView(props: CourtsideProps) {
           playerName={onCourt.player ? names.join(', ') : ''}
           thrown={run ? thrown : null}
         />
-        <Notices machineName={machine.name} hasLine={hasLine} view={view} />
+        <Notices machineName={machine.name} hasLine={hasLine} view={view} byHand={onCourt.byHand} onByHand={onCourt.setByHand} />
         {goesDark && <p className="mt-1 text-quiet">This browser lets the screen go dark in a round: set a longer time on the phone.</p>}
         <RoundNotices
           run={run}

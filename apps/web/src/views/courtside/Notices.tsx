@@ -1,17 +1,31 @@
 import { printTime } from '@good-arc/core';
+import type { Refused } from '@good-arc/line';
 import { useEffect, useState } from 'react';
+import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { useWaiting } from '../../ui/outbox.ts';
+import type { MachineView } from '../../ui/useMachine.ts';
+
+const REFUSED: Record<Refused, string> = {
+  'wrong-code': 'does not take our code: read it off its display again, and write it in Kit.',
+  'driver-taken': 'is driven by another program.',
+  'other-version': 'speaks another version of the line: bring both up to date.',
+};
 
 /** What went wrong with the line, the machine or the server, and what is kept. */
 export function Notices({
   machineName,
   hasLine,
   view,
+  byHand,
+  onByHand,
 }: {
   machineName: string;
   hasLine: boolean;
-  view: { serverUp: boolean; linkUp: boolean; status: { state: string; why: string } | null };
+  view: Pick<MachineView, 'serverUp' | 'linkUp' | 'refused'> & { status: { state: string; why: string } | null };
+  /** It has a line, and is worked by hand all the same. */
+  byHand: boolean;
+  onByHand: (byHand: boolean) => void;
 }) {
   const [settled, setSettled] = useState(false);
   useEffect(() => {
@@ -24,9 +38,24 @@ export function Notices({
   return (
     <div aria-live="assertive">
       {gone && (
-        <Notice tone="error" loud className="mt-2">
-          {view.serverUp ? `${machineName} does not answer.` : 'The server does not answer.'} A machine without its line stops by itself
-          within a second. Your tally is kept.
+        <Notice tone="error" loud className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <span className="min-w-0 grow basis-64">
+            {!view.serverUp ? 'The server does not answer.' : `${machineName} ${view.refused ? REFUSED[view.refused] : 'does not answer.'}`}{' '}
+            A machine without its line stops by itself within a second. Your tally is kept.
+          </span>
+          <Button size="l" onClick={() => onByHand(true)}>
+            Work it by hand
+          </Button>
+        </Notice>
+      )}
+      {byHand && (
+        <Notice tone="warning" className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <span className="min-w-0 grow basis-64">
+            {machineName} is worked by hand for now: start and stop it at its own switch. Nothing is sent to it.
+          </span>
+          <Button size="l" onClick={() => onByHand(false)}>
+            Use its line again
+          </Button>
         </Notice>
       )}
       {!gone && status?.state === 'held' && status.why && (

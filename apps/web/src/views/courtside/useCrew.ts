@@ -13,11 +13,13 @@ const join = (states: readonly string[]): string => URGENT.find((each) => states
 /**
  * The machines of a rung, one or two, as one: what is told to them goes to each that has balls left, and each ball is known by its number in the
  * round, whichever machine threw it.
+ * @param byHand worked by hand, although it has a line
  * @param offset balls of the round that were thrown before the machines were armed last
  */
 export function useCrew(
   main: MachineRow,
   second: MachineRow | null,
+  byHand: boolean,
   document: RungDocument,
   offset: () => number,
   on: { release: (ball: number, event: Release) => void; misfeed: (ball: number) => void; reading: (ball: number, mps: number) => void },
@@ -35,7 +37,7 @@ export function useCrew(
       reading: (seq: number, mps: number) => on.reading(numberOf(seq), mps),
     };
   };
-  const hasLine = main.linkAddress !== '';
+  const hasLine = main.linkAddress !== '' && !byHand;
   const secondLine = hasLine && second !== null && second.linkAddress !== '';
   const one = useMachine(main.id, hasLine, handlers(false));
   const other = useMachine(second?.id ?? '', secondLine, handlers(true));

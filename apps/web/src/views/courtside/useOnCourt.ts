@@ -93,6 +93,8 @@ export function useOnCourt({
   const { weather } = today;
   /** Rounds of this visit, newest first. */
   const [done, setDone] = useState<Counted[]>([]);
+  /** A machine on a line, worked by hand while its line is away. */
+  const [byHand, setByHand] = useState(false);
   const [finished, setFinished] = useState<readonly FinishedRound[]>([]);
   const [confirmed, setConfirmed] = useState('');
   /** The round that this device armed the machine for last: what is on hold of it is nobody else’s. */
@@ -135,7 +137,7 @@ export function useOnCourt({
   const asksName = needsName(document, judged);
   const blocked = asksName && confirmedBy === '';
 
-  const crew = useCrew(machine, second, document, () => current.current?.offset ?? 0, {
+  const crew = useCrew(machine, second, byHand, document, () => current.current?.offset ?? 0, {
     release: (seq, { launch }) => {
       const { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm } = launch;
       tell({ kind: 'released', seq, launch: { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm } });
@@ -374,6 +376,8 @@ export function useOnCourt({
     confirmedBy: asksName ? confirmedBy : '',
     blocked,
     crew,
+    byHand,
+    setByHand,
     isArmed,
     state,
     /** The program in the machine, where it is not of this page’s round. */

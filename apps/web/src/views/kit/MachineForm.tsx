@@ -131,8 +131,8 @@ export function MachineForm({ row, save }: FormProps<MachineRow>) {
       )}
       <TextField
         className="col-span-2"
-        label="Line address (empty: worked by hand)"
-        placeholder="127.0.0.1:7101"
+        label="Line address and code, as its display shows them (empty: worked by hand)"
+        placeholder="127.0.0.1:7101#K7Q4MD"
         {...form.register('linkAddress')}
         problem={problemOf('linkAddress')}
       />

@@ -185,7 +185,7 @@ function MachineView({ viewer, machine: initial, tuneUps, stock, spares }: Props
           </h2>
           <p className="mt-2">
             {machine.linkAddress
-              ? `On a line at ${machine.linkAddress}: it takes programs and tells every release.`
+              ? `On a line at ${machine.linkAddress.split('#')[0]}: it takes programs and tells every release.`
               : 'Worked by hand: nothing is sent to it.'}
           </p>
           {viewer.canPlan && (
