@@ -132,7 +132,7 @@ test('kit: a machine is added from its kind, its limits are changed, and it is a
   await fastest.press('Tab');
   await page.getByLabel(/^Line address/).fill('elsewhere:80');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Leave empty, or give 127.0.0.1')).toBeVisible();
+  await expect(page.getByText('Leave empty, or give it as the machine’s display shows it')).toBeVisible();
   await page.getByLabel(/^Line address/).fill('');
   await page.getByRole('button', { name: 'Save' }).click();
   const row = page.getByRole('list', { name: 'Machines' }).getByRole('listitem').filter({ hasText: name });

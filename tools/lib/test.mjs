@@ -8,6 +8,7 @@ import { DATA, ROOT, WEB } from './paths.mjs';
 import { writeRegistries } from './registries.mjs';
 import { Stop, say } from './say.mjs';
 import { ensureModules, ensurePrograms } from './setup.mjs';
+import { SHORT_MINUTES, soaked } from './soak.mjs';
 
 /** How many passed in a part, and each failure by name with the head of its error. @typedef {{ passed: number, failures: string[] }} Count */
 
@@ -197,12 +198,26 @@ function quick() {
   ]);
 }
 
+/** What is lost, doubled, leaked or never stopped, in less than a minute; each line of its table is a test. @returns {Promise<Count>} */
+async function shortSoak() {
+  await buildAll();
+  say('\n— a short soak');
+  const rows = await soaked(SHORT_MINUTES, 1);
+  return {
+    passed: rows.filter(({ isGood }) => isGood).length,
+    failures: rows
+      .filter(({ isGood }) => !isGood)
+      .map(({ what, figures, examples = [] }) => failure(`soak › ${what}`, [figures, ...examples].join('\n'))),
+  };
+}
+
 /** @type {Record<string, () => Count | Promise<Count>>} */
 const PARTS = {
   lint,
   core: () => vitest(['core', 'line', 'simulator', 'tools'], process.env, ['--isolate=false']),
   web: database,
   browser,
+  soak: shortSoak,
 };
 
 /** @param {string[]} args */

@@ -1,5 +1,8 @@
 import { spawnSync } from 'node:child_process';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
+import { WEB } from '../lib/paths.mjs';
 
 const JUNK = [
   null,
@@ -58,6 +61,25 @@ function isClear(text) {
 }
 
 /**
+ * Endpoints that take a document and have no line here: those of the application, by their own files.
+ * @param {readonly (readonly [string, string, ...unknown[]])[]} lines
+ */
+function withoutLine(lines) {
+  const folder = join(WEB, 'src/pages/api');
+  return readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.ts'))
+    .flatMap((file) => {
+      const text = readFileSync(join(folder, file), 'utf8');
+      const path = `/api/${file.replace(/\.ts$/, '').replace(/(^|\/)index$/, '')}`.replace(/\/$/, '');
+      const form = new RegExp(`^${path.replace(/\[\w+\]/g, '[^/]+')}$`);
+      return [...text.matchAll(/export const (PUT|POST|PATCH)(?!.*endpoint\(z\.strictObject\(\{\}\))/g)]
+        .map(([, method = '']) => method)
+        .filter((method) => !lines.some(([own, at]) => own === method && form.test(at.replace(/\?.*/, ''))))
+        .map((method) => `${method} ${path}`);
+    });
+}
+
+/**
  * Seeded bad documents over every endpoint that takes one, and every verb of `calc`.
  * @param {import('./rig.mjs').Rig} rig @param {number} count @param {() => number} random @param {{ calcFile: string, verbs: Record<string, unknown> }} calc
  */
@@ -67,6 +89,17 @@ export async function fuzz(rig, count, random, { calcFile, verbs }) {
   const read = (/** @type {unknown} */ value) => (typeof value === 'string' ? JSON.parse(value) : /** @type {any} */ (value)).document;
   const { profile } = await one('SELECT profile FROM machine LIMIT 1');
   const { tune } = await one('SELECT document AS tune FROM tune_up LIMIT 1');
+  const gameBall = {
+    kind: 'shaped',
+    sport: 'tennis',
+    level: 'Building',
+    from: { y: 11, z: 1 },
+    topspinRpm: 900,
+    landsPastM: 9,
+    clearsByM: 1,
+  };
+  // not the ladder that the rest of the soak runs on
+  const { id: otherId = uuidv7() } = (await rig.query('SELECT id FROM ladder WHERE id <> ? LIMIT 1', [rig.rung.ladderId]))[0] ?? {};
   const { plan } = await one('SELECT document AS plan FROM plan LIMIT 1');
   const head = { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'earn-it' };
   const round = {
@@ -99,6 +132,30 @@ export async function fuzz(rig, count, random, { calcFile, verbs }) {
       { seq: 900, outcome: 'in', speedMps: 17, elevationDeg: 8, bearingDeg: 180, radarMps: null },
       'result',
     ],
+    [
+      'POST',
+      '/api/rounds',
+      {
+        rounds: [
+          {
+            id: uuidv7(),
+            outingId: uuidv7(),
+            rungId: rig.rung.id,
+            playerId: rig.playerId,
+            startedAt: new Date().toISOString(),
+            notes: '',
+            source: 'paper',
+            outcomes: ['in', null, 'out'],
+          },
+        ],
+      },
+      null,
+    ],
+    ['PATCH', `/api/rounds/${roundId}`, { notes: 'a', playerId: rig.playerId }, null],
+    ['PUT', '/api/kit/gameBalls/ID', { name: 'A', document: gameBall, notes: '' }, 'game_ball'],
+    ['PUT', `/api/ladders/${otherId}/whole`, { version: 1, ladder: head, rungs: [{ id: uuidv7(), document }] }, null],
+    ['POST', `/api/ladders/${otherId}/duplicate`, { newId: uuidv7(), rungIds: [{ from: uuidv7(), to: uuidv7() }] }, null],
+    ['POST', '/api/sign-out', { everywhere: false }, null],
     ['POST', `/api/rounds/${roundId}/finish`, { finishedAt: new Date().toISOString() }, null],
     ['PUT', '/api/outings/ID/checks', { startedAt: new Date().toISOString(), checks: { before: ['a'], after: [] } }, 'outing'],
     ['PUT', '/api/checklist', { before: ['a'], after: ['b'] }, null],
@@ -143,12 +200,13 @@ export async function fuzz(rig, count, random, { calcFile, verbs }) {
   }
   // an import that was refused leaves none of its rungs behind
   half += (await rig.query('SELECT r.id FROM rung r LEFT JOIN ladder l ON l.id = r.ladder_id WHERE l.id IS NULL')).length;
+  const forgotten = withoutLine(endpoints);
   const told = calcOf(verbs, Math.ceil(count / 20), random, calcFile);
   return {
     what: 'bad documents over every endpoint and verb of calc',
-    figures: `${count} to endpoints, ${told.asked} to calc · refused ${refused + told.refused} · 5xx ${failed + told.crashed} · half saved ${half} · unclear ${unclear + told.unclear}`,
-    isGood: failed + told.crashed + half + unclear + told.unclear === 0,
-    examples: [...examples, ...told.examples].slice(0, 12),
+    figures: `${count} to endpoints, ${told.asked} to calc · refused ${refused + told.refused} · 5xx ${failed + told.crashed} · half saved ${half} · unclear ${unclear + told.unclear} · endpoints forgotten ${forgotten.length}`,
+    isGood: forgotten.length + failed + told.crashed + half + unclear + told.unclear === 0,
+    examples: [...forgotten, ...examples, ...told.examples].slice(0, 12),
   };
 }
 

@@ -1,13 +1,15 @@
 import { feeding, observer, quantile, sleep } from './rig.mjs';
 
 const CLIENTS = 12;
+/** A hold that did not come. */
+const NEVER_MS = 8000;
 const PAGES = ['/', '/bench', '/ladders', '/logbook', '/kit', '/courtside'];
 
 /**
  * Hold while twelve clients load pages, and while the database is frozen.
- * @param {import('./rig.mjs').Rig} rig @param {number} times
+ * @param {import('./rig.mjs').Rig} rig @param {number} times @param {boolean} inTime whether how long it took counts, too
  */
-export async function holds(rig, times) {
+export async function holds(rig, times, inTime) {
   let isLoading = true;
   const client = async (/** @type {number} */ n) => {
     for (let i = n; isLoading; i++) await rig.ask('GET', PAGES[i % PAGES.length] ?? '/').catch(() => {});
@@ -23,8 +25,8 @@ export async function holds(rig, times) {
       before();
       const from = performance.now();
       const asked = page.give('hold').catch(() => {});
-      await seen.until((state) => state === 'held', 8000).catch(() => {});
-      ms.push(seen.stopped(from).afterMs ?? 8000);
+      await seen.until((state) => state === 'held', NEVER_MS).catch(() => {});
+      ms.push(seen.stopped(from).afterMs ?? NEVER_MS);
       after();
       await asked;
       page.close();
@@ -47,7 +49,7 @@ export async function holds(rig, times) {
   const row = (/** @type {string} */ what, /** @type {number[]} */ ms, /** @type {number} */ most) => ({
     what: `hold: ${what}`,
     figures: `${ms.length} times · p50 ${Math.round(quantile(ms, 0.5))} ms · p99 ${Math.round(quantile(ms, 0.99))} ms at the machine`,
-    isGood: quantile(ms, 0.99) <= most,
+    isGood: quantile(ms, 0.99) <= (inTime ? most : NEVER_MS - 1),
   });
   return [row(`${CLIENTS} clients loading pages`, loaded, 100), row('database frozen', frozen, 300)];
 }

@@ -1,15 +1,14 @@
 import { v7 as uuidv7 } from 'uuid';
 import { sleep } from './rig.mjs';
 
-const DEVICES = 6;
 const BALLS = 500;
 
 /**
  * Phones run a round of five hundred balls without a network, are switched off twice in between, and send when it is back.
- * @param {import('./rig.mjs').Rig} rig @param {{ aPhone: typeof import('./phone.ts').aPhone }} own the app's own outbox and store
+ * @param {import('./rig.mjs').Rig} rig @param {{ aPhone: typeof import('./phone.ts').aPhone }} own the app's own outbox and store @param {number} [devices]
  */
-export async function offline(rig, { aPhone }) {
-  const phones = Array.from({ length: DEVICES }, () => ({ roundId: uuidv7(), phone: aPhone(rig.origin) }));
+export async function offline(rig, { aPhone }, devices = 6) {
+  const phones = Array.from({ length: devices }, () => ({ roundId: uuidv7(), phone: aPhone(rig.origin) }));
   for (const { roundId, phone } of phones) {
     phone.isOnline = false;
     const round = { outingId: uuidv7(), rungId: rig.rung.id, playerId: rig.playerId, startedAt: new Date().toISOString() };
@@ -36,7 +35,7 @@ export async function offline(rig, { aPhone }) {
   const waiting = phones.reduce((sum, { phone }) => sum + phone.waiting, 0);
   return {
     what: 'devices offline with 500 results and two reboots',
-    figures: `${DEVICES} devices · ${DEVICES * BALLS} results · lost ${lost} · doubled ${doubled} · still waiting ${waiting}`,
+    figures: `${devices} devices · ${devices * BALLS} results · lost ${lost} · doubled ${doubled} · still waiting ${waiting}`,
     isGood: lost === 0 && doubled === 0 && waiting === 0,
   };
 }

@@ -11,6 +11,8 @@ import { aWire } from '../lib/wire.mjs';
 
 /** Feeds come so much faster than the rung says; what stops a machine keeps its own time. */
 const TIME_FACTOR = 4;
+/** On its display. */
+const CODE = 'K7Q4MD';
 
 /** @param {number} ms */
 export const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -29,7 +31,7 @@ export async function aRig(seed) {
   const dir = join(DATA, 'soak');
   rmSync(dir, { recursive: true, force: true });
   mkdirSync(dir, { recursive: true });
-  const database = await startDatabase(dir, ['goodarc_soak']);
+  const database = await startDatabase(dir, ['goodarc_soak', 'goodarc_promises']);
   const url = database.urlOf('goodarc_soak');
   /** @param {string[]} args */
   const task = (...args) => run(process.execPath, [TASKS, ...args], { env: { ...process.env, DATABASE_URL: url }, quiet: true });
@@ -50,10 +52,10 @@ export async function aRig(seed) {
   const machine = machines.find(({ id }) => id === document.machineId);
   const machinePort = await freePort();
   const log = (/** @type {string} */ name) => openSync(join(dir, `${name}.log`), 'a');
-  const options = [{ ...machine, port: machinePort, seed, timeFactor: TIME_FACTOR }];
+  const options = [{ ...machine, port: machinePort, seed, code: CODE, timeFactor: TIME_FACTOR }];
   const simulated = start('machines', [process.execPath, SIMULATE, 'machines', JSON.stringify(options)], { log: log('machines') });
   const line = await aWire(machinePort);
-  task('link', JSON.stringify([{ id: document.machineId, address: `127.0.0.1:${line.port}` }]));
+  task('link', JSON.stringify([{ id: document.machineId, address: `127.0.0.1:${line.port}#${CODE}` }]));
   const port = await freePort();
   const env = {
     ...process.env,
@@ -101,6 +103,7 @@ export async function aRig(seed) {
   }
   return {
     origin,
+    promisesUrl: database.urlOf('goodarc_promises'),
     ask,
     query,
     rung: { id: rung.id, ladderId: rung.ladderId, document },
@@ -179,8 +182,10 @@ export async function aPage(rig) {
 /** Feeding, from whatever it was. @param {Rig} rig @param {ReturnType<typeof observer>} seen */
 export async function feeding(rig, seen) {
   for (let tries = 1; ; tries++) {
-    const page = await aPage(rig);
+    /** @type {Awaited<ReturnType<typeof aPage>> | undefined} */
+    let page;
     try {
+      page = await aPage(rig);
       await page.give('hold');
       const armed = await page.give('arm', { rungId: rig.rung.id, from: 0, playerId: rig.playerId, confirmedBy: 'Soak' });
       if (!armed.ok) throw new Error(`not armed: ${JSON.stringify(armed)}`);
@@ -190,7 +195,7 @@ export async function feeding(rig, seen) {
       await seen.until((state) => state === 'feeding');
       return page;
     } catch (error) {
-      page.close();
+      page?.close();
       if (tries === 20) throw error;
       await sleep(500);
     }

@@ -5,12 +5,14 @@ const WITHIN_MS = 1000;
 const MOST_BALLS = 1;
 /** Read off the machine's own events, which come four hundred milliseconds apart at most when nothing changes; a change is told at once. */
 const LOOK_MS = 2500;
+/** Where its time does not count it may take as long as a starved processor needs. */
+const PATIENT_MS = 15_000;
 
 /**
  * A feeding machine whose driver dies, by each way of dying.
- * @param {import('./rig.mjs').Rig} rig @param {number} times each
+ * @param {import('./rig.mjs').Rig} rig @param {number} times each @param {boolean} inTime whether how long it took counts, too
  */
-export async function stops(rig, times) {
+export async function stops(rig, times, inTime) {
   /** @typedef {Awaited<ReturnType<typeof aPage>>} Page */
   /** @type {[string, (page: Page) => void, (page: Page) => void | Promise<void>][]} */
   const ways = [
@@ -55,7 +57,8 @@ export async function stops(rig, times) {
       await sleep(300 + (700 * time) / times);
       const from = performance.now();
       die(page);
-      await sleep(LOOK_MS);
+      if (inTime) await sleep(LOOK_MS);
+      else await seen.until((state) => state !== 'feeding', PATIENT_MS).catch(() => {});
       const { afterMs, balls: left } = seen.stopped(from);
       if (afterMs === null) unstopped++;
       else ms.push(afterMs);
@@ -68,7 +71,7 @@ export async function stops(rig, times) {
     rows.push({
       what: `machine stops: ${name}`,
       figures: `${times} times · p50 ${Math.round(quantile(ms, 0.5))} ms · p99 ${Math.round(p99)} ms · balls at most ${balls} · not stopped ${unstopped}`,
-      isGood: unstopped === 0 && p99 <= WITHIN_MS && balls <= MOST_BALLS,
+      isGood: unstopped === 0 && (!inTime || (p99 <= WITHIN_MS && balls <= MOST_BALLS)),
     });
   }
   return rows;

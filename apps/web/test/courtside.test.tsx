@@ -1,75 +1,29 @@
 // @vitest-environment happy-dom
-import { firstChecklist, type RungDocument, sameCard, targetOf } from '@good-arc/core';
+import { sameCard, targetOf } from '@good-arc/core';
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import { Toaster } from 'sonner';
 import { describe, expect, test, vi } from 'vitest';
-import type { MachineRow, PlayerRow } from '../src/api/rows.ts';
 import { device } from '../src/device/store.ts';
 import Courtside from '../src/views/courtside/Courtside.tsx';
-import { saveRun } from '../src/views/courtside/run.ts';
-import type { CourtsideProps } from '../src/views/courtside/useOnCourt.ts';
-import { type Asked, aPage, FakeStream } from './support/page.ts';
-import { profileOf, rungDocument } from './support/rig.ts';
-import { aViewer } from './support/viewer.ts';
-
-const id = (n: number): string => `01890000-0000-7000-8000-${String(n).padStart(12, '0')}`;
-const profile = profileOf('Two-wheel portable');
-const machine: MachineRow = { version: 1, id: id(2), name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
-const wired = { ...machine, linkAddress: '127.0.0.1:4321' };
-const viewer = aViewer();
-const player = (n: number, name: string): PlayerRow => ({
-  version: 1,
-  id: id(n),
-  name,
-  level: 'Building',
-  hand: 'right',
-  heightM: 1.7,
-  bornYear: null,
-  goals: '',
-  avoid: '',
-  notes: '',
-});
-const document: RungDocument = { ...rungDocument(id(1), id(2)), ballsPerRound: 4, gate: { hits: 2, of: 4 }, rounds: 1 };
-
-const props = (part: Partial<CourtsideProps> = {}): CourtsideProps => ({
-  viewer,
-  rung: { id: id(5), ladderId: id(9), position: 0, document },
-  number: 1,
-  ladder: { id: id(9), name: 'Climb', sport: 'tennis', approach: 'earn-it' },
-  next: { id: id(8), name: 'Deeper' },
+import { AS_BEGUN, saveRun } from '../src/views/courtside/run.ts';
+import {
+  button,
+  commands,
+  document,
+  hear,
+  id,
+  launch,
   machine,
-  second: null,
-  courtName: 'Court 1',
-  marksM: [],
-  ceilingM: null,
-  below: null,
-  players: [player(10, 'Ines Rookwood'), player(11, 'Theo Larchmont')],
-  playerId: id(10),
-  mates: [],
-  nextTurn: null,
-  gameBalls: [],
-  history: [],
-  swingsToday: [],
-  indoors: false,
-  checks: firstChecklist(profile),
-  ...part,
-});
-
-function show(part: Partial<CourtsideProps> = {}, answer?: Parameters<typeof aPage>[0]) {
-  const page = aPage(answer);
-  render(
-    <>
-      <Courtside {...props(part)} />
-      <Toaster />
-    </>,
-  );
-  return page;
-}
-
-const tally = (): string => screen.getAllByTestId('tally')[0]!.textContent!;
-const button = (name: string | RegExp): HTMLButtonElement => screen.getByRole('button', { name });
-const results = (asked: readonly Asked[]): unknown[] =>
-  asked.filter(({ path, method }) => path.includes('/results/') && method === 'PUT').map(({ body }) => [body.seq, body.outcome]);
+  player,
+  props,
+  results,
+  show,
+  status,
+  takes,
+  tally,
+  wired,
+} from './support/courtside.tsx';
+import { aPage, FakeStream } from './support/page.ts';
+import { profileOf, rungDocument } from './support/rig.ts';
 
 describe('a machine that is worked by hand', () => {
   test('by keys: begun, judged, one taken back, finished; each goes to the server once, in order, and the verdict is said', async () => {
@@ -246,7 +200,7 @@ describe('a machine that is worked by hand', () => {
     aPage();
     const card = { ...document, name: 'As it was', ballsPerRound: 2 };
     const left = { outingId: id(4), rungId: id(5), playerId: id(11), weather: document.weather, startedAt: '2026-05-01T10:00:00.000Z' };
-    saveRun(id(5), { ...left, roundId: id(3), card, offset: 0, others: [], paceS: null, balls: [], marks: [] });
+    saveRun(id(5), { ...AS_BEGUN, ...left, roundId: id(3), card, others: [] });
     render(<Courtside {...props()} />);
     expect(await screen.findByRole('heading', { level: 1 })).toHaveProperty('textContent', '1 · As it was');
     expect(screen.getByText(/This rung was changed meanwhile/)).toBeTruthy();
@@ -292,30 +246,6 @@ describe('a machine that is worked by hand', () => {
 });
 
 describe('a machine on a line', () => {
-  const status = (state: string, part: object = {}) => ({
-    event: 'status',
-    state,
-    why: '',
-    hopper: 60,
-    battery: 0.8,
-    thrown: 0,
-    count: 4,
-    intervalS: document.intervalS,
-    nextInS: null,
-    ...part,
-  });
-  const launch = { ...document.feeds[0]!.launch, speedMps: 17.3 };
-  async function hear(...events: object[]): Promise<void> {
-    await act(async () => {
-      const stream = FakeStream.open[0]!;
-      stream.onopen?.();
-      stream.hear({ event: 'link', up: true });
-      for (const event of events) stream.hear(event);
-    });
-  }
-  const commands = (asked: readonly Asked[]) => asked.filter(({ path }) => path === `machines/${id(2)}/command`).map(({ body }) => body);
-  const takes = ({ path }: Asked) => (path.endsWith('/command') ? { status: 200, body: { ok: true, state: 'x' } } : undefined);
-
   test('armed for a round that it names, fed, judged as they come; a misfeed counts as nothing', async () => {
     const { asked, user } = show({ machine: wired }, takes);
     await hear(status('idle'));
@@ -416,7 +346,7 @@ describe('a machine on a line', () => {
     await hear(status('idle', { intervalS: null }));
     refuse = false;
     await user.click(button(/^Arm/));
-    await waitFor(() => expect(commands(asked).at(-1)).toEqual({ do: 'pace', program: roundId, intervalS: slower }));
+    await waitFor(() => expect(commands(asked).at(-1)).toMatchObject({ do: 'arm', roundId, intervalS: slower }));
   });
   test('who presses start walks over first, and may stop it on the way', async () => {
     const { asked, user } = show({ machine: wired }, takes);

@@ -408,6 +408,24 @@ describe('machines and people', () => {
       call(command.POST, { scope, params: { id: other }, body: { do: 'arm', rungId, from: 3, roundId, document: shown } });
     expect(await goOn({ ...card, weather: { ...card.weather, windXMps: 2 } })).toMatchObject({ status: 200, body: { code: 'link-lost' } });
     expect(await goOn(document)).toMatchObject({ status: 409, body: { type: '/problems/changed-since' } });
+    // trimmed for the air of today, or nudged, it is still that card; by more it is another ball
+    const [feed] = card.feeds;
+    const raised = (deg: number) => ({
+      ...card,
+      feeds: [{ ...feed!, launch: { ...feed!.launch, elevationDeg: feed!.launch.elevationDeg + deg } }],
+    });
+    expect(await goOn(raised(2))).toMatchObject({ status: 200, body: { code: 'link-lost' } });
+    expect(await goOn(raised(20))).toMatchObject({ status: 409, body: { type: '/problems/changed-since' } });
+    // the balls that are left, told anew: those of the card only
+    const rest = (dealt: number[]) =>
+      call(command.POST, {
+        scope,
+        params: { id: other },
+        body: { do: 'rest', rungId, roundId, from: 3, armedFrom: 0, document: card, dealt, intervalS: 5 },
+      });
+    expect(await rest(Array(10).fill(0))).toMatchObject({ status: 200, body: { code: 'link-lost' } });
+    expect(await rest(Array(10).fill(7))).toMatchObject({ status: 400, body: { errors: [{ pointer: '/dealt' }] } });
+    expect((await rest([0, 0, 0])).body.title).toMatch(/All balls of this round have been thrown/);
     links.closeAll();
   });
   test('a machine without a line says so; a rung of another machine is not armed on it', async () => {

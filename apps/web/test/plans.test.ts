@@ -184,17 +184,22 @@ describe('plans', () => {
   test('kept, read back, changed, deleted and restored; another club does not see them', async () => {
     const id = uuidv7();
     expect((await call(plans.PUT, { scope, params: { id }, body: planBody() })).body).toEqual({ version: 1 });
-    expect(await readPlans(store)).toEqual([{ id, version: 1, document: planBody() }]);
+    expect(await readPlans(store, { from: '' })).toEqual([{ id, version: 1, document: planBody() }]);
     await call(plans.PUT, { scope, params: { id }, body: planBody({ lines: 2 }), seen: 1 });
     const stale = await call(plans.PUT, { scope, params: { id }, body: planBody({ lines: 3 }), seen: 1 });
     expect(stale).toMatchObject({ status: 409, body: { current: { version: 2, document: { lines: 2 } } } });
-    expect((await readPlans(store))[0]!.document.lines).toBe(2);
+    expect((await readPlans(store, { from: '' }))[0]!.document.lines).toBe(2);
+    const [day = ''] = planBody().startsAt.split('T');
+    expect(await readPlans(store, { on: day })).toHaveLength(1);
+    expect(await readPlans(store, { on: '2001-01-01' })).toEqual([]);
+    expect(await readPlans(store, { from: '2999-01-01' })).toEqual([]);
+    expect(await readPlans(store, { id })).toHaveLength(1);
     await call(plans.DELETE, { scope, params: { id } });
-    expect(await readPlans(store)).toEqual([]);
+    expect(await readPlans(store, { from: '' })).toEqual([]);
     await call(planRestore.POST, { scope, params: { id } });
-    expect(await readPlans(store)).toHaveLength(1);
+    expect(await readPlans(store, { from: '' })).toHaveLength(1);
     const { scope: foreign, store: foreignStore } = await makeClub(db, 'Theirs');
-    expect(await readPlans(foreignStore)).toEqual([]);
+    expect(await readPlans(foreignStore, { from: '' })).toEqual([]);
     expect((await call(plans.PUT, { scope: foreign, params: { id }, body: planBody() })).status).toBe(404);
   });
   test.each([
@@ -211,7 +216,7 @@ describe('plans', () => {
   test('a player of nobody’s is not planned with, and nothing is half saved', async () => {
     const { status } = await call(plans.PUT, { scope, params: { id: uuidv7() }, body: planBody({ playerIds: [uuidv7()] }) });
     expect(status).toBe(404);
-    expect(await readPlans(store)).toEqual([]);
+    expect(await readPlans(store, { from: '' })).toEqual([]);
   });
   test('the calendar file: one event at the local time, with the turns in words (RFC 5545)', async () => {
     const [ladder] = await readLadders(store);

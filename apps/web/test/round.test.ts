@@ -92,7 +92,29 @@ describe('a round, event by event', () => {
     expect(letters.slice(0, 2).map(({ body }) => (body as { playerId: string }).playerId)).toEqual([id(6), id(8)]);
   });
   test('another interval is kept with the round, not in its card', () => {
-    expect(after(begun(), { kind: 'paced', intervalS: 5.5 }).run).toMatchObject({ paceS: 5.5, card: { intervalS: card.intervalS } });
+    const paced: RoundEvent = { kind: 'paced', intervalS: 5.5, said: 'every 5.5 s' };
+    expect(after(begun(), paced).run).toMatchObject({ paceS: 5.5, card: { intervalS: card.intervalS } });
+  });
+  test('somebody out: their balls are another’s from then on; what was changed, and when, is kept in words with the round', () => {
+    const two = { ...BEGUN, card: { ...card, hitters: 2 }, mates: [{ playerId: id(8), playerName: 'Bo Tallowby', roundId: id(9) }] };
+    const judged = (seq: number): RoundEvent => ({ kind: 'judged', seq, outcome: 'in', resultId: id(20 + seq), feedId: 'b1', said: 'in' });
+    const { run, letters } = after(
+      null,
+      two,
+      judged(1),
+      { kind: 'paced', intervalS: 5, said: 'every 5.0 s' },
+      { kind: 'paced', intervalS: 5.5, said: 'every 5.5 s' },
+      { kind: 'changed', part: { turns: Array(10).fill(0), gone: [1] }, about: 'hitter 1', said: 'Bo Tallowby out' },
+      judged(2),
+      { kind: 'marked', atS: 72, seq: 2 },
+      { kind: 'finished', at: '2026-05-01T10:05:00.000Z', weather: card.weather },
+    );
+    expect(run).toBeNull();
+    expect(letters.map(({ path }) => path)).toContain(`rounds/${id(3)}/results/${id(22)}`);
+    expect(letters.slice(-2).map(({ body }) => (body as { notes: string }).notes)).toEqual([
+      'From ball 2: every 5.5 s. From ball 2: Bo Tallowby out. On film, look at 1:12, ball 2.',
+      'From ball 2: every 5.5 s. From ball 2: Bo Tallowby out.',
+    ]);
   });
   test('a radar that saw another ball changes nothing; nothing happens to a round that is none', () => {
     expect(after(begun(), { kind: 'read', seq: 4, radarMps: 20 }).run).toEqual(begun());

@@ -2,7 +2,7 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, test } from 'vitest';
-import { saveRun } from '../src/views/courtside/run.ts';
+import { AS_BEGUN, saveRun } from '../src/views/courtside/run.ts';
 import Start from '../src/views/courtside/Start.tsx';
 import { aPage } from './support/page.ts';
 import { rungDocument } from './support/rig.ts';
@@ -46,7 +46,7 @@ describe('courtside without a rung', () => {
   test('the round that is open on this device comes first', async () => {
     aPage();
     const left = { outingId: id(4), rungId: id(5), playerId: id(10), weather: card.weather, startedAt: '2026-05-01T10:00:00.000Z' };
-    saveRun(id(5), { ...left, roundId: id(3), card, offset: 0, others: [], paceS: null, balls: [], marks: [] });
+    saveRun(id(5), { ...AS_BEGUN, ...left, roundId: id(3), card, others: [] });
     show();
     expect(await screen.findByRole('heading', { name: 'A round is open' })).toBeTruthy();
     expect(hrefOf('Go on')).toBe(`/courtside?rung=${id(5)}&player=${id(10)}`);

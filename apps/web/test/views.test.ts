@@ -14,7 +14,17 @@ import { ellipse } from '../src/views/bench/ellipse.ts';
 import { figuresOf, figuresText } from '../src/views/bench/figures.ts';
 import { projector } from '../src/views/bench/hitter/projection.ts';
 import type { Worked } from '../src/views/bench/useBench.ts';
-import { newBall, openRuns, outingOfToday, type Run, resultsOf, savedRun, saveRun, withBall } from '../src/views/courtside/run.ts';
+import {
+  AS_BEGUN,
+  newBall,
+  openRuns,
+  outingOfToday,
+  type Run,
+  resultsOf,
+  savedRun,
+  saveRun,
+  withBall,
+} from '../src/views/courtside/run.ts';
 import { verdictAfter } from '../src/views/courtside/verdict.ts';
 import { emptyDevice } from './support/device.ts';
 import { profileOf, rungDocument } from './support/rig.ts';
@@ -247,12 +257,9 @@ describe('a round on the device', () => {
     rungId: 'g',
     playerId: 'p',
     startedAt: '2026-11-25T10:00:00Z',
-    offset: 0,
+    ...AS_BEGUN,
     others: [],
-    paceS: null,
     card: rungDocument('01890000-0000-7000-8000-0000000000c1', '01890000-0000-7000-8000-0000000000a1'),
-    balls: [],
-    marks: [],
     weather: { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 },
   };
   beforeEach(() => void emptyDevice());

@@ -92,6 +92,10 @@ describe('setup cards', () => {
       { numRuns: 40 },
     );
   });
+  test('a name with line breaks is one line when it is read', () => {
+    const read = readFile('card', writeCardJson({ ...cardOf('tennis'), name: ' Deep\r\nand\tkind\u2028again ' }));
+    expect(read.ok && read.value.name).toBe('Deep and kind again');
+  });
   test('written as a message and read back, quoted, re-indented or with other line ends: the same card', () => {
     fc.assert(
       fc.property(card, fc.constantFrom('', '> ', '    ', '\t'), fc.boolean(), (each, quote, dos) => {

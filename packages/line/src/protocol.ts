@@ -58,6 +58,16 @@ export const commandSchema = z.discriminatedUnion('do', [
   z.strictObject({ id, do: z.literal('resume'), program: z.string().min(1).max(64) }),
   /** Another interval from the next release on, for the program of that id. */
   z.strictObject({ id, do: z.literal('pace'), program: z.string().min(1).max(64), intervalS: z.number().min(0.5).max(120) }),
+  /** Other balls from the next release on, for the program of that id: all that are left of it, in order. */
+  z.strictObject({
+    id,
+    do: z.literal('rest'),
+    program: z.string().min(1).max(64),
+    /** Balls of it that had left when this was said: if another has left meanwhile, it is refused. */
+    after: z.int().min(0).max(1000),
+    launches: z.array(launchSchema).min(1).max(200),
+    thenS: z.array(z.number().min(0.5).max(120)).min(1).max(200),
+  }),
   z.strictObject({ id, do: z.literal('stow') }),
   z.strictObject({ id, do: z.literal('clear') }),
   z.strictObject({ id, do: z.literal('refill') }),
@@ -77,6 +87,7 @@ const refusalCodes = [
   'nothing-armed',
   'nothing-held',
   'other-program',
+  'too-late',
   'busy',
   'fault',
   'cannot',
@@ -111,6 +122,8 @@ export const statusSchema = z.strictObject({
   program: z.strictObject({ id: z.string(), name: z.string() }).nullable(),
   /** Of the program in it; null when it has none. What a screen shows is compared with it. */
   intervalS: z.number().nullable(),
+  /** What it turns to for the next ball; null when it has none to throw. What a screen shows is compared with it. */
+  next: launchSchema.pick({ speedMps: true, elevationDeg: true, bearingDeg: true }).nullable(),
   /** Seconds to the next release; null when none is due. */
   nextInS: z.number().nullable(),
 });

@@ -65,6 +65,7 @@ const status = {
   count: 0,
   program: null,
   intervalS: null,
+  next: null,
   nextInS: null,
 };
 

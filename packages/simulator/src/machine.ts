@@ -18,6 +18,8 @@ import { dialsOf, type Fault, faultOf } from './extension.ts';
 
 /** Quiet before the first ball after feed or resume, s, so that nobody is surprised. */
 const LEAD_S = 2;
+/** As many as a program may have. */
+const MOST_BALLS = 1000;
 const BATTERY_PER_BALL = 0.0007;
 /** Where it points when stowed: away from everyone. */
 const STOWED = { bearingDeg: 0, elevationDeg: 0 };
@@ -44,6 +46,8 @@ export class SimulatedMachine {
   private readonly options: SimulatedMachineOptions;
   private program: Program | null = null;
   private thrown = 0;
+  /** Balls that had left when its list was told last. */
+  private listedAt = 0;
   private hopper: number;
   private battery = 0.83;
   private why = '';
@@ -73,6 +77,7 @@ export class SimulatedMachine {
       count: this.program?.count ?? 0,
       program: this.program && { id: this.program.id, name: this.program.name },
       intervalS: this.program?.intervalS ?? null,
+      next: this.next(),
       nextInS: this.state === 'feeding' && this.dueAtMs !== null ? Math.max(0, (this.dueAtMs - this.options.clock.nowMs()) / 1000) : null,
     };
   }
@@ -102,6 +107,8 @@ export class SimulatedMachine {
         return this.move('resume', () => this.spinUp());
       case 'pace':
         return this.pace(command.program, command.intervalS);
+      case 'rest':
+        return this.rest(command);
       case 'feed':
         return this.move('feed', () => this.schedule(LEAD_S + (this.program?.firstS ?? 0)));
       default:
@@ -127,6 +134,7 @@ export class SimulatedMachine {
   private arm(program: Program): void {
     this.program = program;
     this.thrown = 0;
+    this.listedAt = 0;
     this.feedsAfterArming = false;
     this.spinUp();
   }
@@ -138,6 +146,24 @@ export class SimulatedMachine {
     if (program.id !== id) return { ok: false, code: 'other-program', text: `It throws another round: ${program.name}.` };
     const thenS = program.thenS?.map((each) => (each === program.intervalS ? intervalS : each));
     this.program = { ...program, intervalS, ...(thenS && { thenS }) };
+    this.tell();
+    return { ok: true };
+  }
+
+  /** The balls that are left, told anew: the next one waits until it has turned to it. */
+  private rest({ program: id, after, launches, thenS }: Extract<Command, { do: 'rest' }>): Answer {
+    const { program } = this;
+    if (!program) return { ok: false, code: 'nothing-armed', text: 'Nothing is armed: arm a rung first.' };
+    if (program.id !== id) return { ok: false, code: 'other-program', text: `It throws another round: ${program.name}.` };
+    if (after !== this.thrown) return { ok: false, code: 'too-late', text: 'A ball left meanwhile: look again what comes next.' };
+    if (this.thrown + launches.length > MOST_BALLS) return { ok: false, code: 'cannot', text: 'These are too many balls.' };
+    this.program = { ...program, launches, thenS, count: this.thrown + launches.length };
+    this.listedAt = this.thrown;
+    if (this.state === 'feeding' && this.dueAtMs !== null) {
+      const leftS = ((this.dueAtMs - this.options.clock.nowMs()) / 1000) * (this.options.timeFactor ?? 1);
+      this.cancel();
+      this.schedule(Math.max(leftS, this.reachS()));
+    }
     this.tell();
     return { ok: true };
   }
@@ -179,9 +205,19 @@ export class SimulatedMachine {
     return reachS({ bearingDeg: this.bearingDeg, elevationDeg: this.elevationDeg, speedMps: this.wheelsMps }, this.nextLaunch());
   }
 
+  /** Where the next ball is in the list. */
+  private nextAt(): number {
+    return (this.thrown - this.listedAt) % this.program!.launches.length;
+  }
+
   private nextLaunch(): Program['launches'][number] {
-    const { launches } = this.program!;
-    return launches[this.thrown % launches.length]!;
+    return this.program!.launches[this.nextAt()]!;
+  }
+
+  private next(): Status['next'] {
+    if (!this.program || this.thrown >= this.program.count) return null;
+    const { speedMps, elevationDeg, bearingDeg } = this.nextLaunch();
+    return { speedMps, elevationDeg, bearingDeg };
   }
 
   private pointAtNext(): void {
@@ -208,7 +244,7 @@ export class SimulatedMachine {
       return;
     }
     this.pointAtNext();
-    const feed = this.thrown % this.program!.launches.length;
+    const feed = this.nextAt();
     this.thrown++;
     if (this.misfeedNext) {
       this.misfeedNext = false;
@@ -222,8 +258,10 @@ export class SimulatedMachine {
       this.dueAtMs = null;
       this.feedsAfterArming = false;
       this.state = 'ready';
+      const { count } = this.program!;
       this.thrown = 0;
-      this.options.emit({ ...this.status(), thrown: this.program!.count });
+      this.listedAt = 0;
+      this.options.emit({ ...this.status(), thrown: count, next: null });
       return;
     }
     // a turn that takes longer than the interval delays the ball

@@ -88,6 +88,31 @@ describe('over a real socket', () => {
     expect(reply('d')).toMatchObject({ ok: false, code: 'bad-line' });
     expect(reply('c')).toMatchObject({ ok: true, state: 'held' });
   });
+  test('a machine with a code on its display is driven by nobody who did not read it there; anyone may hold', async () => {
+    const server = await serveMachine({ port: 0, profile, seed: 1, code: 'K7Q4MD', timeFactor: 20, patienceMs: 8000 });
+    const events: LinkEvent[] = [];
+    const connectWith = (code: string): MachineClient =>
+      new MachineClient({ host: '127.0.0.1', port: portOf(server), code, patienceMs: 8000, onEvent: (event) => events.push(event) });
+    const stranger = connectWith('AAAAAA');
+    cleanUp.push(() => server.close());
+    cleanUp.push(() => stranger.close());
+    await until(() => events.length > 0);
+    expect(events).toEqual([{ event: 'link', up: false, why: 'wrong-code' }]);
+    expect(await stranger.send({ do: 'arm', program })).toMatchObject({ ok: false, text: expect.stringContaining('display') });
+    const owner = connectWith('K7Q4MD');
+    cleanUp.push(() => owner.close());
+    await until(() => owner.isUp);
+    expect(await owner.send({ do: 'arm', program })).toMatchObject({ ok: true });
+    // a line of its own, without any code
+    const socket = connect({ host: '127.0.0.1', port: portOf(server) });
+    cleanUp.push(() => socket.destroy());
+    const heard: Record<string, unknown>[] = [];
+    readLines(socket, (value) => heard.push(value as Record<string, unknown>));
+    socket.write('{"id":"a","do":"feed"}\n{"id":"b","do":"hold"}\n');
+    await until(() => heard.some(({ re }) => re === 'b'));
+    expect(heard.find(({ re }) => re === 'a')).toMatchObject({ ok: false, code: 'not-driver' });
+    expect(heard.find(({ re }) => re === 'b')).toMatchObject({ ok: true });
+  });
   test('the radar reads what was really thrown, within its noise', async () => {
     const r = await rig(40);
     const radar = await serveRadar({ port: 0, machines: [{ id: 'm1', port: portOf(r.server) }], seed: 3 });

@@ -144,6 +144,32 @@ describe('feeding', () => {
     expect(r.releases()).toHaveLength(left + 1);
     expect(rig().give({ do: 'pace', program: 'p1', intervalS: 6 })).toMatchObject({ ok: false, code: 'nothing-armed' });
   });
+  test('other balls from the next one on: in their order, after it has turned to them, and no more than it was told', () => {
+    const r = inState('feeding'); // one has left
+    const [left, right] = [170, 190].map((bearingDeg) => ({ ...launch, bearingDeg })) as [typeof launch, typeof launch];
+    const rest = { do: 'rest', program: 'p1', after: 1, launches: [left, left, right], thenS: [4, 3, 4] };
+    expect(r.give({ ...rest, after: 0 })).toMatchObject({ ok: false, code: 'too-late' });
+    expect(r.give({ ...rest, program: 'another' })).toMatchObject({ ok: false, code: 'other-program' });
+    expect(r.machine.status().next).toMatchObject({ bearingDeg: launch.bearingDeg });
+    expect(r.give(rest)).toEqual({ ok: true });
+    // it echoes what it turns to
+    expect(r.machine.status()).toMatchObject({ count: 4, next: { bearingDeg: 170 } });
+    r.live(30);
+    const thrown = r.releases().map((event) => (event.event === 'release' ? Math.round(event.launch.bearingDeg / 5) * 5 : 0));
+    expect(thrown.slice(1)).toEqual([170, 170, 190]);
+    expect(r.machine.state).toBe('ready');
+    expect(rig().give(rest)).toMatchObject({ ok: false, code: 'nothing-armed' });
+  });
+  test('told of a ball far away just before it is due, it waits until it points there', () => {
+    const r = inState('feeding');
+    r.live(2.75); // due in a moment
+    const away = { ...launch, bearingDeg: 100 };
+    r.give({ do: 'rest', program: 'p1', after: 1, launches: [away], thenS: [4] });
+    r.live(0.5);
+    expect(r.releases()).toHaveLength(1);
+    r.live(12);
+    expect(r.releases()).toHaveLength(2);
+  });
   test('a long turn between two balls delays the second', () => {
     const r = rig();
     r.give({ do: 'arm', program: { ...program, launches: [launch, { ...launch, bearingDeg: 90 }], intervalS: 1, count: 2 } });

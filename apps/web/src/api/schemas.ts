@@ -207,6 +207,9 @@ export const resultBody = z.strictObject({
 });
 export type ResultBody = z.output<typeof resultBody>;
 
+const intervalSchema = z.number('Type seconds such as 3.5').min(0.5, 'At least 0.5 s').max(120, 'At most 120 s');
+const dealtSchema = z.array(z.int().min(0).max(23)).min(1).max(200);
+
 export const commandBody = z.discriminatedUnion('do', [
   /** `from`: balls of the round that were thrown before, when it goes on after a fault or a stow. */
   z.strictObject({
@@ -217,7 +220,24 @@ export const commandBody = z.discriminatedUnion('do', [
     roundId: rowId<'round'>().optional(),
     /** The rung as the page shows it: what is thrown is what is shown. */
     document: rungSchema.optional(),
+    /** The feed of each ball of the round, by its index, and its interval, where they are not the card’s. */
+    dealt: dealtSchema.optional(),
+    intervalS: intervalSchema.optional(),
     /** Who hits: somebody below the rung's level is judged by their own. */
+    playerId: rowId<'player'>().optional(),
+    confirmedBy,
+  }),
+  /** Other balls from the next one on, for a round that is under way: what the page shows, thrown so many balls before. */
+  z.strictObject({
+    do: z.literal('rest'),
+    rungId: rowId<'rung'>(),
+    roundId: rowId<'round'>(),
+    /** Balls of the round that have left, and how many of them before the machine was armed last. */
+    from: z.int().min(0).max(1000),
+    armedFrom: z.int().min(0).max(1000),
+    document: rungSchema,
+    dealt: dealtSchema,
+    intervalS: intervalSchema,
     playerId: rowId<'player'>().optional(),
     confirmedBy,
   }),
@@ -241,7 +261,7 @@ export const commandBody = z.discriminatedUnion('do', [
   z.strictObject({
     do: z.literal('pace'),
     program: z.string().min(1).max(64),
-    intervalS: z.number('Type seconds such as 3.5').min(0.5, 'At least 0.5 s').max(120, 'At most 120 s'),
+    intervalS: intervalSchema,
   }),
   z.strictObject({ do: z.literal('simulate'), fault: z.enum(FAULTS) }),
 ]);

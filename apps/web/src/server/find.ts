@@ -9,13 +9,15 @@ import type { Store } from './store.ts';
 
 /** Newest rounds that are found by a word. */
 const ROUNDS = 40;
+/** Plans are found by a word from so many days ago on. */
+const PLANS_DAYS = 60;
 
 /** Everything of a club that is found by a word, with where it is opened. */
 export async function findables(store: Store): Promise<Findable[]> {
   const [kit, ladders, plans, rounds] = await Promise.all([
     readKit(store),
     readLadders(store),
-    readPlans(store),
+    readPlans(store, { from: new Date(Date.now() - PLANS_DAYS * 86_400_000).toISOString().slice(0, 10) }),
     readRounds(store, { most: ROUNDS }),
   ]);
   return [

@@ -1,13 +1,23 @@
 import { type PlanDocument, planSchema, scheduleOf, scoreRound } from '@good-arc/core';
+import { and, asc, eq, gte, lt } from 'drizzle-orm';
 import type { LadderRow, PlanRound, PlanRow } from '../api/rows.ts';
 import { ladder, plan } from '../db/schema.ts';
 import { planLadder } from '../ui/planLadder.ts';
 import { readRounds } from './rounds.ts';
 import type { Store } from './store.ts';
 
-/** Planned outings, the next ones first. */
-export async function readPlans(store: Store): Promise<PlanRow[]> {
-  const rows = await store.list(plan, undefined, plan.startsAt);
+/** Planned outings that a page shows at most. */
+const MOST_PLANS = 200;
+
+/** Planned outings, the earliest first: from a day such as `2026-03-14` on, of that day only, or one by its id. */
+export async function readPlans(store: Store, asked: { from: string } | { on: string } | { id: string }): Promise<PlanRow[]> {
+  const where =
+    'id' in asked
+      ? eq(plan.id, asked.id)
+      : 'from' in asked
+        ? gte(plan.startsAt, asked.from)
+        : and(gte(plan.startsAt, asked.on), lt(plan.startsAt, `${asked.on}T99`));
+  const rows = await store.page(plan, where, [asc(plan.startsAt), asc(plan.id)], MOST_PLANS);
   return rows.flatMap(({ id, document, version }) => {
     const read = store.document(planSchema, document, { what: 'planned outing', id });
     return read ? [{ id, version, document: read }] : [];
@@ -31,16 +41,11 @@ export async function planRounds(store: Store, { rungs }: Pick<LadderRow, 'rungs
     .filter(({ balls }) => balls > 0);
 }
 
-/** Balls that the other plans of a day give to each player. @param day `2026-03-14` */
-export function plannedElsewhere(
-  plans: readonly PlanRow[],
-  ladders: readonly LadderRow[],
-  except: string,
-  day: string,
-): Record<string, number> {
+/** Balls that other plans give to each player. */
+export function plannedElsewhere(plans: readonly PlanRow[], ladders: readonly LadderRow[], except: string): Record<string, number> {
   const balls: Record<string, number> = {};
   for (const { id, document } of plans) {
-    if (id === except || document.startsAt.slice(0, 10) !== day) continue;
+    if (id === except) continue;
     const rungs = planLadder(document, ladders)?.rungs ?? [];
     const { share } = scheduleOf(
       document,

@@ -153,11 +153,15 @@ export interface RoundsAsked {
 /** As many as a screen shows at once. */
 export const PAGE_ROUNDS = 50;
 
+/** Balls of one round, corrections that were taken back left out. */
+const MOST_BALLS = 1000;
+
 /** Results of rounds, in the order of their balls. */
 async function resultsOf(store: Store, roundIds: readonly string[]): Promise<Map<string, ResultRow[]>> {
   const byRound = new Map<string, ResultRow[]>();
   if (roundIds.length === 0) return byRound;
-  for (const each of await store.list(result, inArray(result.roundId, [...roundIds]), result.seq)) {
+  const most = roundIds.length * MOST_BALLS;
+  for (const each of await store.list(result, inArray(result.roundId, [...roundIds]), result.seq, most)) {
     const own = byRound.get(each.roundId) ?? [];
     own.push(toResult(each));
     byRound.set(each.roundId, own);

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNotNull, isNull, type SQL } from 'drizzle-orm';
+import { and, asc, eq, getTableName, inArray, isNotNull, isNull, type SQL } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
 import { OtherVersion } from '../db/document.ts';
@@ -19,6 +19,9 @@ export interface SetAside {
   /** The field that does not fit, and why. */
   problem: string;
 }
+
+/** Rows of one table that a page reads at most, where nothing else bounds them. */
+const MOST_LISTED = 5000;
 
 type Row<T extends MySqlTable> = T['$inferSelect'];
 type Values<T extends MySqlTable> = Omit<T['$inferInsert'], 'clubId' | 'createdAt' | 'updatedAt' | 'deletedAt'> & { id: string };
@@ -41,14 +44,18 @@ export class Store {
     this.within = within;
   }
 
-  /** Rows of the club that have not been removed, oldest first unless an order is given. */
-  async list<T extends ClubTable>(table: T, where?: SQL, order: SQL | AnyMySqlColumn = table.createdAt): Promise<Row<T>[]> {
-    const rows = await this.db
-      .select()
-      .from(table as MySqlTable)
-      .where(and(this.mine(table), isNull(table.deletedAt), where))
-      .orderBy(order as SQL, asc(table.id));
-    return rows as Row<T>[];
+  /** Rows of the club that have not been removed, oldest first unless an order is given; what is beyond `most` is said to be left out. */
+  async list<T extends ClubTable>(
+    table: T,
+    where?: SQL,
+    order: SQL | AnyMySqlColumn = table.createdAt,
+    most = MOST_LISTED,
+  ): Promise<Row<T>[]> {
+    const rows = await this.page(table, where, [order as SQL, asc(table.id)], most + 1);
+    if (rows.length <= most) return rows;
+    const what = getTableName(table);
+    this.setAside.push({ what, id: what, name: '', problem: `There are more than ${most} of these: the rest is not on this page.` });
+    return rows.slice(0, most);
   }
 
   /** Rows of the club that have not been removed, in an order of one's own; not more than `most`. */

@@ -75,9 +75,12 @@ function withRepeatability(
   };
 }
 
-/** Tune-ups of a machine, newest first, with who made them. */
+/** Tune-ups that the page of a machine tells of. */
+const MOST_TUNE_UPS = 60;
+
+/** The last tune-ups of a machine, newest first, with who made them. */
 export async function readTuneUps(store: Store, machineId: MachineId, db: Db = database()): Promise<TuneUpRow[]> {
-  const rows = await store.list(tuneUp, eq(tuneUp.machineId, machineId), desc(tuneUp.tunedAt));
+  const rows = await store.page(tuneUp, eq(tuneUp.machineId, machineId), [desc(tuneUp.tunedAt), desc(tuneUp.id)], MOST_TUNE_UPS);
   if (rows.length === 0) return [];
   const people = await db
     .select({ id: person.id, name: person.name })

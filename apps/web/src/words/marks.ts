@@ -7,5 +7,9 @@ export interface Mark {
 /** `3:12, ball 5`. */
 export const sayMark = ({ atS, seq }: Mark): string => `${Math.floor(atS / 60)}:${String(atS % 60).padStart(2, '0')}, ball ${seq}`;
 
+/** `From ball 4: every 4 s. From ball 7: without Wide.`; empty without a change. */
+export const sayChanges = (changes: readonly { seq: number; said: string }[]): string =>
+  changes.map(({ seq, said }) => `From ball ${seq}: ${said}.`).join(' ');
+
 /** What is noted of a round for its marks; empty without one. */
 export const notesOf = (marks: readonly Mark[]): string => (marks.length === 0 ? '' : `On film, look at ${marks.map(sayMark).join('; ')}.`);

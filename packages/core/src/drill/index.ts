@@ -2,6 +2,7 @@ export { attemptsOf, type StrokeAttempt } from './attempts.ts';
 export { type Beat, beatOf, nextBeatS } from './beat.ts';
 export { freeFeedId, withIds } from './feeds.ts';
 export { apartOf, linesHalfDeg, metsOf, TOGETHER_M } from './lines.ts';
+export { type ListChange, redeal, retakeTurns, turnsOf } from './live.ts';
 export { type Balance, balanceOf, ballsOf, CAP_BALLS, deal, doubtBits, hitterOf, isIn, minutesOf, programOf, REST_S } from './order.ts';
 export { bouncesThatFit, ritualFromTaps, ritualS } from './ritual.ts';
 export {
@@ -33,6 +34,7 @@ export {
 export {
   feedsOf,
   gateOf,
+  isTrimOf,
   type KindCount,
   kindsOf,
   nextStepOn,
@@ -42,6 +44,7 @@ export {
   sameCard,
   scoreOf,
   scoreRound,
+  TRIM,
 } from './score.ts';
 export {
   firstTargetAt,

@@ -93,10 +93,14 @@ export const ballsOf = (rung: Dealt & Pick<RungDocument, 'ballsPerRound'>): Feed
 
 /**
  * What the machine throws in one round: the feeds in order, turned as the sweep has it, each with the seconds to the next release.
+ * @param dealt the feed of each ball, by index; without, as the rung deals them
  */
-export function programOf(rung: Dealt & Pick<RungDocument, 'ballsPerRound' | 'intervalS' | 'sweep'>) {
+export function programOf(
+  rung: Dealt & Pick<RungDocument, 'ballsPerRound' | 'intervalS' | 'sweep'>,
+  dealt: readonly number[] = deal(rung, rung.ballsPerRound),
+) {
   const random = seededRandom((rung.seed ?? 1) ^ 0x5eed);
-  return deal(rung, rung.ballsPerRound).map((index, ball) => {
+  return dealt.map((index, ball) => {
     const feed = rung.feeds[index]!;
     const turnDeg = rung.sweep ? (rung.sweep.kind === 'wide' ? 2 * random() - 1 : ball % 2 === 0 ? -1 : 1) * rung.sweep.halfDeg : 0;
     return {

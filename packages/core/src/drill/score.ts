@@ -9,6 +9,7 @@ import {
   outcomesByNumber,
   type RoundCount,
 } from '../progress/index.ts';
+import { shortTurnDeg } from '../quantity/index.ts';
 import { programOf } from './order.ts';
 import type { Feed, RungDocument } from './schema.ts';
 import { ROUNDING } from './timing.ts';
@@ -84,6 +85,29 @@ export function sameCard(a: RungDocument, b: RungDocument): boolean {
 
 /** A ball so much faster or slower is the same to a player (our judgement). */
 export const SAME_SPEED = 0.06;
+
+/** As much may be turned of a ball to bring it to its spot, or off it by a little: beyond that it is another ball (our judgement). °, share, °. */
+export const TRIM = { elevationDeg: 12, speedShare: SAME_SPEED, turnDeg: 15 } as const;
+
+/** Whether what is thrown is a card trimmed: the same balls in the same order, and no launch turned further than a trim may. */
+export function isTrimOf(rung: RungDocument, card: RungDocument): boolean {
+  const untrimmed = ({ weather: _air, feeds, ...rest }: RungDocument): string =>
+    JSON.stringify([
+      rest,
+      feeds.map(({ launch: { elevationDeg: _e, bearingDeg: _b, speedMps: _s, ...launch }, ...feed }) => ({ ...feed, launch })),
+    ]);
+  return (
+    untrimmed(rung) === untrimmed(card) &&
+    rung.feeds.every(({ launch }, i) => {
+      const set = card.feeds[i]!.launch;
+      return (
+        Math.abs(launch.elevationDeg - set.elevationDeg) <= TRIM.elevationDeg + ROUNDING &&
+        Math.abs(shortTurnDeg(launch.bearingDeg - set.bearingDeg)) <= TRIM.turnDeg + ROUNDING &&
+        Math.abs(launch.speedMps / set.speedMps - 1) <= TRIM.speedShare + ROUNDING
+      );
+    })
+  );
+}
 
 /**
  * The verdict on a player’s rounds on a rung as it is now: those run off another card are of before the last change.

@@ -16,5 +16,5 @@ export {
 export type { JudgedBall, Share } from './judged.ts';
 export { type Meet, throwToMeet } from './meeting.ts';
 export { type AimedBall, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';
-export { type ForToday, forToday, type TodayChange } from './today.ts';
+export { type ForToday, forToday, nudged, type TodayChange } from './today.ts';
 export { canThrowInOrder, handBetween, type MachineWorry } from './worries.ts';

@@ -1,7 +1,7 @@
 import type { Hold } from '../aim/index.ts';
 import { conditionsOf } from '../bench/index.ts';
-import { type Feed, ROUNDING, type RungDocument, SAME_SPEED } from '../drill/index.ts';
-import { fly } from '../flight/index.ts';
+import { type Feed, isTrimOf, ROUNDING, type RungDocument, TRIM } from '../drill/index.ts';
+import { fly, type Launch } from '../flight/index.ts';
 import { aimMachine } from '../machine/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
 import { questionOf, type Venue } from './throwing.ts';
@@ -30,9 +30,6 @@ export interface ForToday {
 
 /** Less is not worth a hand on the machine, nor is a miss smaller than that, m. */
 const LEAST = { elevationDeg: 0.25, turnDeg: 0.4, speedMps: 0.1, missM: 0.2 };
-/** A turn of the elevation beyond this is another ball, not today’s trim, °; nor is another speed by more than such a share. */
-const MOST_DEG = 12;
-const MOST_SPEED = SAME_SPEED;
 
 /**
  * A rung with every ball brought to its own spot in the air of today: the speed stays, so that the player has the time that the rung is about; elevation
@@ -45,17 +42,8 @@ export function forToday(rung: RungDocument, venue: Venue): ForToday {
   const feeds = rung.feeds.map((feed, i): Feed => {
     const miss = missOf(feed, rung, venue);
     if (!miss || Math.hypot(miss.longM, miss.rightM) < LEAST.missM) return feed;
-    const { elevationSteps: _steps, speedSteps: _speeds, ...free } = venue.machine.profile;
-    const { launch, target } = feed;
-    const question = questionOf(venue, { x: launch.x, y: launch.y, z: launch.z }, target);
-    const near = (hold: Hold) =>
-      aimMachine(free, question, launch, hold).solutions.find(
-        (each) =>
-          Math.abs(each.elevationDeg - launch.elevationDeg) <= MOST_DEG &&
-          Math.abs(each.speedMps / launch.speedMps - 1) <= MOST_SPEED + ROUNDING,
-      );
-    const most = launch.speedMps * (miss.longM < 0 ? 1 + MOST_SPEED : 1 - MOST_SPEED);
-    const solution = near({ speedMps: launch.speedMps }) ?? near({ elevationDeg: launch.elevationDeg }) ?? near({ speedMps: most });
+    const { launch } = feed;
+    const solution = trimmedTo(feed, feed.target, venue, miss.longM < 0);
     if (!solution) {
       lost.push(i);
       return feed;
@@ -66,23 +54,74 @@ export function forToday(rung: RungDocument, venue: Venue): ForToday {
     if (Math.abs(elevationDeg) < LEAST.elevationDeg && Math.abs(turnDeg) < LEAST.turnDeg && Math.abs(speedMps) < LEAST.speedMps)
       return feed;
     changes.push({ feed: i, elevationDeg, speedMps, turnDeg, miss });
-    const { elevationDeg: up, bearingDeg, speedMps: speed } = solution;
-    return { ...feed, launch: { ...launch, elevationDeg: up, bearingDeg, speedMps: speed } };
+    return { ...feed, launch: solution };
   });
   return { rung: changes.length > 0 ? { ...rung, feeds, weather: venue.weather } : rung, changes, lost };
 }
 
-/** How far from its spot a ball comes down in the air of today; null for one that does not come down. */
-function missOf({ launch, target }: Feed, rung: RungDocument, { weather }: Venue): TodayChange['miss'] | null {
+/** The launch that brings a ball to a spot with no more than a trim of what is set: the speed kept if that can be, else a little of it. */
+function trimmedTo({ launch }: Feed, target: Feed['target'], venue: Venue, faster: boolean): Launch | null {
+  const { elevationSteps: _steps, speedSteps: _speeds, ...free } = venue.machine.profile;
+  const question = questionOf(venue, { x: launch.x, y: launch.y, z: launch.z }, target);
+  const near = (hold: Hold) =>
+    aimMachine(free, question, launch, hold).solutions.find(
+      (each) =>
+        Math.abs(each.elevationDeg - launch.elevationDeg) <= TRIM.elevationDeg &&
+        Math.abs(shortTurnDeg(each.bearingDeg - launch.bearingDeg)) <= TRIM.turnDeg &&
+        Math.abs(each.speedMps / launch.speedMps - 1) <= TRIM.speedShare + ROUNDING,
+    );
+  const most = launch.speedMps * (faster ? 1 + TRIM.speedShare : 1 - TRIM.speedShare);
+  const solution = near({ speedMps: launch.speedMps }) ?? near({ elevationDeg: launch.elevationDeg }) ?? near({ speedMps: most });
+  if (!solution) return null;
+  const { elevationDeg, bearingDeg, speedMps } = solution;
+  return { ...launch, elevationDeg, bearingDeg, speedMps };
+}
+
+/** Where a ball comes down, or passes its plane, in the air of the venue; null for one that does not. */
+function comesTo({ launch, target }: Feed, rung: RungDocument, { weather }: Venue): Feed['target'] | null {
   const conditions = conditionsOf({ ...rung, weather });
-  const bearing = (launch.bearingDeg * Math.PI) / 180;
   if (target.kind === 'plane') {
     const [at] = fly(conditions, launch, { planesY: [target.planeY], maxBounces: 0, sampleS: 0 }).crossings;
-    // in a plane “long” is high
-    return at ? { longM: at.z - target.z, rightM: (at.x - target.x) * Math.sign(Math.cos(bearing)) } : null;
+    return at ? { kind: 'plane', planeY: target.planeY, x: at.x, z: at.z } : null;
   }
   const landing = fly(conditions, launch, { maxBounces: 1, sampleS: 0 }).bounces[0];
-  if (!landing) return null;
-  const [dx, dy] = [landing.x - target.x, landing.y - target.y];
+  return landing ? { kind: 'landing', x: landing.x, y: landing.y } : null;
+}
+
+/** How far from its spot a ball comes down in the air of today; null for one that does not come down. */
+function missOf(feed: Feed, rung: RungDocument, venue: Venue): TodayChange['miss'] | null {
+  const { launch, target } = feed;
+  const at = comesTo(feed, rung, venue);
+  if (!at) return null;
+  const bearing = (launch.bearingDeg * Math.PI) / 180;
+  // in a plane “long” is high
+  if (at.kind === 'plane' && target.kind === 'plane')
+    return { longM: at.z - target.z, rightM: (at.x - target.x) * Math.sign(Math.cos(bearing)) };
+  if (at.kind === 'plane' || target.kind === 'plane') return null;
+  const [dx, dy] = [at.x - target.x, at.y - target.y];
   return { longM: dx * Math.sin(bearing) + dy * Math.cos(bearing), rightM: dx * Math.cos(bearing) - dy * Math.sin(bearing) };
+}
+
+/**
+ * A rung whose ball comes a little elsewhere than it comes now: longer or shorter (in a plane higher or lower) and to a side, seen along the throw.
+ * @param card the rung as the round began with it: all nudges together are no more than a trim of that
+ * @returns null when no trim of the card gives that
+ */
+export function nudged(rung: RungDocument, card: RungDocument, index: number, by: TodayChange['miss'], venue: Venue): RungDocument | null {
+  const feed = rung.feeds[index];
+  const set = card.feeds[index];
+  const at = feed && comesTo(feed, rung, venue);
+  if (!feed || !set || !at) return null;
+  const bearing = (feed.launch.bearingDeg * Math.PI) / 180;
+  const target: Feed['target'] =
+    at.kind === 'plane'
+      ? { ...at, z: at.z + by.longM, x: at.x + by.rightM * Math.sign(Math.cos(bearing)) }
+      : {
+          kind: 'landing',
+          x: at.x + by.longM * Math.sin(bearing) + by.rightM * Math.cos(bearing),
+          y: at.y + by.longM * Math.cos(bearing) - by.rightM * Math.sin(bearing),
+        };
+  const launch = trimmedTo(feed, target, venue, by.longM > 0);
+  const next = launch && { ...rung, feeds: rung.feeds.map((each, i) => (i === index ? { ...feed, launch } : each)) };
+  return next && isTrimOf(next, card) ? next : null;
 }

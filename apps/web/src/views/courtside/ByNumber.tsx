@@ -1,4 +1,4 @@
-import { hitterOf, type Outcome, outcomesByNumber, programOf, type RungDocument } from '@good-arc/core';
+import { type Outcome, outcomesByNumber, type programOf, type RungDocument } from '@good-arc/core';
 import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
@@ -12,15 +12,21 @@ export interface Group {
 }
 
 /** What may be counted by a number, not yet judged; empty where the order of hits matters. @param upTo number of the last ball that was thrown */
-export function groupsOf(document: RungDocument, names: readonly string[], balls: readonly RunBall[], upTo: number): Group[] {
+export function groupsOf(
+  document: RungDocument,
+  { program, turns }: { program: ReturnType<typeof programOf>; turns: readonly number[] },
+  names: readonly string[],
+  balls: readonly RunBall[],
+  upTo: number,
+): Group[] {
   if ('streak' in document.gate || document.feeds.some(({ letGo }) => letGo)) return [];
   const groups = new Map<string, { name: string; seqs: number[] }>();
-  programOf(document).forEach(({ index }, i) => {
+  program.forEach(({ index }, i) => {
     const seq = i + 1;
     const feed = document.feeds[index]!;
     const isJudged = balls.some((ball) => ball.seq === seq && ball.outcome !== null);
     if (seq > upTo || isJudged || feed.counts === false) return;
-    const who = hitterOf(document, seq);
+    const who = turns[i] ?? 0;
     const name = [names.length > 1 && names[who], document.feeds.length > 1 && feed.name].filter(Boolean).join(', ');
     const key = `${who} ${index}`;
     groups.set(key, { name, seqs: [...(groups.get(key)?.seqs ?? []), seq] });

@@ -19,6 +19,7 @@ import { Finished } from './Finished.tsx';
 import { ForToday } from './ForToday.tsx';
 import { LandingTaps } from './LandingTaps.tsx';
 import { Lane } from './Lane.tsx';
+import { NextBalls } from './NextBalls.tsx';
 import { Notices, StatusLine } from './Notices.tsx';
 import { Pace } from './Pace.tsx';
 import { Pads } from './Pads.tsx';
@@ -62,7 +63,7 @@ function CourtsideView(props: CourtsideProps) {
   const nextBall = pending?.seq ?? thrown + 1;
   const whose = onCourt.whose(nextBall);
   const canTap = !diamondOf(ladder.sport) && targetsOf(document).length > 0;
-  const groups = run ? groupsOf(document, names, balls, hasLine ? thrown : document.ballsPerRound) : [];
+  const groups = run ? groupsOf(document, onCourt, names, balls, hasLine ? thrown : document.ballsPerRound) : [];
   const mayResize = viewer.canPlan && finished.length === 1;
 
   /** The rung itself, for whoever climbs it; one press takes it back. */
@@ -75,8 +76,8 @@ function CourtsideView(props: CourtsideProps) {
     if (await attempt(() => put(document))) saidWithUndo('The target of this rung was changed.', () => put(before.document));
   }
 
-  const score = <Score document={document} balls={balls} names={names} />;
-  const tally = <Tally document={document} sport={ladder.sport} balls={balls} names={names} />;
+  const score = <Score document={document} balls={balls} names={names} turns={onCourt.turns} />;
+  const tally = <Tally document={document} sport={ladder.sport} balls={balls} names={names} turns={onCourt.turns} />;
   return (
     <div className="px-3 pt-2 pb-6 md:px-6 md:pt-3 lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5">
       <div className="min-w-0 lg:col-span-2">
@@ -94,6 +95,7 @@ function CourtsideView(props: CourtsideProps) {
           kept={rung.document}
           everyS={everyS}
           thrownEveryS={onCourt.isArmed ? (view.status?.intervalS ?? null) : null}
+          isAnotherBall={onCourt.isAnotherBall}
           others={onCourt.others}
           isHeld={onCourt.state === 'held'}
           players={players}
@@ -178,6 +180,7 @@ function CourtsideView(props: CourtsideProps) {
           <LandingTaps {...{ document, balls }} sport={ladder.sport} next={nextBall} off={!canJudge} onTap={onCourt.judgeAt} />
         )}
         {run && !hasLine && <ByHand beat={beat} everyS={everyS} />}
+        {run && <NextBalls {...{ run, document, thrown, machine, hasLine, names }} program={onCourt.program} changes={onCourt.changes} />}
         <Pads
           pads={onCourt.pads}
           label={pending ? `Ball ${pending.seq}` : 'Result'}

@@ -13,6 +13,7 @@ export function RoundNotices({
   kept,
   everyS,
   thrownEveryS,
+  isAnotherBall,
   others: inIt,
   isHeld,
   players,
@@ -25,6 +26,8 @@ export function RoundNotices({
   /** Interval as it is shown, and of the program in a machine that is armed; null when none is. */
   everyS: number;
   thrownEveryS: number | null;
+  /** What the machine turns to next is not the ball that is shown. */
+  isAnotherBall: boolean;
   /** The program of another round in the machine; null when there is none. */
   others: { name: string } | null;
   isHeld: boolean;
@@ -45,6 +48,11 @@ export function RoundNotices({
         <Notice role="alert" tone="error" loud className="mt-2">
           Not what is shown: the machine’s program has {every(thrownEveryS)} between balls, this page {every(everyS)}. Hold it, then arm it
           again.
+        </Notice>
+      )}
+      {run && isAnotherBall && (
+        <Notice role="alert" tone="error" loud className="mt-2">
+          Not what is shown: the machine turns to another ball than this page shows next. Hold it, then arm it again.
         </Notice>
       )}
       {run && !sameCard(document, kept) && (

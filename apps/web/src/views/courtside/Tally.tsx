@@ -1,4 +1,4 @@
-import { hitterOf, type Outcome, type RungDocument, type Sport, scoreRound } from '@good-arc/core';
+import { type Outcome, type RungDocument, type Sport, scoreRound } from '@good-arc/core';
 import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { outcomeNames } from '../../words/outcomes.ts';
@@ -9,12 +9,24 @@ import { type RunBall, resultsOf } from './run.ts';
 const SIGN: Partial<Record<Outcome, string>> = { 'let-go': '–', 'not-fed': 'x', 'not-judged': '·' };
 
 /** Hits of the balls judged so far. */
-export function Score({ document, balls, names }: { document: RungDocument; balls: readonly RunBall[]; names: readonly string[] }) {
+export function Score({
+  document,
+  balls,
+  names,
+  turns,
+}: {
+  document: RungDocument;
+  balls: readonly RunBall[];
+  names: readonly string[];
+  /** Who hits each ball, from 0. */
+  turns: readonly number[];
+}) {
   return (names.length > 1 ? names : ['']).map((name, i) => {
-    const own = name === '' ? balls : balls.filter(({ seq }) => hitterOf(document, seq) === i);
+    const own = name === '' ? balls : balls.filter(({ seq }) => turns[seq - 1] === i);
     const { hits, balls: judged } = scoreRound(document, resultsOf(own));
     return (
-      <p key={name} className="font-title text-3xl font-bold whitespace-nowrap md:text-4xl" data-testid="tally">
+      // biome-ignore lint/suspicious/noArrayIndexKey: the place in the turns is its identity
+      <p key={i} className="font-title text-3xl font-bold whitespace-nowrap md:text-4xl" data-testid="tally">
         {name && <span className="mr-2 text-lg">{name.split(' ')[0]}</span>}
         {hits} <span className="text-xl">of {judged}</span>
       </p>
@@ -28,12 +40,14 @@ export function Tally({
   sport,
   balls,
   names,
+  turns,
 }: {
   document: RungDocument;
   sport: Sport;
   balls: readonly RunBall[];
-  /** Of those who hit in turn. */
+  /** Of those who hit in turn, and who hits each ball. */
   names: readonly string[];
+  turns: readonly number[];
 }) {
   const words = outcomeNames(sport, document);
   const units = useUnits();
@@ -43,7 +57,7 @@ export function Tally({
     <section aria-label="Tally">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <div className="hidden md:block">
-          <Score document={document} balls={balls} names={names} />
+          <Score document={document} balls={balls} names={names} turns={turns} />
         </div>
         <ol className="flex flex-wrap gap-1.5" aria-label="Balls">
           {Array.from({ length: document.ballsPerRound }, (_, i) => {

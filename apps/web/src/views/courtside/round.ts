@@ -1,7 +1,6 @@
 import type { FeedId, Outcome, OutingId, PlayerId, RoundId, RungDocument, RungId, Weather } from '@good-arc/core';
 import type { Letter } from '../../ui/outbox.ts';
-import { notesOf } from '../../words/marks.ts';
-import { hitterAt, hittersOf, marksOf, type Run, type RunBall, withBall } from './run.ts';
+import { AS_BEGUN, hitterAt, hittersOf, notesIn, type Run, type RunBall, thrownOf, withBall } from './run.ts';
 
 /** A launch as the machine reports it. */
 type Thrown = Pick<RunBall, 'speedMps' | 'elevationDeg' | 'bearingDeg' | 'topspinRpm' | 'sidespinRpm' | 'gyroRpm'>;
@@ -39,8 +38,10 @@ export type RoundEvent =
       said: string;
       landing?: { x: number; y: number };
     }
-  /** Another interval from here on. */
-  | { kind: 'paced'; intervalS: number }
+  /** Another interval from here on; `said`: in words. */
+  | { kind: 'paced'; intervalS: number; said: string }
+  /** Other balls, or other hitters, from here on: what was changed, and in words. */
+  | { kind: 'changed'; part: Partial<Pick<Run, 'dealt' | 'turns' | 'out' | 'gone' | 'nudged'>>; about: string; said: string }
   /** Something to look at on the film. */
   | { kind: 'marked'; atS: number; seq: number }
   | { kind: 'taken-back'; byHand: boolean }
@@ -79,7 +80,9 @@ export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
           : run,
       );
     case 'paced':
-      return ONLY({ ...run, paceS: event.intervalS });
+      return ONLY(noted({ ...run, paceS: event.intervalS }, 'pace', event.said));
+    case 'changed':
+      return ONLY(noted({ ...run, ...event.part }, event.about, event.said));
     case 'misfed': {
       const balls = withBall(run.balls, event.seq, { fed: false });
       return judged({ ...run, balls }, { seq: event.seq, outcome: 'not-fed', resultId: event.resultId, feedId: null, said: 'not fed' });
@@ -94,7 +97,7 @@ export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
       return {
         run: null,
         letters: hittersOf(run).map(({ roundId }) => {
-          const notes = notesOf(marksOf(run, roundId));
+          const notes = notesIn(run, roundId);
           return {
             method: 'POST',
             path: `rounds/${roundId}/finish`,
@@ -106,6 +109,13 @@ export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
   }
 }
 
+/** With what was changed before the ball that is next; of what is changed again before it only the last is noted. */
+function noted(run: Run, about: string, said: string): Run {
+  const seq = thrownOf(run) + 1;
+  const before = run.changes.filter((each) => each.seq !== seq || each.about !== about);
+  return { ...run, changes: [...before, { seq, about, said }] };
+}
+
 /** Each of those who hit in turn has a round of their own. */
 function begun({ kind: _kind, playerName, confirmedBy, mates = [], roundId, ...head }: Extract<RoundEvent, { kind: 'begun' }>): RoundStep {
   const body = { ...head, ...(confirmedBy !== '' && { confirmedBy }) };
@@ -115,10 +125,7 @@ function begun({ kind: _kind, playerName, confirmedBy, mates = [], roundId, ...h
       ...body,
       roundId,
       others: mates.map(({ playerId, roundId: own }) => ({ playerId, roundId: own })),
-      paceS: null,
-      offset: 0,
-      balls: [],
-      marks: [],
+      ...AS_BEGUN,
     },
     letters: all.map((each) => ({
       method: 'PUT',
@@ -140,7 +147,7 @@ function judged(
     landing,
   }: { seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null; said: string; landing?: { x: number; y: number } },
 ): RoundStep {
-  const balls = withBall(run.balls, seq, { outcome, resultId, landXM: landing?.x ?? null, landYM: landing?.y ?? null });
+  const balls = withBall(run.balls, seq, { outcome, resultId, feedId, landXM: landing?.x ?? null, landYM: landing?.y ?? null });
   const { landXM, landYM, speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps } = balls.find(
     (ball) => ball.seq === seq,
   )!;
@@ -163,7 +170,7 @@ function takenBack(run: Run, byHand: boolean): RoundStep {
   if (!last) return ONLY(run);
   const balls = byHand
     ? run.balls.filter(({ seq }) => seq !== last.seq)
-    : withBall(run.balls, last.seq, { outcome: null, resultId: null, landXM: null, landYM: null });
+    : withBall(run.balls, last.seq, { outcome: null, resultId: null, feedId: null, landXM: null, landYM: null });
   return {
     run: { ...run, balls },
     letters: [

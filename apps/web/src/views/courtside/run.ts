@@ -1,7 +1,20 @@
-import { hitterOf, OUTCOMES, type Outcome, type PlayerId, type RoundId, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
+import {
+  type FeedId,
+  feedIdSchema,
+  OUTCOMES,
+  type Outcome,
+  type PlayerId,
+  programOf,
+  type RoundId,
+  type RungId,
+  rungSchema,
+  turnsOf,
+  weatherSchema,
+} from '@good-arc/core';
 import { z } from 'zod';
 import { keptAs } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
+import { notesOf, sayChanges } from '../../words/marks.ts';
 
 const ballSchema = z.object({
   seq: z.int(),
@@ -17,6 +30,8 @@ const ballSchema = z.object({
   landYM: z.number().nullable().default(null),
   outcome: z.enum(OUTCOMES).nullable(),
   resultId: z.string().nullable(),
+  /** Which ball of the card it was; null until it is judged. */
+  feedId: feedIdSchema.nullable().default(null),
 });
 
 const runSchema = z.object({
@@ -33,12 +48,36 @@ const runSchema = z.object({
   others: z.array(z.object({ playerId: z.string(), roundId: z.string() })).default([]),
   /** The interval since it was changed in the round, s; null while it is the card’s. */
   paceS: z.number().nullable().default(null),
+  /** The feed of each ball, by index, and who hits it, where they are not as the card has them. */
+  dealt: z.array(z.int()).nullable().default(null),
+  turns: z.array(z.int()).nullable().default(null),
+  /** Feeds, and hitters, that are out for the rest of the round, by index. */
+  out: z.array(z.int()).default([]),
+  gone: z.array(z.int()).default([]),
+  /** The card with its balls nudged; null while none is. */
+  nudged: rungSchema.nullable().default(null),
+  /** What was changed while it went on, and before which ball. */
+  changes: z.array(z.object({ seq: z.int(), about: z.string(), said: z.string() })).default([]),
   /** Balls thrown before the machine was armed last: it counts from one again each time. */
   offset: z.int().default(0),
   balls: z.array(ballSchema),
   /** Moments to look at on the film. */
   marks: z.array(z.object({ atS: z.int(), seq: z.int() })).default([]),
 });
+
+/** Of a round that has just begun: nothing thrown, nothing changed. */
+export const AS_BEGUN = {
+  paceS: null,
+  dealt: null,
+  turns: null,
+  out: [] as number[],
+  gone: [] as number[],
+  nudged: null,
+  changes: [] as { seq: number; about: string; said: string }[],
+  offset: 0,
+  balls: [] as RunBall[],
+  marks: [] as { atS: number; seq: number }[],
+};
 
 /** One ball of the round as the page knows it. */
 export type RunBall = z.infer<typeof ballSchema>;
@@ -48,6 +87,8 @@ export type Run = z.infer<typeof runSchema>;
 /** A round for each rung: one that was begun on another rung is left as it is. */
 const KEY = 'round:';
 const OUTING_KEY = 'outing';
+/** As many characters as a round keeps. */
+const LONGEST_NOTES = 1000;
 
 const readAt = (key: string): Run | null => keptAs(runSchema, key);
 
@@ -90,6 +131,7 @@ export const newBall = (seq: number, part: Partial<RunBall> = {}): RunBall => ({
   landYM: null,
   outcome: null,
   resultId: null,
+  feedId: null,
   ...part,
 });
 
@@ -107,21 +149,34 @@ export const hittersOf = ({
   others,
 }: Pick<Run, 'playerId' | 'roundId' | 'others'>): { playerId: PlayerId; roundId: RoundId }[] => [{ playerId, roundId }, ...others];
 
+/** What is thrown in a round, ball by ball, as it stands. */
+export const programIn = (run: Pick<Run, 'card' | 'nudged' | 'dealt'>): ReturnType<typeof programOf> =>
+  programOf(run.nudged ?? run.card, run.dealt ?? undefined);
+
+/** Who hits each ball of a round, from 0. */
+export const turnsIn = (run: Pick<Run, 'card' | 'turns'>): readonly number[] => run.turns ?? turnsOf(run.card);
+
 /** Whose a ball is. */
 export function hitterAt(
-  run: Pick<Run, 'playerId' | 'roundId' | 'others' | 'card'>,
+  run: Pick<Run, 'playerId' | 'roundId' | 'others' | 'card' | 'turns'>,
   seq: number,
 ): { playerId: PlayerId; roundId: RoundId } {
   const hitters = hittersOf(run);
-  return hitters[hitterOf(run.card, seq)] ?? hitters[0]!;
+  return hitters[turnsIn(run)[seq - 1] ?? 0] ?? hitters[0]!;
+}
+
+/** What is kept in words of a round of one of those who hit: what was changed meanwhile, and what to look at on the film. */
+export function notesIn(run: Run, roundId: RoundId): string {
+  const marks = marksOf(run, roundId);
+  return [sayChanges(run.changes), notesOf(marks)].filter(Boolean).join(' ').slice(0, LONGEST_NOTES);
 }
 
 /** Moments that belong to one of those who hit. */
 export const marksOf = (run: Run, roundId: RoundId): Run['marks'] => run.marks.filter(({ seq }) => hitterAt(run, seq).roundId === roundId);
 
 /** What was judged of them, by number. */
-export const resultsOf = (balls: readonly RunBall[]): { seq: number; outcome: Outcome }[] =>
-  balls.flatMap(({ seq, outcome }) => (outcome ? [{ seq, outcome }] : []));
+export const resultsOf = (balls: readonly RunBall[]): { seq: number; outcome: Outcome; feedId: FeedId | null }[] =>
+  balls.flatMap(({ seq, outcome, feedId }) => (outcome ? [{ seq, outcome, feedId }] : []));
 
 /** Number of the last ball that left; 0 before the first. */
 export const thrownOf = (run: Run | null): number => (run ? Math.max(0, ...run.balls.map(({ seq }) => seq)) : 0);

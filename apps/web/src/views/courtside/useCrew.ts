@@ -1,5 +1,4 @@
-import { programOf, type RungDocument } from '@good-arc/core';
-import { useMemo } from 'react';
+import type { programOf, RungDocument } from '@good-arc/core';
 import type { MachineRow } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
 import { type MachineView, useMachine } from '../../ui/useMachine.ts';
@@ -13,6 +12,7 @@ const join = (states: readonly string[]): string => URGENT.find((each) => states
 /**
  * The machines of a rung, one or two, as one: what is told to them goes to each that has balls left, and each ball is known by its number in the
  * round, whichever machine threw it.
+ * @param program of the round, ball by ball, as it stands
  * @param byHand worked by hand, although it has a line
  * @param offset balls of the round that were thrown before the machines were armed last
  */
@@ -21,10 +21,10 @@ export function useCrew(
   second: MachineRow | null,
   byHand: boolean,
   document: RungDocument,
+  program: ReturnType<typeof programOf>,
   offset: () => number,
   on: { release: (ball: number, event: Release) => void; misfeed: (ball: number) => void; reading: (ball: number, mps: number) => void },
 ) {
-  const program = useMemo(() => programOf(document), [document]);
   const isSecond = (index: number): boolean => second !== null && document.feeds[index]!.machineId === second.id;
   const mine = (ofSecond: boolean): number[] =>
     program.flatMap(({ index }, i) => (isSecond(index) === ofSecond && i >= offset() ? [i + 1] : []));
@@ -70,6 +70,7 @@ export function useCrew(
     tell,
     /** Balls the first machine has to throw from here, as it counts them. */
     ownLeft: mine(false).length,
+    hasTwoLines: secondLine,
     secondState: secondLine ? stateOf(other.view) : null,
     /** The feed of a ball of the round, by its number from 1. */
     feedOf: (ball: number) => (program[ball - 1] ? document.feeds[program[ball - 1]!.index]! : null),

@@ -1,19 +1,22 @@
 import {
   type Approach,
   type Checklist,
-  hitterOf,
+  type Launch,
   needsName,
   type Outcome,
   outcomeAt,
   type PlayerId,
+  printTime,
+  programOf,
   type RoundId,
   type RungDocument,
   type Sport,
   sameCard,
   scoreRound,
   targetOf,
+  turnsOf,
 } from '@good-arc/core';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { GameBallRow, MachineRow, NextTurn, PlayerRow, RungRow, Swings, Viewer } from '../../api/rows.ts';
@@ -21,15 +24,17 @@ import type { CourtsideCommand } from '../../api/schemas.ts';
 import { askedBesides } from '../../device/drawn.ts';
 import { device } from '../../device/store.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
+import { useUnits } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
-import { notesOf, sayMark } from '../../words/marks.ts';
+import { sayMark } from '../../words/marks.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
 import type { FinishedRound } from './Finished.tsx';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { padsFor } from './Pads.tsx';
 import { lastJudged, waitingBall } from './round.ts';
-import { hitterAt, hittersOf, marksOf, outingOfToday, resultsOf, thrownOf } from './run.ts';
+import { hitterAt, hittersOf, notesIn, outingOfToday, resultsOf, thrownOf, turnsIn } from './run.ts';
 import { useBeat } from './useBeat.ts';
+import { useChanges } from './useChanges.ts';
 import { useCrew } from './useCrew.ts';
 import { useJudged } from './useJudged.ts';
 import { useLying } from './useLying.ts';
@@ -73,6 +78,11 @@ export interface CourtsideProps {
   checks: Checklist;
 }
 
+/** Finer than any machine turns, m/s and °. */
+const SAME = 0.02;
+const isSameBall = (a: Pick<Launch, 'speedMps' | 'elevationDeg' | 'bearingDeg'>, b: typeof a): boolean =>
+  (['speedMps', 'elevationDeg', 'bearingDeg'] as const).every((key) => Math.abs(a[key] - b[key]) <= SAME);
+
 /** Who hits, the round on this device and the machine, together: what may be done now, and what it does. */
 export function useOnCourt({
   rung,
@@ -88,6 +98,7 @@ export function useOnCourt({
   indoors,
   ceilingM,
 }: CourtsideProps) {
+  const units = useUnits();
   const [playerId, setPlayerId] = useState<PlayerId>(named ?? '');
   const today = useToday(rung.document, { sport: ladder.sport, machine, ceilingM });
   const { weather } = today;
@@ -118,8 +129,10 @@ export function useOnCourt({
     setMates(kept.others.map((other) => other.playerId));
     today.found(kept.weather);
   });
-  // a round goes on with the rung it began with
-  const document = run?.card ?? today.document;
+  // a round goes on with the rung it began with, nudged at most
+  const document = run?.nudged ?? run?.card ?? today.document;
+  const program = useMemo(() => programOf(document, run?.dealt ?? undefined), [document, run?.dealt]);
+  const turns = run ? turnsIn(run) : turnsOf(document);
   const player = players.find(({ id }) => id === playerId);
   const hitters = document.hitters ?? 1;
   const who = [playerId, ...mates].slice(0, hitters);
@@ -137,7 +150,7 @@ export function useOnCourt({
   const asksName = needsName(document, judged);
   const blocked = asksName && confirmedBy === '';
 
-  const crew = useCrew(machine, second, byHand, document, () => current.current?.offset ?? 0, {
+  const crew = useCrew(machine, second, byHand, document, program, () => current.current?.offset ?? 0, {
     release: (seq, { launch }) => {
       const { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm } = launch;
       tell({ kind: 'released', seq, launch: { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm } });
@@ -201,6 +214,8 @@ export function useOnCourt({
         from: before,
         roundId,
         document,
+        ...(current.current?.dealt && { dealt: current.current.dealt }),
+        intervalS: everyS,
         playerId: weakest?.id ?? playerId,
         ...(confirmedBy && { confirmedBy }),
       }))
@@ -208,17 +223,23 @@ export function useOnCourt({
       return;
     begin(roundId);
     tell({ kind: 'armed', from: before });
-    // armed anew it has the interval of the card
-    const { paceS = null } = current.current ?? {};
-    if (paceS !== null) await give({ do: 'pace', program: roundId, intervalS: paceS });
   }
 
   /** Another interval from the next ball on: what the machine does not take is not shown either. */
   async function pace(intervalS: number): Promise<void> {
     if (!current.current) return;
     if (hasLine && isArmed && !(await give({ do: 'pace', program: current.current.roundId, intervalS }))) return;
-    tell({ kind: 'paced', intervalS });
+    tell({ kind: 'paced', intervalS, said: `every ${printTime(intervalS, 1)}` });
   }
+
+  const changes = useChanges({
+    ...{ current, tell, document, machine, state, everyS, confirmedBy, give, nameOf },
+    where: { sport: ladder.sport, machine, ceilingM },
+    hasLine,
+    hasTwoLines: crew.hasTwoLines,
+    rungId: rung.id,
+    length: units.length,
+  });
 
   const pending = waitingBall(run);
   const nextByHand = (run?.balls.length ?? 0) + 1;
@@ -277,7 +298,7 @@ export function useOnCourt({
         name: nameOf(hitter.playerId),
         ...count,
         step,
-        notes: notesOf(marksOf(now, hitter.roundId)),
+        notes: notesIn(now, hitter.roundId),
       };
     });
     lying.roundOver();
@@ -288,6 +309,10 @@ export function useOnCourt({
   // a round that somebody else armed: whose it is is said, and nobody goes on with it unawares
   const inIt = ['arming', 'feeding', 'held'].includes(state) ? (view.status?.program ?? null) : null;
   const others = inIt && inIt.id !== run?.roundId && inIt.id !== armedFor ? inIt : null;
+  // the machine echoes the ball it turns to: it is compared with that of its own count, so that a ball on its way is no difference
+  const echoed = run && view.status?.program?.id === run.roundId && !crew.hasTwoLines && isArmed ? view.status : null;
+  const shownNext = echoed && program[run!.offset + echoed.thrown]?.launch;
+  const isAnotherBall = Boolean(echoed?.next && shownNext && !isSameBall(echoed.next, shownNext));
   const walk = useWalk(document, state === 'ready', () => give({ do: 'feed' }));
   const thrown = thrownOf(run);
   const lying = useLying(document.courtId, thrown);
@@ -353,7 +378,8 @@ export function useOnCourt({
     isCrowded,
     names: who.map(nameOf),
     /** Whose a ball is, where several hit in turn. */
-    whose: (seq: number): string => (hitters > 1 ? nameOf(who[hitterOf(document, seq)] ?? '') : ''),
+    whose: (seq: number): string => (hitters > 1 ? nameOf(who[turns[seq - 1] ?? 0] ?? '') : ''),
+    isAnotherBall,
     everyS,
     /** From a ball of the round to the next. */
     secondsAfter: (ball: number): number => {
@@ -361,6 +387,9 @@ export function useOnCourt({
       return asked === document.intervalS ? everyS : asked;
     },
     pace,
+    changes,
+    program,
+    turns,
     beat,
     walk,
     /** Balls that lie about. */

@@ -1,4 +1,13 @@
-import { type ForToday, forToday, type MachineProfile, type RungDocument, type Sport, type Weather, weatherSchema } from '@good-arc/core';
+import {
+  type ForToday,
+  forToday,
+  type MachineProfile,
+  type RungDocument,
+  type Sport,
+  type Venue,
+  type Weather,
+  weatherSchema,
+} from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import { z } from 'zod';
 import { keptAs } from '../../device/kept.ts';
@@ -13,10 +22,21 @@ const keptSchema = z.object({
 });
 const keyOf = (courtId: string): string => `air:${courtId}`;
 
-interface Where {
+/** Where a rung is thrown, apart from its air. */
+export interface Where {
   sport: Sport;
   machine: { id: string; profile: MachineProfile };
   ceilingM: number | null;
+}
+
+/** A rung where it is thrown, in an air. */
+export function venueOf(
+  { ballId, dragShare, level, surfaceId, courtId }: RungDocument,
+  { sport, machine, ceilingM }: Where,
+  weather: Weather,
+): Venue {
+  const court = { id: courtId, surfaceId, ceilingM };
+  return { sport, court, machine, ballId, level, weather, ...(dragShare !== undefined && { dragShare }) };
 }
 
 /**
@@ -43,19 +63,10 @@ export function useToday(rung: RungDocument, { sport, machine, ceilingM }: Where
     setTaken(isTaken);
   }
 
-  const solved = useMemo((): ForToday => {
-    const { ballId, dragShare, level, surfaceId } = rung;
-    const venue = {
-      sport,
-      court: { id: courtId, surfaceId, ceilingM },
-      machine,
-      ballId,
-      level,
-      weather,
-      ...(dragShare !== undefined && { dragShare }),
-    };
-    return forToday(rung, venue);
-  }, [rung, sport, courtId, ceilingM, machine, weather]);
+  const solved = useMemo(
+    (): ForToday => forToday(rung, venueOf(rung, { sport, machine, ceilingM }, weather)),
+    [rung, sport, ceilingM, machine, weather],
+  );
 
   return {
     weather,

@@ -1,5 +1,6 @@
 import {
   ballById,
+  isTrimOf,
   judgeRung,
   type LadderId,
   type Level,
@@ -29,21 +30,24 @@ const TEST_INTERVAL_S = 8;
 export const POST = endpoint(commandBody, async ({ body, id, store, scope, context }) => {
   const page = pageOf(context.url);
   const open = links.open(id, scope.clubId);
-  if (open && body.do !== 'arm' && body.do !== 'test') return open.send(asTold(body), page);
+  if (open && isPlain(body)) return open.send(asTold(body), page);
   const { linkAddress } = await store.one(machine, id, 'machine');
   if (linkAddress === '') throw noLine();
   const link = links.of(id, scope.clubId, linkAddress);
   if (body.do === 'test') return link.send(await testBalls(store, body), page);
-  if (body.do !== 'arm') return link.send(asTold(body), page);
+  if (isPlain(body)) return link.send(asTold(body), page);
   const { ladderId, command } = await programmed(store, id, body);
   return link.send(command, page, ladderId);
 });
 
 type Asked<Do> = Extract<z.output<typeof commandBody>, { do: Do }>;
+type Plain = Exclude<z.output<typeof commandBody>, { do: 'arm' | 'rest' | 'test' }>;
 
-/** A command that needs no look at what is kept, in the words of the line. */
-const asTold = (body: Exclude<z.output<typeof commandBody>, { do: 'arm' | 'test' }>): CommandBody =>
-  body.do === 'simulate' ? simulateFault(body.fault) : body;
+/** A command that needs no look at what is kept. */
+const isPlain = (body: z.output<typeof commandBody>): body is Plain => body.do !== 'arm' && body.do !== 'rest' && body.do !== 'test';
+
+/** It, in the words of the line. */
+const asTold = (body: Plain): CommandBody => (body.do === 'simulate' ? simulateFault(body.fault) : body);
 
 /** Whether a rung, thrown to this player, needs somebody to answer for it by name. */
 async function asksForName(store: Store, ladderId: LadderId, document: RungDocument, playerLevel?: Level): Promise<boolean> {
@@ -71,21 +75,21 @@ async function testBalls(store: Store, { launch, dials, count, ballId, rungId, c
   return { do: 'arm', program: { ...named, launches: [launch], intervalS: TEST_INTERVAL_S, count, ...(dials && withDials(dials)) } };
 }
 
-/** What is thrown of a card: all of it but the weather, which each round has of its own. */
-const thrownAs = ({ weather: _own, ...card }: RungDocument): string => JSON.stringify(card);
-
-/** The program of a rung for this machine: what the page shows, as long as that is what is kept or a round of it goes on. */
+/**
+ * The program of a rung for this machine, or what is left of it: what the page shows, as long as that is what is kept or a round of it goes on, trimmed
+ * for the air of the day or nudged at most.
+ */
 async function programmed(
   store: Store,
   machineId: MachineId,
-  command: Asked<'arm'>,
+  command: Asked<'arm'> | Asked<'rest'>,
 ): Promise<{ ladderId: LadderId; command: CommandBody }> {
   const { document: kept, ladderId } = await readRung(store, command.rungId);
   const document = command.document ?? kept;
   const [begun] = command.roundId === undefined ? [] : await store.any(round, [command.roundId]);
   // a round that was begun goes on with its own card, whatever became of the rung; one whose beginning has not arrived yet, with what the page shows
   const wanted = begun ? rungSchema.parse(begun.card) : command.from === 0 ? kept : document;
-  if (thrownAs(document) !== thrownAs(wanted))
+  if (!isTrimOf(document, wanted))
     throw new Refusal(
       409,
       'This rung was changed since this page was opened: what it shows is not what is kept any more.',
@@ -95,7 +99,12 @@ async function programmed(
   const isOurs = ({ machineId: other }: { machineId?: MachineId | undefined }): boolean => (other ?? document.machineId) === machineId;
   if (document.machineId !== machineId && !document.feeds.some(isOurs))
     throw new Refusal(409, 'This rung was set up on another machine.', [{ pointer: '/rungId', detail: 'Choose a rung of this machine.' }]);
-  const balls = programOf(document);
+  const { dealt, intervalS = document.intervalS } = command;
+  if (dealt?.some((index) => index >= document.feeds.length))
+    throw new Refusal(400, 'A ball is asked for that this rung does not have.', [
+      { pointer: '/dealt', detail: `Indexes of its ${document.feeds.length} balls, from 0.` },
+    ]);
+  const balls = programOf({ ...document, intervalS }, dealt);
   if (balls.length === 0) throw new Refusal(409, 'Every feed of this rung is switched off, or nobody is there to take it.');
   const left = balls.slice(command.from);
   // with two machines each throws its own balls, and waits while the other throws
@@ -107,6 +116,12 @@ async function programmed(
       throw nameWanted('A hard ball and too little time: a coach confirms it by name first.');
   }
   const secondsTo = (at: number): number => left.slice(0, at).reduce((sum, { thenS }) => sum + thenS, 0);
+  const launches = own.map(({ launch }) => launch);
+  const thenS = own.map(({ at, thenS: then }, i) => (own[i + 1] ? secondsTo(own[i + 1]!.at) - secondsTo(at) : then));
+  if (command.do === 'rest') {
+    const after = balls.slice(command.armedFrom, command.from).filter(({ index }) => isOurs(document.feeds[index]!)).length;
+    return { ladderId, command: { do: 'rest', program: command.roundId, after, launches, thenS } };
+  }
   return {
     ladderId,
     command: {
@@ -114,10 +129,10 @@ async function programmed(
       program: {
         id: command.roundId ?? uuidv7(),
         name: [document.name, hits?.name].filter(Boolean).join(', '),
-        launches: own.map(({ launch }) => launch),
-        intervalS: document.intervalS,
+        launches,
+        intervalS,
         count: own.length,
-        thenS: own.map(({ at, thenS }, i) => (own[i + 1] ? secondsTo(own[i + 1]!.at) - secondsTo(at) : thenS)),
+        thenS,
         firstS: secondsTo(own[0]!.at),
       },
     },
