@@ -5,26 +5,30 @@ import type { useWalk } from './useWalk.ts';
 
 const FAULTS = ['jam', 'misfeed', 'silence', 'drop-link'] as const;
 
+/** Nothing turns yet: there is little to hold. */
+const STILL = ['idle', 'stowed', 'unknown'];
+
 /** The next thing to do with the machine, and Hold, as large as there is room for. */
 export function MainControls({
   main,
   hasLine,
-  isFeeding,
+  state,
   onHold,
 }: {
   main: MainAction | null;
   hasLine: boolean;
-  isFeeding: boolean;
+  /** Of the machine. */
+  state: string;
   onHold: () => void;
 }) {
   return (
-    <>
+    <div className="sticky bottom-0 z-10 -mx-3 flex grow flex-col gap-2.5 bg-base-100 px-3 py-2 md:-mx-6 md:px-6 lg:mx-0 lg:p-0">
       {main && (
         <Button
           look="secondary"
           size="xl"
           // while it feeds a thumb needs nothing but Hold
-          className={`text-xl md:min-h-16 ${isFeeding ? 'hidden md:flex' : ''}`}
+          className={`text-xl md:min-h-16 ${state === 'feeding' ? 'hidden md:flex' : ''}`}
           disabled={main.off}
           onClick={() => main.act()}
         >
@@ -35,14 +39,14 @@ export function MainControls({
       {hasLine && (
         <button
           type="button"
-          className="flex min-h-40 grow flex-col items-center justify-center bg-error font-title text-6xl font-bold text-error-content lg:min-h-64"
+          className={`flex grow flex-col items-center justify-center bg-error font-title font-bold text-error-content lg:min-h-64 lg:text-6xl ${STILL.includes(state) ? 'min-h-14 text-3xl' : 'min-h-32 text-6xl'}`}
           onClick={onHold}
         >
           Hold
-          <span className="font-sans text-base font-medium">H</span>
+          <span className="font-sans text-base font-medium pointer-coarse:hidden">H</span>
         </button>
       )}
-    </>
+    </div>
   );
 }
 

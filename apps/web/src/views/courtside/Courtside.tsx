@@ -79,7 +79,7 @@ function CourtsideView(props: CourtsideProps) {
   const score = <Score document={document} balls={balls} names={names} turns={onCourt.turns} />;
   const tally = <Tally document={document} sport={ladder.sport} balls={balls} names={names} turns={onCourt.turns} />;
   return (
-    <div className="px-3 pt-2 pb-6 md:px-6 md:pt-3 lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5">
+    <div className="flex flex-col gap-2.5 px-3 pt-2 pb-6 md:px-6 md:pt-3 lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5 lg:gap-y-0">
       <div className="min-w-0 lg:col-span-2">
         <RungHead
           {...{ document, number, courtName, machine, sport: ladder.sport }}
@@ -180,7 +180,6 @@ function CourtsideView(props: CourtsideProps) {
           <LandingTaps {...{ document, balls }} sport={ladder.sport} next={nextBall} off={!canJudge} onTap={onCourt.judgeAt} />
         )}
         {run && !hasLine && <ByHand beat={beat} everyS={everyS} />}
-        {run && <NextBalls {...{ run, document, thrown, machine, hasLine, names }} program={onCourt.program} changes={onCourt.changes} />}
         <Pads
           pads={onCourt.pads}
           label={pending ? `Ball ${pending.seq}` : 'Result'}
@@ -204,12 +203,14 @@ function CourtsideView(props: CourtsideProps) {
             </Button>
           )}
           <ByNumber groups={groups} onCount={onCourt.countByNumber} />
+          {run && <NextBalls {...{ run, document, thrown, machine, hasLine, names }} program={onCourt.program} changes={onCourt.changes} />}
         </div>
         <div className="mt-3 hidden md:block">{tally}</div>
       </div>
 
-      <div className="mt-3 flex flex-col gap-2.5 lg:mt-0">
-        <MainControls main={onCourt.main} hasLine={hasLine} isFeeding={state === 'feeding'} onHold={onCourt.hold} />
+      {/* on a phone its parts are the page’s own, so that Hold stays in sight wherever one scrolls to */}
+      <div className="contents lg:flex lg:flex-col lg:gap-2.5">
+        <MainControls main={onCourt.main} hasLine={hasLine} state={state} onHold={onCourt.hold} />
         <RoundControls
           hasLine={hasLine}
           canUndo={onCourt.canUndo}

@@ -56,7 +56,7 @@ export function NextBalls({
   const list = (by: ListChange) => () => changes.list(by);
   const plane = feeds[Number(nudged) || 0]!.target.kind === 'plane';
   return (
-    <details className="mt-2">
+    <details className="open:w-full">
       <summary className="flex min-h-11 cursor-pointer items-center font-semibold">Change what comes</summary>
       {kinds.length > 1 && (
         <ol className="flex flex-wrap gap-x-4 gap-y-1" aria-label="Coming balls">

@@ -53,7 +53,7 @@ export function RoundFields({
   );
   const mateAt = (i: number): PlayerId => mates[i] ?? '';
   return (
-    <div className="mt-2 mb-3 grid grid-cols-2 gap-3 md:grid-cols-3">
+    <div data-hitters className="mt-2 mb-3 grid scroll-mb-40 grid-cols-2 gap-3 md:grid-cols-3">
       {choose(hitters > 1 ? 'Hits first' : 'Who is hitting', playerId, onPlayer)}
       {Array.from({ length: hitters - 1 }, (_, i) =>
         choose(`Hits ${['second', 'third', 'fourth'][i]}`, mateAt(i), (id) =>

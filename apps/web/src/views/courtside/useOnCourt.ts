@@ -78,6 +78,12 @@ export interface CourtsideProps {
   checks: Checklist;
 }
 
+/** Where somebody is missing among those who hit. */
+function goToHitters(): void {
+  const fields = [...window.document.querySelectorAll<HTMLSelectElement>('[data-hitters] select')];
+  (fields.find(({ value }) => value === '') ?? fields.at(-1))?.focus();
+}
+
 /** Finer than any machine turns, m/s and °. */
 const SAME = 0.02;
 const isSameBall = (a: Pick<Launch, 'speedMps' | 'elevationDeg' | 'bearingDeg'>, b: typeof a): boolean =>
@@ -332,7 +338,13 @@ export function useOnCourt({
     { own: crew.ownLeft, all: document.ballsPerRound - (run?.offset ?? 0) },
     view,
   );
-  const guarded: MainAction | null = byState?.key === 'a' && (blocked || isCrowded || !isReady) ? { ...byState, off: true } : byState;
+  const startsOne = byState?.key === 'a';
+  const guarded: MainAction | null =
+    startsOne && isCrowded && !run
+      ? { name: 'Choose who hits', act: goToHitters }
+      : startsOne && (blocked || !isReady)
+        ? { ...byState, off: true }
+        : byState;
   const walking: MainAction | null = walk.leftS !== null ? { name: `First ball in ${walk.leftS} s: stop`, act: walk.cancel } : null;
   const main: MainAction | null =
     walking ?? (allThrown ? { name: 'Finish round', key: 'f', act: finish, off: pending !== undefined } : guarded);
