@@ -97,6 +97,14 @@ test('a new machine is tuned, used, forgotten and read back from its file', { ta
   await press(page.getByRole('button', { name: 'Save rung' }));
   await press(page.getByRole('button', { name: 'Open ladder' }));
   await press(page.getByRole('link', { name: 'Setup card' }));
+  // on a phone a sheet a rung, each with all it takes and the rung itself in its code
+  const sheet = page.locator('.rung-sheet').first();
+  await expect(sheet).toContainText(/Speed \d/);
+  await expect(sheet).toContainText('Left cover is sharp.');
+  await expect(sheet).toContainText(/Elevation.*±/);
+  await expect(sheet.getByRole('img', { name: 'QR code that holds this rung' })).toBeVisible();
+  await expectNoSideways(page);
+  await choose(page.getByLabel('Sheets'), 'all rungs on one');
   const card = page.locator('.setup-card').first();
   await expect(card).toContainText(/Speed\d/);
   await expect(card).toContainText('dial not tuned');

@@ -7,6 +7,7 @@ import type { Role } from '../src/db/schema.ts';
 import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
 import * as plans from '../src/pages/api/plans/[id]/index.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
+import * as live from '../src/pages/api/rounds/[id]/live.ts';
 import type { Db } from '../src/server/db.ts';
 import { links } from '../src/server/links.ts';
 import type { Scope } from '../src/server/scope.ts';
@@ -42,6 +43,7 @@ beforeAll(async () => {
   made.outing = body.outingId;
   await call(rounds.PUT, { scope, params: { id: made.round }, body });
   await putBall(scope, made.round, made.result, 1, 'in');
+  await call(live.PUT, { scope, params: { id: made.round }, body: shown() });
   await call(plans.PUT, { scope, params: { id: made.plan }, body: plan() });
   // a machine on a line: without one nobody would be told more than that
   const lined = { name: 'Bramble', profile: profileOf('Two-wheel portable'), linkAddress: '127.0.0.1:9' };
@@ -66,6 +68,24 @@ const paper = () => {
   return { id: uuidv7(), ...head, outcomes: ['in', 'out'] };
 };
 const player = { name: 'A', level: 'Building', hand: 'left', heightM: 1.7, goals: '', avoid: '', notes: '' };
+
+const shown = () => ({
+  rungName: 'Deep and kind',
+  courtName: 'Court 1',
+  machines: [{ name: 'Bramble', lineOf: own.machine }],
+  players: ['Ines'],
+  scores: [{ hits: 1, balls: 2 }],
+  thrown: 2,
+  of: 10,
+  streak: 1,
+  last: 'in',
+  state: 'by hand',
+  everyS: 4,
+  nextInS: 2.5,
+  whose: '',
+  kinds: [{ index: 0, name: 'Deep' }],
+  coming: [{ index: 0, machine: 0 }],
+});
 
 interface Line {
   /** Of our club. */
@@ -122,6 +142,9 @@ const LINES: Record<string, Line> = {
   'PATCH rounds/[id]': at(() => made.round, { body: () => ({ notes: 'Bent knees.' }), helper: true }),
   'GET rounds': { helper: true, forAll: true },
   'POST rounds': { body: () => ({ rounds: [paper()] }), helper: true },
+  'PUT rounds/[id]/live': at(() => made.round, { body: shown, helper: true }),
+  'GET rounds/[id]/live': at(() => made.round, { helper: true }),
+  'POST rounds/[id]/wish': at(() => made.round, { body: () => ({ id: uuidv7(), change: { kind: 'skip' } }), helper: true }),
   'POST rounds/[id]/finish': at(() => made.round, { body: () => ({ finishedAt: '2026-11-20T15:09:00.000Z' }), helper: true }),
   'PUT rounds/[id]/results/[resultId]': {
     params: () => ({ id: made.round, resultId: made.result }),
@@ -165,6 +188,7 @@ async function ours(): Promise<string> {
     'ball_stock',
     'game_ball',
     'correction',
+    'live',
   ];
   const rows = await Promise.all(
     tables.map(async (table) => (await db.execute(sql.raw(`SELECT * FROM ${table} WHERE club_id = '${scope.clubId}' ORDER BY id`)))[0]),

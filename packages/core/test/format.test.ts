@@ -18,6 +18,7 @@ import {
   type Sport,
   throwBall,
   writeCardJson,
+  writeCardLink,
   writeCardText,
   writeMachineFile,
 } from '../src/index.ts';
@@ -108,6 +109,28 @@ describe('setup cards', () => {
       }),
       { numRuns: 40 },
     );
+  });
+  test('as a link that carries all of it: the same card, and a rung is short enough for a code on paper', () => {
+    fc.assert(
+      fc.property(card, (each) => {
+        expect(readFile('card', `  ${writeCardLink(each, 'https://arc.example')}\n`)).toEqual({ ok: true, value: each });
+      }),
+      { numRuns: 40 },
+    );
+    const link = writeCardLink(cardOf('tennis', ['Across the net, deeper'], [24]), 'https://arc.example');
+    expect(link.length).toBeLessThan(600);
+    expect(readFile('card', link.split('#')[1]!).ok).toBe(true);
+    for (const cut of [
+      link.slice(0, -9),
+      link.slice(0, 60),
+      link.replace('arc1.', 'arc1.AA'),
+      `${link.slice(0, 200)}x${link.slice(201)}`,
+    ]) {
+      const read = readFile('card', cut);
+      expect(!read.ok && read.problems[0]!.detail).toMatch(/not whole/);
+    }
+    const newer = readFile('card', link.replace('arc1.', 'arc2.'));
+    expect(!newer.ok && newer.problems[0]!.detail).toMatch(/newer Good Arc/);
   });
   test('cut off anywhere, nothing is taken, and it says where', () => {
     const whole = { json: writeCardJson(cardOf('tennis')), text: writeCardText(cardOf('tennis')) };

@@ -33,9 +33,8 @@ export function Units({ system, children }: { system: UnitSystem; children: Reac
   );
 }
 
-/** The person's units, and every quantity printed in them. */
-export function useUnits() {
-  const system = useContext(UnitsContext);
+/** Every quantity printed in one system of units. */
+export function printersOf(system: UnitSystem) {
   return {
     system,
     length: (m: number) => printLength(m, system),
@@ -66,3 +65,8 @@ export function useUnits() {
     },
   };
 }
+
+const PRINTERS = { imperial: printersOf('imperial'), metric: printersOf('metric') };
+
+/** The person's units, and every quantity printed in them: the same object as long as they are the same. */
+export const useUnits = (): ReturnType<typeof printersOf> => PRINTERS[useContext(UnitsContext)];

@@ -44,6 +44,7 @@ export class FakeStream {
  */
 export function aPage(answer: (asked: Asked) => Reply = () => undefined) {
   const asked: Asked[] = [];
+  const shows: Asked[] = [];
   emptyDevice();
   FakeStream.open.length = 0;
   vi.stubGlobal('EventSource', FakeStream);
@@ -56,12 +57,14 @@ export function aPage(answer: (asked: Asked) => Reply = () => undefined) {
         body: body === undefined ? undefined : JSON.parse(body),
         ...(headers?.['if-match'] !== undefined && { seen: headers['if-match'] }),
       };
-      if (!request.path.endsWith('/beat')) asked.push(request);
+      // signs of life, and what a round shows to others, go beside what a page asks for
+      if (request.path.endsWith('/live') && method === 'PUT') shows.push(request);
+      else if (!request.path.endsWith('/beat')) asked.push(request);
       const { status, body: said } = answer(request) ?? { status: 204 };
       return new Response(status === 204 ? null : JSON.stringify(said), { status });
     },
   );
-  return { asked, user: userEvent.setup() };
+  return { asked, shows, user: userEvent.setup() };
 }
 
 afterEach(() => {

@@ -11,6 +11,7 @@ export {
 export type { Content, Contents, Format } from './format.ts';
 export { writeBallList } from './formats/ball-list.ts';
 export { writeCardJson } from './formats/card-json.ts';
+export { writeCardLink } from './formats/card-link.ts';
 export { writeCardText } from './formats/card-text.ts';
 export { filesOf, readFile } from './formats/index.ts';
 export { writeMachineFile } from './formats/machine-file.ts';

@@ -1,5 +1,5 @@
 import { type Checklist, makeCard, writeCardJson, writeCardText } from '@good-arc/core';
-import { type CSSProperties, useRef, useState } from 'react';
+import { type CSSProperties, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { BallRow, CourtRow, LadderRow, MachineRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -10,6 +10,8 @@ import { Units, useUnits } from '../../ui/Units.tsx';
 import { SetupCard } from './Card.tsx';
 import { asToday, cardLines, describeCard } from './describe.ts';
 import { PAPERS, type Paper } from './papers.ts';
+import { ChecksSheet, RungSheet } from './RungSheet.tsx';
+import { sheetsOf } from './sheets.ts';
 import { usePaperFit } from './usePaperFit.ts';
 
 interface Props {
@@ -37,6 +39,12 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
   const day = today();
   const address = `${location.origin}/card?ladder=${ladder.id}`;
   const [drawing, setDrawing] = useState(false);
+  // a phone shows a rung at a time; on paper all are on one sheet unless asked otherwise
+  const [isByRung, setIsByRung] = useState(() => window.matchMedia('(max-width: 48rem)').matches);
+  const sheets = useMemo(
+    () => (isByRung ? sheetsOf({ ladder, machine, machines, court, stock, checks, day }, units, location.origin) : []),
+    [isByRung, units, ladder, machine, machines, court, stock, checks, day],
+  );
   const { size, copies, marginMm } = PAPERS[paper];
   const sheet = useRef<HTMLElement>(null);
   const fit = usePaperFit(sheet, paper, PAPERS[paper]);
@@ -90,6 +98,16 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
           onChange={setPaper}
           options={Object.entries(PAPERS).map(([key, { name }]) => [key as Paper, name] as const)}
         />
+        <Select
+          className="w-52"
+          label="Sheets"
+          value={isByRung ? 'rung' : 'ladder'}
+          onChange={(each) => setIsByRung(each === 'rung')}
+          options={[
+            ['ladder', 'all rungs on one'],
+            ['rung', 'a sheet a rung'],
+          ]}
+        />
         <Button look="primary" onClick={() => window.print()}>
           Print
         </Button>
@@ -103,14 +121,22 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
           Save as a file
         </Button>
       </div>
-      <div className={copies === 1 ? 'lg:grid lg:grid-cols-[minmax(0,46rem)_minmax(0,1fr)] lg:gap-8' : ''}>
+      {isByRung && (
+        <div className="rung-sheets">
+          {sheets.map((words) => (
+            <RungSheet key={words.number} words={words} under={`${ladder.name} · ${court.name} · ${machine.name}`} />
+          ))}
+          <ChecksSheet {...checks} />
+        </div>
+      )}
+      <div className={copies === 1 && !isByRung ? 'lg:grid lg:grid-cols-[minmax(0,46rem)_minmax(0,1fr)] lg:gap-8' : ''}>
         {/* it scrolls to the side on a phone, and keys must reach that */}
         <section
           ref={sheet}
           aria-label="The card"
           // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls
           tabIndex={0}
-          className={`card-sheet paper-${paper}`}
+          className={isByRung ? 'hidden' : `card-sheet paper-${paper}`}
           style={{ '--fit': fit } as CSSProperties}
         >
           {Array.from({ length: copies }, (_, i) => (

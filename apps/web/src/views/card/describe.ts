@@ -74,7 +74,8 @@ export interface CardWords {
   scores: readonly string[];
 }
 
-const TAKE_CARE =
+/** On every card, whatever it is of. */
+export const TAKE_CARE =
   'Nobody forward of the machine while it is armed. Stop to clear balls underfoot, and at the latest after 28. The machine’s manual and the club’s rules come first.';
 
 export function describeCard(facts: CardFacts, units: U): CardWords {
@@ -129,21 +130,28 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
 /** Hazards that a coach may answer for by name. */
 const ASKS_NAME: readonly Hazard['code'][] = ['unsafe', 'not-judged'];
 
+/** What has to be minded on one rung, each in a sentence. */
+export function cautionsOf(
+  document: RungDocument,
+  { ladder, machine, machines, court }: Pick<CardFacts, 'ladder' | 'machine' | 'machines' | 'court'>,
+  units: U,
+): string[] {
+  const { profile } = machines.find(({ id }) => id === document.machineId) ?? machine;
+  const judged = judgeRung(document, { sport: ladder.sport, machine: profile, gameBall: gameBallById });
+  const byName = needsName(document, judged) ? ' Only when a coach confirms it by name.' : '';
+  const withName = ({ code }: Hazard): string => (ASKS_NAME.includes(code) ? byName : '');
+  const around = aroundOf({ courts: [court], machines: [...machines, machine], players: [] }, document);
+  return hazardsInSight(document, ladder.sport, judged, around).map(
+    (hazard) => `${sayHazard(hazard, units.length).what}${withName(hazard)}`,
+  );
+}
+
 /** Rungs that leave too little time, come where nobody should play them, or could not be judged, each in a sentence. */
 function warningsOf(
   { ladder, machine, machines, court }: Pick<CardFacts, 'ladder' | 'machine' | 'machines' | 'court'>,
   units: U,
 ): string[] {
-  const said = ladder.rungs.map(({ document }) => {
-    const { profile } = machines.find(({ id }) => id === document.machineId) ?? machine;
-    const judged = judgeRung(document, { sport: ladder.sport, machine: profile, gameBall: gameBallById });
-    const byName = needsName(document, judged) ? ' Only when a coach confirms it by name.' : '';
-    const withName = ({ code }: Hazard): string => (ASKS_NAME.includes(code) ? byName : '');
-    const around = aroundOf({ courts: [court], machines: [...machines, machine], players: [] }, document);
-    return hazardsInSight(document, ladder.sport, judged, around).map(
-      (hazard) => `${sayHazard(hazard, units.length).what}${withName(hazard)}`,
-    );
-  });
+  const said = ladder.rungs.map(({ document }) => cautionsOf(document, { ladder, machine, machines, court }, units));
   // what holds for several rungs is said once
   return [...new Set(said.flat())].map((text) => {
     const rungs = said.flatMap((each, i) => (each.includes(text) ? [i + 1] : []));
@@ -167,11 +175,11 @@ const dialsOf = (rung: RungDocument, feed: Feed, machine: MachineRow, day: strin
 type Thrown = Pick<CardFacts, 'machine' | 'machines' | 'day'>;
 
 /** The machine that throws a ball: its own, or the rung’s; the card’s when that was archived. */
-const machineFor = (rung: RungDocument, feed: Feed, { machine, machines }: Thrown): MachineRow =>
+export const machineFor = (rung: RungDocument, feed: Feed, { machine, machines }: Thrown): MachineRow =>
   machines.find(({ id }) => id === (feed.machineId ?? rung.machineId)) ?? machine;
 
 /** The balls of a rung that has more than one. */
-function feedsOf(rung: RungDocument, facts: Thrown, units: U) {
+export function feedsOf(rung: RungDocument, facts: Thrown, units: U) {
   const thrown = rung.feeds.filter((feed) => isIn(feed, rung.absent));
   if (thrown.length < 2) return [];
   return thrown.map((feed) => {

@@ -30,6 +30,7 @@ import { SetUp } from './SetUp.tsx';
 import { SignalFields } from './SignalFields.tsx';
 import { useSignals } from './signals.ts';
 import { Score, Tally } from './Tally.tsx';
+import { useLive } from './useLive.ts';
 import { type CourtsideProps, useOnCourt } from './useOnCourt.ts';
 
 export default function Courtside(props: CourtsideProps) {
@@ -57,6 +58,14 @@ function CourtsideView(props: CourtsideProps) {
   const onCourt = useOnCourt({ ...props, rung });
   const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give, names, everyS, beat } = onCourt;
   const { hasLine, view, state } = crew;
+  useLive(
+    run && {
+      ...{ run, document, names, courtName, machine, second, state, everyS },
+      program: onCourt.program,
+      dueAt: hasLine ? view.dueAt : beat.dueAt,
+    },
+    onCourt.changes.list,
+  );
   const goesDark = useAwake(run !== null);
   useSlimHeader(run !== null);
   const said = inSight[0] && sayHazard(inSight[0], units.length);
@@ -228,6 +237,11 @@ function CourtsideView(props: CourtsideProps) {
         )}
         {hasLine && <WalkOver walk={onCourt.walk} />}
         <SignalFields signals={signals} onChange={setSignals} />
+        {run && (
+          <Button look="ghost" className="px-2" href={`/live?round=${run.roundId}`} target="_blank">
+            Follow it on another screen
+          </Button>
+        )}
         <Elsewhere trim={trimLink(rung.id, onCourt.playerId)} ladderId={ladder.id} />
         {hasLine && <MachineMore give={give} />}
       </div>

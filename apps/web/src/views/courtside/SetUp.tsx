@@ -1,14 +1,9 @@
-import { away, diamondOf, printAngle, printSpin, printTime, type RungDocument, SPORT_RECORDS, type Sport } from '@good-arc/core';
+import type { RungDocument, Sport } from '@good-arc/core';
 import type { ReactNode } from 'react';
 import type { MachineRow } from '../../api/rows.ts';
-import { dialWords } from '../../ui/dialWords.ts';
-import { describeSpot } from '../../ui/place.ts';
-import { sayAim, sayCones, sayMachine } from '../../ui/setUpWords.ts';
+import { setUpLines } from '../../ui/setUpLines.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { Level } from './Level.tsx';
-
-/** A machine that stands nearer to where it stood is left there, m. */
-const SAME_PLACE_M = 0.15;
 
 interface Props {
   document: RungDocument;
@@ -23,35 +18,25 @@ interface Props {
 export function SetUp({ document, sport, machine, marksM, below }: Props) {
   const units = useUnits();
   const feed = document.feeds.find(({ on }) => on) ?? document.feeds[0]!;
-  const { launch } = feed;
-  const dials = dialWords(document, machine);
+  const lines = setUpLines(document, { sport, machine, marksM, below }, units);
   const tunesElevation = machine.dials.some(({ moves, curve }) => moves === 'elevation' && curve !== null);
-  const stand = sayMachine(sport, launch, marksM, units.length);
-  const was = below?.feeds[0]?.launch;
-  const moved = was && away(was, launch) > SAME_PLACE_M;
-  const cones = sayCones(document, sport, units.length);
-  const spin = [printSpin(launch.topspinRpm), launch.sidespinRpm !== 0 && `side ${printSpin(launch.sidespinRpm)}`]
-    .filter(Boolean)
-    .join(', ');
   return (
     <dl className="mt-2 border-t border-base-content" aria-label="Set it up">
       <Line name="Machine">
-        {stand}
-        {moved && <b className="block">It moves: on the rung below it stood {sayMachine(sport, was, marksM, units.length)}.</b>}
+        {lines.stand}
+        {lines.stoodAt && <b className="block">It moves: on the rung below it stood {lines.stoodAt}.</b>}
       </Line>
       <Line name="Dials">
-        <b className="dial text-xl">{dials || `${units.speed(launch.speedMps)} · ${spin}`}</b>
+        <b className="dial text-xl">{lines.dials}</b>
       </Line>
       <Line name="Elevation">
-        <b className="dial text-xl">{printAngle(launch.elevationDeg, 1)}</b>
-        {!tunesElevation && <Level wantedDeg={launch.elevationDeg} />}
+        <b className="dial text-xl">{lines.elevation}</b>
+        {!tunesElevation && <Level wantedDeg={feed.launch.elevationDeg} />}
       </Line>
-      <Line name="Point it">{sayAim(feed, sport, units.length)}</Line>
-      <Line name="Feed">every {printTime(document.intervalS, 1)}</Line>
-      {!diamondOf(sport) && (
-        <Line name="Player">{describeSpot(SPORT_RECORDS[sport].court, feed.meet ?? document.player.start, units.length)}</Line>
-      )}
-      {cones && <Line name="Cones">{cones}</Line>}
+      <Line name="Point it">{lines.aim}</Line>
+      <Line name="Feed">{lines.feed}</Line>
+      {lines.player && <Line name="Player">{lines.player}</Line>}
+      {lines.cones && <Line name="Cones">{lines.cones}</Line>}
     </dl>
   );
 }

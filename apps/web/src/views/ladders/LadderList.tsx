@@ -27,6 +27,14 @@ export default function LadderList({
 }) {
   const [ladders, setLadders] = useState(initial);
   const [reading, setReading] = useState(false);
+  /** A card that came with the address. */
+  const [given, setGiven] = useState('');
+  useEffect(() => {
+    if (!location.hash.startsWith('#arc')) return;
+    setGiven(location.hash);
+    setReading(true);
+    history.replaceState(null, '', '/ladders');
+  }, []);
   const [wanted, setWanted] = useState('');
   const favourites = useFavourites(viewer);
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
@@ -146,7 +154,7 @@ export default function LadderList({
             );
           })}
         </ul>
-        {reading && <ReadCard kit={kit} onClose={() => setReading(false)} />}
+        {reading && <ReadCard kit={kit} given={given} onClose={() => setReading(false)} />}
       </div>
     </Units>
   );

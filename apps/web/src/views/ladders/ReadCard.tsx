@@ -9,8 +9,9 @@ import { Notice } from '../../ui/Notice.tsx';
 import { Select } from '../../ui/Select.tsx';
 
 /** Reads a setup card, as a file or as the text of a message, onto this club's machines. Nothing is saved until all of it fits. */
-export function ReadCard({ kit, onClose }: { kit: Kit; onClose: () => void }) {
-  const [text, setText] = useState('');
+/** @param given of a link that was opened; empty for one that is still to be pasted */
+export function ReadCard({ kit, given = '', onClose }: { kit: Kit; given?: string; onClose: () => void }) {
+  const [text, setText] = useState(given);
   const [chosen, setChosen] = useState<{ machineId?: MachineId; courtId?: CourtId }>({});
   const [failed, setFailed] = useState('');
   const [saving, setSaving] = useState(false);
@@ -38,7 +39,7 @@ export function ReadCard({ kit, onClose }: { kit: Kit; onClose: () => void }) {
 
   return (
     <Dialog title="Read a setup card" onClose={onClose}>
-      <p>Paste the text of a card, or choose its file. It is matched to this club’s machines before anything is kept.</p>
+      <p>Paste the text of a card or its link, or choose its file. It is matched to this club’s machines before anything is kept.</p>
       <label className="mt-3 block">
         <span className="mb-0.5 block text-sm font-medium text-quiet">Card as text</span>
         <textarea

@@ -1,0 +1,20 @@
+import type { IdOf } from '@good-arc/core';
+import { sql } from 'drizzle-orm';
+import { char, datetime, int } from 'drizzle-orm/mysql-core';
+
+/** UUIDv7, made by the client. */
+export const uuid = <Kind extends string>() => char({ length: 36 }).$type<IdOf<Kind>>();
+/** A moment in UTC, to the millisecond. */
+export const moment = () => datetime({ mode: 'date', fsp: 3 });
+
+export const times = () => ({
+  createdAt: moment().notNull().default(sql`(utc_timestamp(3))`),
+  updatedAt: moment()
+    .notNull()
+    .default(sql`(utc_timestamp(3))`)
+    .$onUpdate(() => new Date()),
+});
+/** Counts the changes of a row that people edit: who saves from an older one is told. */
+export const versioned = () => ({ version: int().notNull().default(1) });
+/** Soft delete: a row with a time here is gone for everyone until it is restored. */
+export const removable = () => ({ ...times(), deletedAt: moment() });
