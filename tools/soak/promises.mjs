@@ -18,8 +18,10 @@ export async function promises(rig) {
   await new Promise((resolve) => spawn('npx', args, { cwd: ROOT, env, stdio: 'ignore' }).on('close', resolve));
   const { testResults } = JSON.parse(readFileSync(report, 'utf8'));
   return Object.entries(PROMISES).map(([name, what]) => {
-    const own = testResults.find((/** @type {any} */ file) => file.name.endsWith(`/${name}.test.ts`))?.assertionResults ?? [];
-    const failed = own.filter((/** @type {any} */ one) => one.status !== 'passed');
+    const all = testResults.find((/** @type {any} */ file) => file.name.endsWith(`/${name}.test.ts`))?.assertionResults ?? [];
+    // what does not apply to an endpoint is passed over
+    const own = all.filter((/** @type {any} */ one) => one.status === 'passed' || one.status === 'failed');
+    const failed = own.filter((/** @type {any} */ one) => one.status === 'failed');
     return {
       what,
       figures: `${own.length} cases · broken ${failed.length}`,

@@ -101,16 +101,30 @@ test('on a line: the machine is told the balls that are left, and only what it t
   expect(screen.getByText(/turns to another ball than this page shows/)).toBeTruthy();
 });
 
-test('two machines on lines change their list on hold only: they throw in turn', async () => {
+test('two machines on lines are both told what is left, and when; if one does not take it, both are held', async () => {
   const second = { ...wired, id: id(3), name: 'Wren', linkAddress: '127.0.0.1:4322' };
   const shared = { ...two, feeds: [two.feeds[0]!, { ...two.feeds[1]!, machineId: id(3) }] };
-  const { asked, user } = show({ rung: { ...rung, document: shared }, machine: wired, second }, takes);
+  let refuse = false;
+  const { asked, user } = show({ rung: { ...rung, document: shared }, machine: wired, second }, (each) =>
+    refuse && each.body?.do === 'rest' && each.path === `machines/${id(3)}/command`
+      ? { status: 200, body: { ok: false, state: 'feeding', text: 'Too late.' } }
+      : takes(each),
+  );
+  const told = (what: string) => asked.filter(({ body }) => body?.do === what).map(({ path }) => path);
+  const both = [`machines/${id(2)}/command`, `machines/${id(3)}/command`];
   await hear(status('idle'));
   await user.click(button(/^Arm/));
-  await hear(status('feeding'));
+  await hear(status('feeding', { nextInS: 3 }));
   await user.click(button('Skip the next'));
-  expect(await screen.findByText(/Two machines throw in turn: hold them first/)).toBeTruthy();
-  expect(commands(asked).map((each) => each.do)).not.toContain('rest');
+  expect(told('rest')).toEqual(both);
+  const { nextInS, dealt } = asked.find(({ body }) => body?.do === 'rest')!.body;
+  expect(dealt).toEqual([1, 0, 1, 0, 1, 0]);
+  expect(nextInS).toBeGreaterThan(2);
+  refuse = true;
+  await user.click(button('Skip the next'));
+  expect(await screen.findByText(/One of the machines did not take it: both are on hold/)).toBeTruthy();
+  expect(told('hold')).toEqual(both);
+  expect(coming()[0]).toBe('1 Body');
 });
 
 test('a machine on a line whose line is away is worked by hand, and its code is said to be wrong', async () => {

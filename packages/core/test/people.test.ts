@@ -5,6 +5,7 @@ import {
   callSheet,
   countAt,
   fitDrill,
+  fitPlan,
   LIBRARY,
   type PlanDocument,
   planSchema,
@@ -87,11 +88,36 @@ describe('the plan by the clock', () => {
   });
   test('never more than the cap of balls without a stop', () => {
     let since = 0;
-    for (const { balls, pickUpAfter } of schedule.turns) {
+    const alone = scheduleOf({ ...plan, stations: [] }, rungs);
+    for (const { balls, pickUpAfter } of alone.turns) {
       since += balls;
       expect(since).toBeLessThanOrEqual(plan.capBalls);
       if (pickUpAfter) since = 0;
     }
+    // who picks up meanwhile spares everybody the stop
+    expect(schedule.turns.some(({ pickUpAfter }) => pickUpAfter)).toBe(false);
+    expect(schedule.endsS).toBeLessThan(alone.endsS);
+  });
+  test('brought into the minutes there are: each way fits, everybody hits, every rung has a round, and nothing is offered where it fits already', () => {
+    const named = rungs.map((document, i) => ({ id: `0190f3a0-0000-7000-8000-0000000000${10 + i}`, document }));
+    const slow = { ...plan, lines: 1, stations: [] };
+    const whole = scheduleOf(slow, rungs).endsS / 60;
+    expect(fitPlan(slow, named, whole + 1)).toEqual([]);
+    for (const share of [0.9, 0.7, 0.5, 0.35]) {
+      const ways = fitPlan(slow, named, whole * share);
+      expect(ways.length, `${share}`).toBeGreaterThan(0);
+      for (const way of ways) {
+        expect(planSchema.safeParse(way.plan).success).toBe(true);
+        const documents = rungs.map((rung, i) => ({ ...rung, rounds: way.plan.rungs?.[i]?.rounds ?? rung.rounds }));
+        const schedule = scheduleOf(way.plan, documents);
+        expect(schedule.endsS).toBeCloseTo(way.endsS, 6);
+        expect(schedule.endsS / 60).toBeLessThanOrEqual(whole * share);
+        expect(new Set(schedule.turns.map(({ rung }) => rung)).size).toBe(rungs.length);
+        expect(Math.min(...schedule.share.map(({ balls }) => balls))).toBeGreaterThan(0);
+      }
+    }
+    expect(fitPlan(slow, named, whole * 0.9)[0]!.by).toEqual(['picking-up']); // what changes least first
+    expect(fitPlan(slow, named, 1)).toEqual([]);
   });
   test('by minutes: every turn lasts as long, to a ball', () => {
     const timed = scheduleOf({ ...plan, rotateBy: { kind: 'minutes', minutes: 2 } }, rungs);

@@ -65,8 +65,11 @@ export const commandSchema = z.discriminatedUnion('do', [
     program: z.string().min(1).max(64),
     /** Balls of it that had left when this was said: if another has left meanwhile, it is refused. */
     after: z.int().min(0).max(1000),
-    launches: z.array(launchSchema).min(1).max(200),
-    thenS: z.array(z.number().min(0.5).max(120)).min(1).max(200),
+    /** None: another machine throws all of them. */
+    launches: z.array(launchSchema).max(200),
+    thenS: z.array(z.number().min(0.5).max(120)).max(200),
+    /** Seconds to its first of them, where another machine throws, too; without, when its next ball is due anyhow. */
+    firstS: z.number().min(0).max(3600).optional(),
   }),
   z.strictObject({ id, do: z.literal('stow') }),
   z.strictObject({ id, do: z.literal('clear') }),

@@ -151,16 +151,23 @@ export class SimulatedMachine {
   }
 
   /** The balls that are left, told anew: the next one waits until it has turned to it. */
-  private rest({ program: id, after, launches, thenS }: Extract<Command, { do: 'rest' }>): Answer {
+  private rest({ program: id, after, launches, thenS, firstS }: Extract<Command, { do: 'rest' }>): Answer {
     const { program } = this;
     if (!program) return { ok: false, code: 'nothing-armed', text: 'Nothing is armed: arm a rung first.' };
     if (program.id !== id) return { ok: false, code: 'other-program', text: `It throws another round: ${program.name}.` };
     if (after !== this.thrown) return { ok: false, code: 'too-late', text: 'A ball left meanwhile: look again what comes next.' };
     if (this.thrown + launches.length > MOST_BALLS) return { ok: false, code: 'cannot', text: 'These are too many balls.' };
+    if (launches.length === 0) {
+      this.program = { ...program, count: this.thrown };
+      this.cancel();
+      if (this.state === 'feeding') this.finish();
+      else this.tell();
+      return { ok: true };
+    }
     this.program = { ...program, launches, thenS, count: this.thrown + launches.length };
     this.listedAt = this.thrown;
     if (this.state === 'feeding' && this.dueAtMs !== null) {
-      const leftS = ((this.dueAtMs - this.options.clock.nowMs()) / 1000) * (this.options.timeFactor ?? 1);
+      const leftS = firstS ?? ((this.dueAtMs - this.options.clock.nowMs()) / 1000) * (this.options.timeFactor ?? 1);
       this.cancel();
       this.schedule(Math.max(leftS, this.reachS()));
     }
@@ -255,18 +262,23 @@ export class SimulatedMachine {
       this.options.emit({ event: 'release', seq: this.thrown, feed, launch: this.scatter(this.program!.launches[feed]!) });
     }
     if (this.thrown >= this.program!.count) {
-      this.dueAtMs = null;
-      this.feedsAfterArming = false;
-      this.state = 'ready';
-      const { count } = this.program!;
-      this.thrown = 0;
-      this.listedAt = 0;
-      this.options.emit({ ...this.status(), thrown: count, next: null });
+      this.finish();
       return;
     }
     // a turn that takes longer than the interval delays the ball
     this.schedule(Math.max(this.program!.thenS?.[feed] ?? this.program!.intervalS, this.reachS()));
     this.tell();
+  }
+
+  /** All balls of the program have left: it is ready for the next round. */
+  private finish(): void {
+    this.dueAtMs = null;
+    this.feedsAfterArming = false;
+    this.state = 'ready';
+    const { count } = this.program!;
+    this.thrown = 0;
+    this.listedAt = 0;
+    this.options.emit({ ...this.status(), thrown: count, next: null });
   }
 
   /** The launch as this machine really gives it: normal scatter about what was set. */

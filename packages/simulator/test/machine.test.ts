@@ -160,6 +160,18 @@ describe('feeding', () => {
     expect(r.machine.state).toBe('ready');
     expect(rig().give(rest)).toMatchObject({ ok: false, code: 'nothing-armed' });
   });
+  test('with another machine it waits as long as it is told for its first; with none left it is done', () => {
+    const r = inState('feeding');
+    r.give({ do: 'rest', program: 'p1', after: 1, launches: [launch], thenS: [4], firstS: 9 });
+    r.live(8.5);
+    expect(r.releases()).toHaveLength(1);
+    r.live(1);
+    expect(r.releases()).toHaveLength(2);
+    const done = inState('feeding');
+    expect(done.give({ do: 'rest', program: 'p1', after: 1, launches: [], thenS: [] })).toEqual({ ok: true });
+    done.live(20);
+    expect([done.machine.state, done.releases().length]).toEqual(['ready', 1]);
+  });
   test('told of a ball far away just before it is due, it waits until it points there', () => {
     const r = inState('feeding');
     r.live(2.75); // due in a moment

@@ -238,6 +238,8 @@ export const commandBody = z.discriminatedUnion('do', [
     document: rungSchema,
     dealt: dealtSchema,
     intervalS: intervalSchema,
+    /** To the next release of whichever machine, where two throw; null when none is due. */
+    nextInS: z.number().min(0).max(600).nullable().default(null),
     playerId: rowId<'player'>().optional(),
     confirmedBy,
   }),

@@ -70,8 +70,8 @@ export interface Schedule {
 }
 
 /**
- * The plan by the clock. Every rung has as many turns as give each player its rounds, to within one turn; walking, rest and picking up at the cap
- * of balls have their time. A turn on several lines shares its balls among them.
+ * The plan by the clock. Every rung has as many turns as give each player its rounds, to within one turn; walking, rest and, where nobody
+ * picks up meanwhile, picking up at the cap of balls have their time. A turn on several lines shares its balls among them.
  * @param rungs from the bottom up
  */
 export function scheduleOf(plan: PlanDocument, rungs: readonly RungDocument[]): Schedule {
@@ -92,7 +92,8 @@ export function scheduleOf(plan: PlanDocument, rungs: readonly RungDocument[]): 
       const lastsS = balls * oneS;
       sinceStop += balls;
       const last = index === rungs.length - 1 && i === wanted - 1;
-      const pickUpAfter = !last && sinceStop + balls > plan.capBalls;
+      // who picks up meanwhile spares everybody the stop
+      const pickUpAfter = !last && sinceStop + balls > plan.capBalls && stations['picking up'].length === 0;
       turns.push({ atS, lastsS, rung: index, turn: i + 1, balls, stations, pickUpAfter });
       for (const id of stations.hitting) {
         const mine = shared.get(id)!;

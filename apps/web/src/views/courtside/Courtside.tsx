@@ -5,7 +5,6 @@ import { Button } from '../../ui/Button.tsx';
 import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
 import { HazardList } from '../../ui/HazardList.tsx';
 import { trimLink } from '../../ui/links.ts';
-import { Notice } from '../../ui/Notice.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { useAwake } from '../../ui/useAwake.ts';
@@ -20,7 +19,7 @@ import { ForToday } from './ForToday.tsx';
 import { LandingTaps } from './LandingTaps.tsx';
 import { Lane } from './Lane.tsx';
 import { NextBalls } from './NextBalls.tsx';
-import { Notices, StatusLine } from './Notices.tsx';
+import { LyingNotice, Notices, StatusLine } from './Notices.tsx';
 import { Pace } from './Pace.tsx';
 import { Pads } from './Pads.tsx';
 import { RoundFields } from './RoundFields.tsx';
@@ -125,16 +124,7 @@ function CourtsideView(props: CourtsideProps) {
             <HazardList hazards={inSight} brief={run !== null} />
           </div>
         )}
-        {onCourt.lying.isTooMany && (
-          <Notice tone="warning" className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2" role="status">
-            <span className="min-w-0 grow">
-              <b>About {onCourt.lying.lying} balls lie about.</b> Pick them up before somebody steps on one.
-            </span>
-            <Button size="l" onClick={onCourt.lying.pickedUp}>
-              Picked up
-            </Button>
-          </Notice>
-        )}
+        <LyingNotice {...onCourt.lying} />
         {finished.length > 0 && !run && (
           <Finished
             finished={finished}
@@ -149,6 +139,9 @@ function CourtsideView(props: CourtsideProps) {
             <details className="mb-1" open={finished.length === 0}>
               <summary className="flex min-h-12 cursor-pointer items-center font-semibold">Set it up</summary>
               <SetUp document={document} sport={ladder.sport} machine={machine} marksM={marksM} below={below} />
+              <Button size="l" className="mt-2" href={trimLink(rung.id, onCourt.playerId)}>
+                First ball by itself
+              </Button>
             </details>
             <Checks checks={checks} part={finished.length > 0 ? 'after' : 'before'} mayEdit={viewer.canPlan} />
             <RoundFields

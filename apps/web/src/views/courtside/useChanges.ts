@@ -41,6 +41,7 @@ export function useChanges({
   rungId,
   confirmedBy,
   give,
+  dueAt,
   nameOf,
   length,
 }: {
@@ -57,6 +58,8 @@ export function useChanges({
   rungId: string;
   confirmedBy: string;
   give: (body: CourtsideCommand) => Promise<boolean>;
+  /** `performance.now()` of the next release. */
+  dueAt: () => number | null;
   nameOf: (playerId: string) => string;
   length: (m: number) => string;
 }) {
@@ -67,12 +70,8 @@ export function useChanges({
     const changed = { ...now, ...part };
     const isArmed = hasLine && ['arming', 'ready', 'feeding', 'held'].includes(state);
     const from = thrownOf(now);
-    if (isArmed && hasTwoLines && state !== 'held') {
-      toast.error('Two machines throw in turn: hold them first, then change what comes.');
-      return;
-    }
     // two machines that were held are armed anew, with the list as it is then
-    if (isArmed && !hasTwoLines && ('dealt' in part || 'nudged' in part)) {
+    if (isArmed && !(hasTwoLines && state === 'held') && ('dealt' in part || 'nudged' in part)) {
       const taken = await give({
         do: 'rest',
         rungId,
@@ -82,6 +81,7 @@ export function useChanges({
         document: changed.nudged ?? now.card,
         dealt: programIn(changed).map(({ index }) => index),
         intervalS: everyS,
+        nextInS: dueAt() === null ? null : Math.max(0, (dueAt()! - performance.now()) / 1000),
         playerId: now.playerId,
         ...(confirmedBy && { confirmedBy }),
       });

@@ -60,6 +60,11 @@ export function useCrew(
     const needs = (ofSecond: boolean): boolean =>
       (body.do !== 'arm' && body.do !== 'feed') || program.some(({ index }, i) => i >= from && isSecond(index) === ofSecond);
     const replies = await Promise.all([...(needs(false) ? [one.command(body)] : []), ...(needs(true) ? [other.command(body)] : [])]);
+    // one that has other balls than the other would throw into it
+    if (body.do === 'rest' && replies.some(({ ok }) => !ok)) {
+      await Promise.all([one.command({ do: 'hold' }), other.command({ do: 'hold' })]);
+      return { ok: false, text: 'One of the machines did not take it: both are on hold. Arm them again.' };
+    }
     return replies.find(({ ok }) => !ok && (body.do === 'arm' || body.do === 'feed')) ?? replies.find(({ ok }) => ok) ?? replies[0]!;
   }
 

@@ -1,7 +1,6 @@
 import {
   type Approach,
   type Checklist,
-  type Launch,
   needsName,
   type Outcome,
   outcomeAt,
@@ -12,7 +11,6 @@ import {
   type RungDocument,
   type Sport,
   sameCard,
-  scoreRound,
   targetOf,
   turnsOf,
 } from '@good-arc/core';
@@ -29,10 +27,11 @@ import { useKeys } from '../../ui/useKeys.ts';
 import { sayMark } from '../../words/marks.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
 import type { FinishedRound } from './Finished.tsx';
+import { inMachine } from './inMachine.ts';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { padsFor } from './Pads.tsx';
 import { lastJudged, waitingBall } from './round.ts';
-import { hitterAt, hittersOf, notesIn, outingOfToday, resultsOf, thrownOf, turnsIn } from './run.ts';
+import { outingOfToday, thrownOf, turnsIn } from './run.ts';
 import { useBeat } from './useBeat.ts';
 import { useChanges } from './useChanges.ts';
 import { useCrew } from './useCrew.ts';
@@ -41,7 +40,7 @@ import { useLying } from './useLying.ts';
 import { useRound } from './useRound.ts';
 import { useToday } from './useToday.ts';
 import { useWalk } from './useWalk.ts';
-import { type Counted, type Past, verdictAfter } from './verdict.ts';
+import { type Counted, finishedRounds, type Past } from './verdict.ts';
 
 /** What a page for the court is given. */
 export interface CourtsideProps {
@@ -83,11 +82,6 @@ function goToHitters(): void {
   const fields = [...window.document.querySelectorAll<HTMLSelectElement>('[data-hitters] select')];
   (fields.find(({ value }) => value === '') ?? fields.at(-1))?.focus();
 }
-
-/** Finer than any machine turns, m/s and °. */
-const SAME = 0.02;
-const isSameBall = (a: Pick<Launch, 'speedMps' | 'elevationDeg' | 'bearingDeg'>, b: typeof a): boolean =>
-  (['speedMps', 'elevationDeg', 'bearingDeg'] as const).every((key) => Math.abs(a[key] - b[key]) <= SAME);
 
 /** Who hits, the round on this device and the machine, together: what may be done now, and what it does. */
 export function useOnCourt({
@@ -244,6 +238,7 @@ export function useOnCourt({
     hasLine,
     hasTwoLines: crew.hasTwoLines,
     rungId: rung.id,
+    dueAt: () => view.dueAt,
     length: units.length,
   });
 
@@ -294,31 +289,21 @@ export function useOnCourt({
     if (!now) return;
     if (hasLine && (state === 'feeding' || state === 'arming')) await give({ do: 'hold' });
     tell({ kind: 'finished', at: new Date().toISOString(), weather });
-    const theirs = hittersOf(now).map((hitter) => {
-      const count = scoreRound(document, resultsOf(now.balls.filter(({ seq }) => hitterAt(now, seq).playerId === hitter.playerId)));
-      const round = { playerId: hitter.playerId, id: hitter.roundId, count };
-      const step = verdictAfter(document, ladder.approach, round, done, sameCard(document, rung.document) ? history : null);
-      return {
-        roundId: hitter.roundId,
-        playerId: hitter.playerId,
-        name: nameOf(hitter.playerId),
-        ...count,
-        step,
-        notes: notesIn(now, hitter.roundId),
-      };
-    });
+    const before = { visit: done, history: sameCard(document, rung.document) ? history : null };
+    const theirs = finishedRounds(now, document, ladder.approach, before, nameOf);
     lying.roundOver();
     setDone([...theirs, ...done]);
     setFinished(theirs);
   }
 
-  // a round that somebody else armed: whose it is is said, and nobody goes on with it unawares
-  const inIt = ['arming', 'feeding', 'held'].includes(state) ? (view.status?.program ?? null) : null;
-  const others = inIt && inIt.id !== run?.roundId && inIt.id !== armedFor ? inIt : null;
-  // the machine echoes the ball it turns to: it is compared with that of its own count, so that a ball on its way is no difference
-  const echoed = run && view.status?.program?.id === run.roundId && !crew.hasTwoLines && isArmed ? view.status : null;
-  const shownNext = echoed && program[run!.offset + echoed.thrown]?.launch;
-  const isAnotherBall = Boolean(echoed?.next && shownNext && !isSameBall(echoed.next, shownNext));
+  const { others, isAnotherBall } = inMachine({
+    run,
+    program,
+    armedFor,
+    state,
+    status: view.status,
+    isComparable: !crew.hasTwoLines && isArmed,
+  });
   const walk = useWalk(document, state === 'ready', () => give({ do: 'feed' }));
   const thrown = thrownOf(run);
   const lying = useLying(document.courtId, thrown);

@@ -1,4 +1,14 @@
-import { type Approach, gateOf, type NextStep, nextStep, type PlayerId, type RoundCount, type RungDocument } from '@good-arc/core';
+import {
+  type Approach,
+  gateOf,
+  type NextStep,
+  nextStep,
+  type PlayerId,
+  type RoundCount,
+  type RungDocument,
+  scoreRound,
+} from '@good-arc/core';
+import { hitterAt, hittersOf, notesIn, type Run, resultsOf } from './run.ts';
 
 /** A round as it was counted, and whose it was. */
 export type Counted = RoundCount & { playerId: PlayerId };
@@ -22,4 +32,20 @@ export function verdictAfter(
   const before = changed < 0 ? kept : kept.slice(0, changed);
   const rounds = [count, ...visit.filter(isMine), ...before];
   return nextStep({ approach, need: gateOf(document), roundsAsked: document.rounds, rounds });
+}
+
+/** What a round came to for each of those who hit, with the verdict on it. @param before rounds of this visit, and of before it */
+export function finishedRounds(
+  run: Run,
+  document: RungDocument,
+  approach: Approach,
+  { visit, history }: { visit: readonly Counted[]; history: readonly Past[] | null },
+  nameOf: (playerId: PlayerId) => string,
+) {
+  return hittersOf(run).map(({ playerId, roundId }) => {
+    const own = run.balls.filter(({ seq }) => hitterAt(run, seq).playerId === playerId);
+    const count = scoreRound(document, resultsOf(own));
+    const step = verdictAfter(document, approach, { playerId, id: roundId, count }, visit, history);
+    return { roundId, playerId, name: nameOf(playerId), ...count, step, notes: notesIn(run, roundId) };
+  });
 }

@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { LiveShown, LiveWish } from '../../api/live.ts';
 import type { Viewer } from '../../api/rows.ts';
@@ -18,10 +19,19 @@ export type Look = (typeof LOOKS)[number];
 /** The device that runs it has been silent for so long, s: what is shown may be old. */
 const SILENT_S = 30;
 
+/** A screen that is read from far away has no room for the site’s header. */
+function useBare(isOn: boolean): void {
+  useEffect(() => {
+    document.documentElement.toggleAttribute('data-bare', isOn);
+    return () => document.documentElement.removeAttribute('data-bare');
+  }, [isOn]);
+}
+
 /** A round that goes on on another device: for who stands far away, who calls, and who feeds. */
 export default function Follow({ roundId, look }: { viewer: Viewer; roundId: string; look: Look }) {
   const { row, problem, sinceS, inS } = useFollow(roundId);
   useAwake(true);
+  useBare(look === 'far');
   if (!row)
     return (
       <div className="p-6 text-lg">
@@ -46,7 +56,7 @@ export default function Follow({ roundId, look }: { viewer: Viewer; roundId: str
     });
   const ask = (change: LiveWish['change']): void => void attempt(() => api('POST', `rounds/${roundId}/wish`, { id: uuidv7(), change }));
   return (
-    <div className="flex min-h-[calc(100dvh-3.2rem)] flex-col px-3 pb-3 md:px-6">
+    <div className={`flex flex-col px-3 pb-3 md:px-6 ${look === 'far' ? 'min-h-dvh' : 'min-h-[calc(100dvh-3.2rem)]'}`}>
       <h1 className="sr-only">{shown.rungName}</h1>
       {isFinished && (
         <Notice tone="note" className="mt-2">
@@ -61,6 +71,11 @@ export default function Follow({ roundId, look }: { viewer: Viewer; roundId: str
       {look === 'far' && <Far shown={shown} inS={inS} />}
       {look === 'caller' && <Caller shown={shown} inS={inS} onAsk={ask} isOver={isFinished} />}
       {(look === 'first' || look === 'second') && <Feeder shown={shown} inS={inS} machine={look === 'first' ? 0 : 1} />}
+      {look === 'far' && (
+        <Button look="ghost" className="self-end text-quiet" href="/live">
+          Close
+        </Button>
+      )}
       {lines.length > 0 && look !== 'far' && (
         <button
           type="button"

@@ -12,6 +12,7 @@ import { ByTheClock } from './ByTheClock.tsx';
 import { CallSheets } from './CallSheets.tsx';
 import { clockAt } from './clock.ts';
 import { DayLoad } from './DayLoad.tsx';
+import { FitTime } from './FitTime.tsx';
 import { PlanParts } from './PlanParts.tsx';
 import { Players } from './PlanPlayers.tsx';
 import { usePlan } from './usePlan.ts';
@@ -187,6 +188,7 @@ function PlanView({ viewer, kit, ladder: whole, plan: kept, startsAt, rounds, el
                   .map(({ playerId, turns, balls }) => `${nameOf(playerId)} ${turns} turns, ${Math.round(balls)} balls`)
                   .join(' · ')}
               </p>
+              <FitTime plan={plan} rungs={ladder.rungs} endsS={schedule.endsS} readOnly={readOnly} onTake={change} />
               <DayLoad share={schedule.share} kit={kit} elsewhere={elsewhere} />
               <ByTheClock plan={plan} schedule={schedule} ladder={ladder} nameOf={nameOf} rounds={rounds} />
               {plan.notes && <p className="mt-2">{plan.notes}</p>}

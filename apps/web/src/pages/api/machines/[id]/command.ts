@@ -109,7 +109,8 @@ async function programmed(
   const left = balls.slice(command.from);
   // with two machines each throws its own balls, and waits while the other throws
   const own = left.flatMap((ball, at) => (isOurs(document.feeds[ball.index]!) ? [{ ...ball, at }] : []));
-  if (own.length === 0) throw new Refusal(409, 'All balls of this round have been thrown. Finish it and begin another.');
+  if (left.length === 0 || (own.length === 0 && command.do === 'arm'))
+    throw new Refusal(409, 'All balls of this round have been thrown. Finish it and begin another.');
   const [hits] = command.playerId === undefined ? [] : await store.any(player, [command.playerId]);
   if (!command.confirmedBy) {
     if (await asksForName(store, ladderId, document, hits?.level))
@@ -120,7 +121,10 @@ async function programmed(
   const thenS = own.map(({ at, thenS: then }, i) => (own[i + 1] ? secondsTo(own[i + 1]!.at) - secondsTo(at) : then));
   if (command.do === 'rest') {
     const after = balls.slice(command.armedFrom, command.from).filter(({ index }) => isOurs(document.feeds[index]!)).length;
-    return { ladderId, command: { do: 'rest', program: command.roundId, after, launches, thenS } };
+    const { nextInS } = command;
+    // with two machines the next ball may be the other's now
+    const first = nextInS === null || own.length === left.length ? {} : { firstS: nextInS + secondsTo(own[0]?.at ?? 0) };
+    return { ladderId, command: { do: 'rest', program: command.roundId, after, launches, thenS, ...first } };
   }
   return {
     ladderId,

@@ -1,0 +1,62 @@
+import { type Browser, expect, type Page, test } from '@playwright/test';
+import { awake, expectAccessible, expectNoSideways, findRung, open } from './support/pages.ts';
+
+/** Another device: its own browser, without anything of the first. */
+async function device(browser: Browser, phone: boolean): Promise<Page> {
+  const size = phone ? { width: 390, height: 844 } : { width: 1280, height: 800 };
+  return (await browser.newContext({ viewport: size, hasTouch: phone, isMobile: phone, serviceWorkers: 'block' })).newPage();
+}
+
+test('a cage on four devices: run, called, fed, and seen from far away; overruled ball by ball, held from anywhere', {
+  tag: '@phone',
+}, async ({ page, browser }) => {
+  await (await findRung(page, 'Turn about')).click();
+  await awake(page, /\/courtside/);
+  await page.getByLabel('Who is hitting').selectOption({ index: 1 });
+  const runner = page.getByRole('button', { name: /^(Arm|Begin round)/ });
+  await runner.click();
+  await page.getByRole('button', { name: /^Feed/ }).click({ timeout: 60_000 });
+  await expect(page.getByText(/ball [1-9] of 10/)).toBeVisible({ timeout: 60_000 });
+
+  const [caller, feeder, far] = [await device(browser, true), await device(browser, true), await device(browser, false)];
+  await open(caller, '/live');
+  const going = caller.getByRole('listitem').filter({ hasText: 'Turn about' });
+  await expect(going).toContainText('Heron, Flint');
+  const links = {
+    second: await going.getByRole('link', { name: 'Feeder of the second' }).getAttribute('href'),
+    far: await going.getByRole('link', { name: 'Far screen' }).getAttribute('href'),
+  };
+  await going.getByRole('link', { name: 'Caller' }).click();
+  await feeder.goto(links.second!);
+  await far.goto(links.far!);
+  await expect(feeder.getByTestId('feeder-phase')).toBeVisible();
+  await expect(far.getByLabel('Far screen')).not.toContainText(/Slider|Fastball/); // the hitter looks at it
+  await expectNoSideways(caller);
+  await expectNoSideways(far);
+  await expectAccessible(caller);
+  await expectAccessible(far);
+
+  // overruled: what the one who runs it sees is what the caller sees
+  await page.getByText('Change what comes').click();
+  await caller.getByRole('button', { name: 'Skip it' }).click();
+  await expect(page.getByText('Another screen asked for other balls.')).toBeVisible();
+  const coming = page.getByRole('list', { name: 'Coming balls' }).getByRole('listitem');
+  await expect
+    .poll(async () => {
+      const [shown, called] = [await coming.first().textContent(), await caller.getByTestId('caller-next').textContent()];
+      return shown?.replace(/^\d+\s*/, '') === called;
+    })
+    .toBe(true);
+
+  // judged on the first device, read on the far one
+  await page.getByRole('button', { name: /^Hit/ }).first().click();
+  await expect(far.getByTestId('far-score')).toHaveText(/^1 of \d+$/);
+
+  // and held from another: every screen says so
+  await caller.getByRole('button', { name: 'Hold' }).click();
+  await expect(page.getByTestId('machine-state').first()).toHaveAttribute('data-state', 'held');
+  await expect(far.getByText('Hold')).toBeVisible();
+  await page.getByRole('button', { name: 'Finish round' }).click();
+  await expect(far.getByText(/This round is over/)).toBeVisible();
+  for (const each of [caller, feeder, far]) await each.context().close();
+});
