@@ -45,6 +45,7 @@ async function viewsOfOne(page: Page): Promise<string[]> {
     `/rounds/${round.id}`,
     `/next?players=${id(player)}`,
     `/report?player=${id(player)}`,
+    '/live',
   ];
 }
 

@@ -375,6 +375,14 @@ describe('rounds', () => {
     expect(body.errors![0]).toMatchObject({ pointer: '/outcome', detail: expect.stringMatching(/in, near, out/) });
     expect(await db.select().from(result).where(eq(result.roundId, roundId))).toEqual([]);
   });
+  test.each(['0001-01-01T00:00:00Z', '9999-12-31T23:59:59Z', '2026-13-01T00:00:00Z', 'yesterday'])(
+    'a moment that is none is refused at its field: %s',
+    async (startedAt) => {
+      const { status, body } = await call(rounds.PUT, { scope, params: { id: uuidv7() }, body: { ...roundBody(), startedAt } });
+      expect([status, body.errors![0]!.pointer]).toEqual([400, '/startedAt']);
+      expect(body.errors![0]!.detail).toMatch(/A year from 1990 to 2100|A moment in UTC such as/);
+    },
+  );
   test('a round that fails half-way leaves nothing behind', async () => {
     const before = (await db.select().from(round)).length;
     expect((await call(rounds.PUT, { scope, params: { id: uuidv7() }, body: { ...roundBody(), playerId: uuidv7() } })).status).toBe(404);

@@ -46,7 +46,7 @@ describe('a sheet a rung', () => {
     for (const key of ['stand', 'dials', 'elevation', 'aim', 'feed', 'player', 'arrives', 'target', 'balls', 'gate'] as const)
       expect(first![key], key).not.toBe('');
     expect(first!.elevation).toMatch(/±/);
-    expect(first!.arrives).toMatch(/± .* to the side, ± .* in length/);
+    expect(first!.arrives).toMatch(/two balls in three within .* to the side, .* long or short/);
     expect(first!.stoodAt).toBe('');
     expect(sheets[1]!.stoodAt).toBe(first!.stand); // it moves
   });

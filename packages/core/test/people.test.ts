@@ -102,9 +102,9 @@ describe('the plan by the clock', () => {
     const named = rungs.map((document, i) => ({ id: `0190f3a0-0000-7000-8000-0000000000${10 + i}`, document }));
     const slow = { ...plan, lines: 1, stations: [] };
     const whole = scheduleOf(slow, rungs).endsS / 60;
-    expect(fitPlan(slow, named, whole + 1)).toEqual([]);
+    expect(fitPlan(slow, named, whole + 1).ways).toEqual([]);
     for (const share of [0.9, 0.7, 0.5, 0.35]) {
-      const ways = fitPlan(slow, named, whole * share);
+      const { ways } = fitPlan(slow, named, whole * share);
       expect(ways.length, `${share}`).toBeGreaterThan(0);
       for (const way of ways) {
         expect(planSchema.safeParse(way.plan).success).toBe(true);
@@ -116,8 +116,11 @@ describe('the plan by the clock', () => {
         expect(Math.min(...schedule.share.map(({ balls }) => balls))).toBeGreaterThan(0);
       }
     }
-    expect(fitPlan(slow, named, whole * 0.9)[0]!.by).toEqual(['picking-up']); // what changes least first
-    expect(fitPlan(slow, named, 1)).toEqual([]);
+    expect(fitPlan(slow, named, whole * 0.9).ways[0]!.by).toEqual(['picking-up']); // what changes least first
+    const { ways, leastS } = fitPlan(slow, named, 1);
+    expect(ways).toEqual([]);
+    expect(fitPlan(slow, named, (leastS + 1) / 60).ways.length).toBeGreaterThan(0);
+    expect(fitPlan(slow, named, (leastS - 1) / 60).ways).toEqual([]);
   });
   test('by minutes: every turn lasts as long, to a ball', () => {
     const timed = scheduleOf({ ...plan, rotateBy: { kind: 'minutes', minutes: 2 } }, rungs);

@@ -4,6 +4,7 @@ import { seededRandom } from '@good-arc/core';
 import {
   type Command,
   commandSchema,
+  HEARTBEAT_LOST_MS,
   PROTOCOL_VERSION,
   type Reply,
   readLines,
@@ -32,6 +33,9 @@ export interface MachineServerOptions {
 export function serveMachine({ port, profile, seed, code, timeFactor = 1, patienceMs = 0 }: MachineServerOptions): Promise<Server> {
   const listeners = new Set<Socket>();
   let driver: Socket | null = null;
+  /** When the driver was heard of last: a line that is half open says nothing, and nobody is told that it is gone. */
+  let driverHeardMs = 0;
+  const isGone = (): boolean => realClock.nowMs() - driverHeardMs > Math.max(HEARTBEAT_LOST_MS, patienceMs);
   let silentUntilMs = 0;
   const speak = (socket: Socket, value: unknown): void => {
     if (realClock.nowMs() >= silentUntilMs) writeLine(socket, value);
@@ -55,9 +59,18 @@ export function serveMachine({ port, profile, seed, code, timeFactor = 1, patien
     if (command.do === 'hello') {
       if (command.role === 'driver' && code !== undefined && command.code !== code)
         return reply(false, { code: 'wrong-code', text: 'This is not the code on its display.' });
+      if (command.role === 'driver' && driver !== null && driver !== socket && isGone()) {
+        const gone = driver;
+        driver = null;
+        gone.destroy();
+        machine.linkLost();
+      }
       if (command.role === 'driver' && driver !== null && driver !== socket)
         return reply(false, { code: 'driver-taken', text: 'Another driver has this machine.' });
-      if (command.role === 'driver') driver = socket;
+      if (command.role === 'driver') {
+        driver = socket;
+        driverHeardMs = realClock.nowMs();
+      }
       listeners.add(socket);
       return reply(true, { version: PROTOCOL_VERSION, extensions: [SIMULATION] });
     }
@@ -87,6 +100,7 @@ export function serveMachine({ port, profile, seed, code, timeFactor = 1, patien
       machine.linkLost();
     });
     readLines(socket, (value) => {
+      if (socket === driver) driverHeardMs = realClock.nowMs();
       const parsed = commandSchema.safeParse(value);
       if (parsed.success) {
         const reply = answer(socket, parsed.data);

@@ -88,6 +88,21 @@ describe('over a real socket', () => {
     expect(reply('d')).toMatchObject({ ok: false, code: 'bad-line' });
     expect(reply('c')).toMatchObject({ ok: true, state: 'held' });
   });
+  test('a line that is half open does not keep its seat: who says nothing for a second is not the driver any more', async () => {
+    const server = await serveMachine({ port: 0, profile, seed: 1, timeFactor: 20 });
+    cleanUp.push(() => server.close());
+    const silent = connect({ host: '127.0.0.1', port: portOf(server) });
+    cleanUp.push(() => silent.destroy());
+    const heard: Record<string, unknown>[] = [];
+    readLines(silent, (value) => heard.push(value as Record<string, unknown>));
+    silent.write('{"id":"a","do":"hello","role":"driver"}\n');
+    await until(() => heard.some(({ re, ok }) => re === 'a' && ok === true));
+    const events: LinkEvent[] = [];
+    const next = new MachineClient({ host: '127.0.0.1', port: portOf(server), patienceMs: 8000, onEvent: (event) => events.push(event) });
+    cleanUp.push(() => next.close());
+    await until(() => next.isUp);
+    expect(events[0]).toEqual({ event: 'link', up: false, why: 'driver-taken' });
+  });
   test('a machine with a code on its display is driven by nobody who did not read it there; anyone may hold', async () => {
     const server = await serveMachine({ port: 0, profile, seed: 1, code: 'K7Q4MD', timeFactor: 20, patienceMs: 8000 });
     const events: LinkEvent[] = [];

@@ -137,6 +137,11 @@ export const wholeBody = z.strictObject({
 
 export const planBody = planSchema;
 
+/** A moment that somebody was on a court: what lies beyond is a slip of the hand, and no database keeps all of it. */
+const momentSchema = z.iso
+  .datetime('A moment in UTC such as 2026-03-14T16:30:00Z')
+  .refine((text) => text >= '1990' && text < '2101', 'A year from 1990 to 2100');
+
 /** Who confirmed a hard ball that leaves too little time. */
 const confirmedBy = z.string().trim().min(1, 'Give the name of who confirms it').max(120, 'At most 120 characters').optional();
 
@@ -145,19 +150,19 @@ export const roundBody = z.strictObject({
   rungId: rowId<'rung'>(),
   playerId: rowId<'player'>(),
   weather: weatherSchema,
-  startedAt: z.iso.datetime(),
+  startedAt: momentSchema,
   /** The rung as the page ran it. */
   card: rungSchema.optional(),
   confirmedBy,
 });
 
 const roundNotes = z.string().max(1000, 'At most 1,000 characters');
-export const finishBody = z.strictObject({ finishedAt: z.iso.datetime(), weather: weatherSchema.optional(), notes: roundNotes.optional() });
+export const finishBody = z.strictObject({ finishedAt: momentSchema, weather: weatherSchema.optional(), notes: roundNotes.optional() });
 /** Something put right in a round: what is not given stays. A ball without an outcome was never thrown. */
 export const correctionBody = z
   .strictObject({
     playerId: rowId<'player'>(),
-    startedAt: z.iso.datetime(),
+    startedAt: momentSchema,
     notes: roundNotes,
     balls: z
       .array(z.strictObject({ id: rowId<'result'>(), seq: z.int().min(1).max(1000), outcome: z.enum(OUTCOMES).nullable() }))
@@ -176,7 +181,7 @@ export const paperBody = z.strictObject({
         outingId: rowId<'outing'>(),
         rungId: rowId<'rung'>(),
         playerId: rowId<'player'>(),
-        startedAt: z.iso.datetime(),
+        startedAt: momentSchema,
         notes: roundNotes.default(''),
         /** By kind of ball, or one number for the whole round. */
         source: z.enum(['paper', 'sheet']).default('paper'),
@@ -270,10 +275,10 @@ export const commandBody = z.discriminatedUnion('do', [
 export type CourtsideCommand = z.input<typeof commandBody>;
 
 /** What was ticked before and after; the outing is made when it is not there yet. */
-export const outingChecksBody = z.strictObject({ startedAt: z.iso.datetime(), checks: checklistSchema });
+export const outingChecksBody = z.strictObject({ startedAt: momentSchema, checks: checklistSchema });
 
 /** Test balls of one dial; the server fits them and keeps the curve with the machine. */
-export const tuneUpBody = z.strictObject({ machineId: rowId<'machine'>(), tunedAt: z.iso.datetime(), document: tuneUpSchema });
+export const tuneUpBody = z.strictObject({ machineId: rowId<'machine'>(), tunedAt: momentSchema, document: tuneUpSchema });
 
 const favouriteSchema = z.string().max(80);
 export const favouritesSchema = z.array(favouriteSchema).max(500);

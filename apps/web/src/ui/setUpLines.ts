@@ -79,5 +79,5 @@ export function sayArrival(
   const where = sayLanding(feed, sport, units.length);
   if (!spread) return where;
   const [across, along] = [Math.sqrt(spread.cov.xx), Math.sqrt(spread.cov.yy)];
-  return `${where}, ± ${units.length(across)} to the side, ± ${units.length(along)} ${target.kind === 'plane' ? 'in height' : 'in length'}`;
+  return `${where}; two balls in three within ${units.length(across)} to the side, ${units.length(along)} ${target.kind === 'plane' ? 'up or down' : 'long or short'}`;
 }

@@ -18,7 +18,11 @@ interface PlannedRung {
 }
 
 /** More at once on one court crowd one another (our judgement). */
-const MOST_LINES = 2;
+const PAIR = 2;
+/** As a plan may have. */
+const MOST_STATIONS = 3;
+const MOST_BALLS = 200;
+const MOST_WAYS = 3;
 /** Fewer rounds in such steps of what was planned. */
 const STEP = 0.05;
 
@@ -34,38 +38,47 @@ const endsS = (plan: PlanDocument, rungs: readonly PlannedRung[]): number =>
 
 /**
  * Ways to bring a plan into the minutes there are, what changes least first: somebody picks up while the others hit, so that nobody stops for it; two hit at
- * once; fewer rounds of every rung, at least one.
+ * once, in turns twice as long, so that fewer walk to and fro; fewer rounds of every rung, at least one.
  * @param rungs of the plan, in its order, each with its rounds
- * @returns those that fit, each by itself or together; none when not even one round each fits, and none when the plan fits as it is
+ * @returns those that fit, each by itself or together: none when the plan fits as it is; and the least time that a round of each rung takes, s
  */
-export function fitPlan(plan: PlanDocument, rungs: readonly PlannedRung[], minutes: number): PlanFit[] {
+export function fitPlan(plan: PlanDocument, rungs: readonly PlannedRung[], minutes: number): { ways: PlanFit[]; leastS: number } {
   const most = minutes * 60;
-  if (rungs.length === 0 || endsS(plan, rungs) <= most) return [];
   const here = plan.playerIds.length - plan.absentIds.length;
-  const picks =
-    here > plan.lines && !plan.stations.includes('picking up')
-      ? { ...plan, stations: [...plan.stations, 'picking up' as const].slice(-3) }
-      : null;
-  const pairs = here > 1 && plan.lines < MOST_LINES ? { ...plan, lines: MOST_LINES } : null;
-  const ways: { by: FitBy[]; plan: PlanDocument }[] = [
-    ...(picks ? [{ by: ['picking-up' as const], plan: picks }] : []),
-    ...(pairs ? [{ by: ['lines' as const], plan: pairs }] : []),
+  const canPick = here > plan.lines && plan.stations.length < MOST_STATIONS && !plan.stations.includes('picking up');
+  const canPair = here > 1 && plan.lines < PAIR && plan.rotateBy.kind === 'balls' && 2 * plan.rotateBy.balls <= MOST_BALLS;
+  const picks = (of: PlanDocument): PlanDocument => ({ ...of, stations: [...of.stations, 'picking up'] });
+  const pairs = (of: PlanDocument): PlanDocument => ({
+    ...of,
+    lines: PAIR,
+    ...(of.rotateBy.kind === 'balls' && { rotateBy: { kind: 'balls' as const, balls: 2 * of.rotateBy.balls } }),
+  });
+  const cut = (of: PlanDocument, share: number): PlanDocument => ({
+    ...of,
+    rungs: rungs.map(({ id, document }, i) => {
+      const part = partOf(of, id, i);
+      return { ...part, rungId: id, rounds: Math.max(1, Math.round((part?.rounds ?? document.rounds) * share)) };
+    }),
+  });
+  const asItIs: { by: FitBy[]; plan: PlanDocument } = { by: [], plan };
+  const others = [
+    ...(canPick ? [{ by: ['picking-up' as const], plan: picks(plan) }] : []),
+    ...(canPair ? [{ by: ['lines' as const], plan: pairs(plan) }] : []),
+    ...(canPick && canPair && here > PAIR ? [{ by: ['picking-up' as const, 'lines' as const], plan: picks(pairs(plan)) }] : []),
   ];
-  const fits = ways.map((way) => ({ ...way, endsS: endsS(way.plan, rungs) })).filter((way) => way.endsS <= most);
+  const leastS = Math.min(...[asItIs, ...others].map((way) => endsS(cut(way.plan, 0), rungs)));
+  if (rungs.length === 0 || endsS(plan, rungs) <= most) return { ways: [], leastS };
   const fewer = (way: { by: FitBy[]; plan: PlanDocument }): PlanFit | null => {
-    for (let share = 1 - STEP; share > 0; share -= STEP) {
-      const cut = rungs.map(({ id, document }, i) => {
-        const part = partOf(way.plan, id, i);
-        return { ...part, rungId: id, rounds: Math.max(1, Math.round((part?.rounds ?? document.rounds) * share)) };
-      });
-      const shorter = { ...way.plan, rungs: cut };
+    for (let share = 1 - STEP; share > -STEP; share -= STEP) {
+      const shorter = cut(way.plan, Math.max(0, share));
       const ends = endsS(shorter, rungs);
       if (ends <= most) return { by: [...way.by, 'rounds'], plan: shorter, endsS: ends };
     }
     return null;
   };
-  // only where nothing else does it are both asked for
-  const alone = fewer({ by: [], plan });
-  const together = alone === null && fits.length === 0 && pairs ? fewer({ by: ['lines'], plan: pairs }) : null;
-  return [...fits, ...(alone ? [alone] : []), ...(together ? [together] : [])];
+  const fits = others.map((way) => ({ ...way, endsS: endsS(way.plan, rungs) })).filter((way) => way.endsS <= most);
+  const alone = fewer(asItIs);
+  // several things at once only where nothing else does it
+  const together = alone === null && fits.length === 0 ? others.flatMap((way) => fewer(way) ?? []) : [];
+  return { ways: [...fits, ...(alone ? [alone] : []), ...together].slice(0, MOST_WAYS), leastS };
 }

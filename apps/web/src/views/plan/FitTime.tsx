@@ -24,9 +24,10 @@ export function FitTime({
 }) {
   // for one alone it takes as long as the ladder says; that is what people have in mind
   const forOne = Math.ceil(rungs.reduce((sum, { document }) => sum + minutesOf(document), 0) / 5) * 5;
-  const [minutes, setMinutes] = useState(Math.max(5, forOne));
   const takes = Math.ceil(endsS / 60);
-  const ways = useMemo(() => fitPlan(plan, rungs, minutes), [plan, rungs, minutes]);
+  // an outing was made for its minutes
+  const [minutes, setMinutes] = useState(Math.max(5, plan.rungs ? Math.ceil(takes / 5) * 5 : forOne));
+  const { ways, leastS } = useMemo(() => fitPlan(plan, rungs, minutes), [plan, rungs, minutes]);
   return (
     <div className="no-print mt-2 flex flex-wrap items-end gap-x-4 gap-y-2">
       <QuantityField
@@ -44,7 +45,7 @@ export function FitTime({
           <b>
             It takes {takes} min, {takes - minutes} more than there are.
           </b>{' '}
-          {ways.length === 0 && 'Not even a round of each rung fits: take fewer rungs, or more time.'}
+          {ways.length === 0 && `A round of each rung takes ${Math.ceil(leastS / 60)} min at least: take fewer rungs, or more time.`}
           {ways.length > 0 && !readOnly && (
             <span className="mt-2 flex flex-wrap gap-2">
               {ways.map((way) => (
