@@ -96,8 +96,10 @@ export function useChanges({
     /** Other balls, from the next one on. */
     list(by: ListChange): void {
       const now = current.current;
-      if (!now) return;
-      const said = by.kind === 'next' ? `${document.feeds[by.index]!.name} by choice` : LIST_WORDS[by.kind];
+      const chosen = by.kind === 'next' ? document.feeds[by.index] : null;
+      // another screen may ask for a ball that this round does not have
+      if (!now || chosen === undefined) return;
+      const said = by.kind === 'next' ? `${chosen?.name} by choice` : LIST_WORDS[by.kind];
       void change({ dealt: redeal(now.card, dealtOf(now), thrownOf(now), by, now.out) }, by.kind, said);
     },
     /** A kind of ball goes out for the rest of the round, or comes back. */
