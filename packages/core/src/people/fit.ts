@@ -23,9 +23,6 @@ const PAIR = 2;
 const MOST_STATIONS = 3;
 const MOST_BALLS = 200;
 const MOST_WAYS = 3;
-/** Fewer rounds in such steps of what was planned. */
-const STEP = 0.05;
-
 /** What a plan says of its rung at a place; nothing where a rung before it was removed meanwhile. */
 const partOf = (plan: PlanDocument, id: RungId, at: number) => (plan.rungs?.[at]?.rungId === id ? plan.rungs[at] : undefined);
 
@@ -53,12 +50,10 @@ export function fitPlan(plan: PlanDocument, rungs: readonly PlannedRung[], minut
     lines: PAIR,
     ...(of.rotateBy.kind === 'balls' && { rotateBy: { kind: 'balls' as const, balls: 2 * of.rotateBy.balls } }),
   });
-  const cut = (of: PlanDocument, share: number): PlanDocument => ({
+  const roundsIn = (of: PlanDocument): number[] => rungs.map(({ id, document }, i) => partOf(of, id, i)?.rounds ?? document.rounds);
+  const withRounds = (of: PlanDocument, rounds: readonly number[]): PlanDocument => ({
     ...of,
-    rungs: rungs.map(({ id, document }, i) => {
-      const part = partOf(of, id, i);
-      return { ...part, rungId: id, rounds: Math.max(1, Math.round((part?.rounds ?? document.rounds) * share)) };
-    }),
+    rungs: rungs.map(({ id }, i) => ({ ...partOf(of, id, i), rungId: id, rounds: rounds[i]! })),
   });
   const asItIs: { by: FitBy[]; plan: PlanDocument } = { by: [], plan };
   const others = [
@@ -66,15 +61,29 @@ export function fitPlan(plan: PlanDocument, rungs: readonly PlannedRung[], minut
     ...(canPair ? [{ by: ['lines' as const], plan: pairs(plan) }] : []),
     ...(canPick && canPair && here > PAIR ? [{ by: ['picking-up' as const, 'lines' as const], plan: picks(pairs(plan)) }] : []),
   ];
-  const leastS = Math.min(...[asItIs, ...others].map((way) => endsS(cut(way.plan, 0), rungs)));
+  const leastS = Math.min(
+    ...[asItIs, ...others].map((way) =>
+      endsS(
+        withRounds(
+          way.plan,
+          rungs.map(() => 1),
+        ),
+        rungs,
+      ),
+    ),
+  );
   if (rungs.length === 0 || endsS(plan, rungs) <= most) return { ways: [], leastS };
   const fewer = (way: { by: FitBy[]; plan: PlanDocument }): PlanFit | null => {
-    for (let share = 1 - STEP; share > -STEP; share -= STEP) {
-      const shorter = cut(way.plan, Math.max(0, share));
+    // a round at a time, of the rung that has most of them, the kindest first
+    const rounds = roundsIn(way.plan);
+    for (;;) {
+      const at = rounds.indexOf(Math.max(...rounds));
+      if (rounds[at]! <= 1) return null;
+      rounds[at]! -= 1;
+      const shorter = withRounds(way.plan, rounds);
       const ends = endsS(shorter, rungs);
       if (ends <= most) return { by: [...way.by, 'rounds'], plan: shorter, endsS: ends };
     }
-    return null;
   };
   const fits = others.map((way) => ({ ...way, endsS: endsS(way.plan, rungs) })).filter((way) => way.endsS <= most);
   const alone = fewer(asItIs);

@@ -231,7 +231,7 @@ function CourtsideView(props: CourtsideProps) {
         {hasLine && <WalkOver walk={onCourt.walk} />}
         <SignalFields signals={signals} onChange={setSignals} />
         {run && (
-          <Button look="ghost" className="px-2" href={`/live?round=${run.roundId}`} target="_blank">
+          <Button look="ghost" className="self-start px-2" href={`/live?round=${run.roundId}`} target="_blank">
             Follow it on another screen
           </Button>
         )}
