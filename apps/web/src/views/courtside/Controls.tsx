@@ -39,7 +39,7 @@ export function MainControls({
       {hasLine && (
         <button
           type="button"
-          className={`flex grow flex-col items-center justify-center bg-error font-title font-bold text-error-content lg:min-h-64 lg:text-6xl ${STILL.includes(state) ? 'min-h-14 text-3xl' : 'min-h-32 text-6xl'}`}
+          className={`flex grow flex-col items-center justify-center bg-error font-title font-bold text-error-content lg:min-h-52 lg:text-6xl ${STILL.includes(state) ? 'min-h-14 text-3xl' : 'min-h-32 text-6xl'}`}
           onClick={onHold}
         >
           Hold

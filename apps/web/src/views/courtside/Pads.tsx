@@ -38,7 +38,7 @@ export function Pads({
   onJudge: (outcome: Outcome) => void;
 }) {
   return (
-    <div className="mt-2 grid grow grid-cols-2 gap-2.5 md:mt-3 md:grid-cols-4" role="group" aria-label={label}>
+    <div className="mt-2 grid grow grid-cols-2 gap-2.5 md:mt-3 md:grid-cols-4 lg:max-h-[19rem]" role="group" aria-label={label}>
       {pads.map(({ outcome, name, shows, look }) => (
         <button
           key={outcome}
