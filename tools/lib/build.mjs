@@ -41,7 +41,7 @@ export async function buildBench() {
 /** The device's own store and outbox, for the phones of the soak; @returns its file */
 export async function buildPhone() {
   const outfile = join(CACHE, 'phone.mjs');
-  const from = ['apps/web/src/device', 'apps/web/src/ui', 'tools/soak/phone.ts', 'package-lock.json'];
+  const from = ['apps/web/src/device', 'apps/web/src/ui', 'packages/core/src', 'tools/soak/phone.ts', 'package-lock.json'];
   await whenStale('phone', from, outfile, () => step('building the phone', () => bundle('tools/soak/phone.ts', outfile)));
   return outfile;
 }

@@ -76,7 +76,7 @@ export async function soaked(minutes, seed) {
     ['phones without a network', () => offline(rig, phone, isShort ? 2 : 6)],
     ['a machine whose driver dies', () => stops(rig, times.stops, !isShort)],
     ['hold, while others load pages', () => holds(rig, times.holds, !isShort)],
-    ['bad documents', () => fuzz(rig, documents, random, { calcFile, verbs: calcExamples() })],
+    ['bad documents', () => fuzz(rig, documents, random, { calcFile, verbs: calcExamples(), filesToRead: phone.filesToRead })],
     ['kills while devices write', () => kills(rig, Math.max(16_000, 0.4 * ms), random)],
     // in a run of the tests these run by themselves
     ...(isShort ? [] : /** @type {const} */ ([['promises', () => promises(rig)]])),

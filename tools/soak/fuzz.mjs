@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import { WEB } from '../lib/paths.mjs';
+import { badFiles } from './files.mjs';
 
 const JUNK = [
   null,
@@ -83,9 +84,9 @@ function withoutLine(lines) {
 
 /**
  * Seeded bad documents over every endpoint that takes one, and every verb of `calc`.
- * @param {import('./rig.mjs').Rig} rig @param {number} count @param {() => number} random @param {{ calcFile: string, verbs: Record<string, unknown> }} calc
+ * @param {import('./rig.mjs').Rig} rig @param {number} count @param {() => number} random @param {{ calcFile: string, verbs: Record<string, unknown>, filesToRead: typeof import('./phone.ts').filesToRead }} others
  */
-export async function fuzz(rig, count, random, { calcFile, verbs }) {
+export async function fuzz(rig, count, random, { calcFile, verbs, filesToRead }) {
   const { document } = rig.rung;
   const one = async (/** @type {string} */ sql) => (await rig.query(sql))[0] ?? {};
   const read = (/** @type {unknown} */ value) => (typeof value === 'string' ? JSON.parse(value) : /** @type {any} */ (value)).document;
@@ -204,11 +205,14 @@ export async function fuzz(rig, count, random, { calcFile, verbs }) {
   half += (await rig.query('SELECT r.id FROM rung r LEFT JOIN ladder l ON l.id = r.ladder_id WHERE l.id IS NULL')).length;
   const forgotten = withoutLine(endpoints);
   const told = calcOf(verbs, Math.ceil(count / 20), random, calcFile);
+  const files = badFiles(filesToRead(document, read(profile)), Math.ceil(count / 10), random);
+  const crashed = failed + told.crashed + files.crashed;
+  const notClear = unclear + told.unclear + files.unclear;
   return {
-    what: 'bad documents over every endpoint and verb of calc',
-    figures: `${count} to endpoints, ${told.asked} to calc · refused ${refused + told.refused} · 5xx ${failed + told.crashed} · half saved ${half} · unclear ${unclear + told.unclear} · endpoints forgotten ${forgotten.length}`,
-    isGood: forgotten.length + failed + told.crashed + half + unclear + told.unclear === 0,
-    examples: [...forgotten, ...examples, ...told.examples].slice(0, 12),
+    what: 'bad documents over every endpoint, file and verb of calc',
+    figures: `${count} to endpoints, ${files.asked} as files, ${told.asked} to calc · refused ${refused + files.refused + told.refused} · 5xx ${crashed} · half saved ${half} · unclear ${notClear} · endpoints forgotten ${forgotten.length}`,
+    isGood: forgotten.length + crashed + half + notClear === 0,
+    examples: [...forgotten, ...examples, ...files.examples, ...told.examples].slice(0, 12),
   };
 }
 

@@ -1,8 +1,54 @@
-export { seededRandom } from '@good-arc/core';
+import {
+  ballById,
+  type MachineProfile,
+  makeCard,
+  type ReadResult,
+  type RungDocument,
+  readFile,
+  readSheet,
+  seededRandom,
+  writeBallList,
+  writeCardJson,
+  writeCardLink,
+  writeCardText,
+  writeMachineFile,
+} from '@good-arc/core';
 
 import { DeviceStore, type Shelf } from '../../apps/web/src/device/store.ts';
 import { ApiError } from '../../apps/web/src/ui/api.ts';
 import { type Letter, Outbox } from '../../apps/web/src/ui/outbox.ts';
+
+export { seededRandom };
+
+/** Every kind of file that Good Arc reads, whole, with what reads it: what is wrong, none where it is taken. */
+export function filesToRead(
+  document: RungDocument,
+  profile: MachineProfile,
+): { name: string; text: string; read: (text: string) => string[] }[] {
+  const { sport } = ballById(document.ballId);
+  const head = { name: 'Climb', sport, level: document.level, approach: 'earn-it' } as const;
+  const court = { name: 'Court 1', surfaceId: document.surfaceId, indoor: false };
+  const card = makeCard(head, [document], court, { name: 'Bramble', profile, dials: [] });
+  const wrong = (read: ReadResult<unknown>): string[] =>
+    read.ok ? [] : read.problems.map(({ pointer, detail }) => `${pointer} ${detail}`);
+  const of = (what: 'card' | 'machine' | 'balls') => (text: string) => wrong(readFile(what, text));
+  const players = [{ id: '01890000-0000-7000-8000-000000000001', name: 'Ines' }];
+  const rungs = [{ id: '01890000-0000-7000-8000-000000000002', name: document.name, ladderName: 'Climb', document }];
+  const sheet = `day,player,rung,hits,balls\n2026-11-20,Ines,"${document.name}",6,10\n2026-11-21,Ines,"${document.name}",7,10\n`;
+  return [
+    { name: 'card as JSON', text: writeCardJson(card), read: of('card') },
+    { name: 'card as text', text: writeCardText(card), read: of('card') },
+    { name: 'card as a link', text: writeCardLink(card, 'https://arc.example'), read: of('card') },
+    { name: 'machine', text: writeMachineFile({ name: 'Bramble', notes: '', profile, dials: [] }), read: of('machine') },
+    { name: 'ball list', text: writeBallList(document.feeds), read: of('balls') },
+    {
+      name: 'results',
+      text: sheet,
+      read: (text) =>
+        readSheet(text, { players, rungs }, '2026-11-27', 2000).faults.map(({ line, column, detail }) => `${line} ${column}: ${detail}`),
+    },
+  ];
+}
 
 /** A phone with the app's own store and outbox; what is switched off is only what was not written yet. @param origin of the server */
 export function aPhone(origin: string) {
