@@ -1,3 +1,5 @@
+import type { SwingTiming } from '@good-arc/core';
+
 /** A moment of a round, s from its start, and the ball that was thrown then. */
 export interface Mark {
   atS: number;
@@ -10,6 +12,17 @@ export const sayMark = ({ atS, seq }: Mark): string => `${Math.floor(atS / 60)}:
 /** `From ball 4: every 4 s. From ball 7: without Wide.`; empty without a change. */
 export const sayChanges = (changes: readonly { seq: number; said: string }[]): string =>
   changes.map(({ seq, said }) => `From ball ${seq}: ${said}.`).join(' ');
+
+/** `Swings: 15 ms late on average, ± 38 ms, of 12.`; empty without one. */
+export function saySwings(timing: SwingTiming | null): string {
+  if (!timing) return '';
+  const { n, meanMs, spreadMs } = timing;
+  return `Swings: ${sayOff(meanMs)}${n > 1 ? ' on average' : ''}${spreadMs === null ? '' : `, ± ${Math.round(spreadMs)} ms`}, of ${n}.`;
+}
+
+/** `15 ms late`. */
+export const sayOff = (ms: number): string =>
+  Math.round(ms) === 0 ? 'right on it' : `${Math.abs(Math.round(ms))} ms ${ms > 0 ? 'late' : 'early'}`;
 
 /** What is noted of a round for its marks; empty without one. */
 export const notesOf = (marks: readonly Mark[]): string => (marks.length === 0 ? '' : `On film, look at ${marks.map(sayMark).join('; ')}.`);

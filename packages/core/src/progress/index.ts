@@ -24,4 +24,5 @@ export { chanceOf, FIRST_SHARE, firstTargetFor, scatterAt, targetFor } from './p
 export { type Rate, wilsonRate } from './rate.ts';
 export { chanceToMeet, firstShareFor } from './share.ts';
 export { studentT975, Z975 } from './student.ts';
+export { MOST_OFF_MS, type SwingTiming, swingTiming } from './swing.ts';
 export { rateAt, roundWidthFor, SURE_WIDTH, type Width, type WidthAdvice, widthAdvice, widthAt, widthFor } from './width.ts';

@@ -22,11 +22,13 @@ import { NextBalls } from './NextBalls.tsx';
 import { LyingNotice, Notices, StatusLine } from './Notices.tsx';
 import { Pace } from './Pace.tsx';
 import { Pads } from './Pads.tsx';
+import { RoundExtras } from './RoundExtras.tsx';
 import { RoundFields } from './RoundFields.tsx';
 import { RoundNotices } from './RoundNotices.tsx';
 import { RungHead } from './RungHead.tsx';
 import { SetUp } from './SetUp.tsx';
 import { SignalFields } from './SignalFields.tsx';
+import { SwingTaps } from './SwingTaps.tsx';
 import { useSignals } from './signals.ts';
 import { Score, Tally } from './Tally.tsx';
 import { useLive } from './useLive.ts';
@@ -53,6 +55,7 @@ function CourtsideView(props: CourtsideProps) {
   const { viewer, number, ladder, next, below, machine, second, courtName, marksM, players, checks } = props;
   const [signals, setSignals] = useSignals();
   const [taps, setTaps] = useState(false);
+  const [swings, setSwings] = useState(false);
   const units = useUnits();
   const onCourt = useOnCourt({ ...props, rung });
   const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give, names, everyS, beat } = onCourt;
@@ -72,7 +75,6 @@ function CourtsideView(props: CourtsideProps) {
   const whose = onCourt.whose(nextBall);
   const canTap = !diamondOf(ladder.sport) && targetsOf(document).length > 0;
   const groups = run ? groupsOf(document, onCourt, names, balls, hasLine ? thrown : document.ballsPerRound) : [];
-  const mayResize = viewer.canPlan && finished.length === 1;
 
   /** The rung itself, for whoever climbs it; one press takes it back. */
   async function change(document: RungDocument): Promise<void> {
@@ -131,7 +133,11 @@ function CourtsideView(props: CourtsideProps) {
             approach={ladder.approach}
             next={next}
             turn={props.nextTurn}
-            rung={mayResize ? { document: rung.document, sport: ladder.sport, onSet: (changed) => void change(changed) } : null}
+            rung={
+              viewer.canPlan && finished.length === 1
+                ? { document: rung.document, sport: ladder.sport, onSet: (changed) => void change(changed) }
+                : null
+            }
           />
         )}
         {!run && (
@@ -181,6 +187,7 @@ function CourtsideView(props: CourtsideProps) {
         {run && taps && (
           <LandingTaps {...{ document, balls }} sport={ladder.sport} next={nextBall} off={!canJudge} onTap={onCourt.judgeAt} />
         )}
+        {run && swings && <SwingTaps swings={run.swings} onTap={onCourt.swing.tap} />}
         {run && !hasLine && <ByHand beat={beat} everyS={everyS} />}
         <Pads
           pads={onCourt.pads}
@@ -188,25 +195,17 @@ function CourtsideView(props: CourtsideProps) {
           off={!canJudge}
           onJudge={(outcome) => onCourt.judge(outcome)}
         />
-        <div className="flex flex-wrap items-start gap-x-4">
-          {canJudge && (
-            <Button look="ghost" className="px-2" onClick={() => onCourt.judge('not-judged')}>
-              Ball {nextBall} not judged <span className="hidden md:inline">(N)</span>
-            </Button>
-          )}
-          {run && canTap && (
-            <Button look="ghost" className="px-2" aria-pressed={taps} onClick={() => setTaps(!taps)}>
-              {taps ? 'No landing taps' : 'Tap where it lands'}
-            </Button>
-          )}
-          {run && (
-            <Button look="ghost" className="px-2" onClick={onCourt.mark}>
-              Mark for the film
-            </Button>
-          )}
+        <RoundExtras
+          isOn={run !== null}
+          unjudged={canJudge ? nextBall : null}
+          onNotJudged={() => onCourt.judge('not-judged')}
+          taps={canTap ? { isOn: taps, set: setTaps } : null}
+          swings={{ isOn: swings, set: setSwings }}
+          onMark={onCourt.mark}
+        >
           <ByNumber groups={groups} onCount={onCourt.countByNumber} />
           {run && <NextBalls {...{ run, document, thrown, machine, hasLine, names }} program={onCourt.program} changes={onCourt.changes} />}
-        </div>
+        </RoundExtras>
         <div className="mt-3 hidden md:block">{tally}</div>
       </div>
 

@@ -44,6 +44,8 @@ export type RoundEvent =
   | { kind: 'changed'; part: Partial<Pick<Run, 'dealt' | 'turns' | 'out' | 'gone' | 'nudged'>>; about: string; said: string }
   /** Something to look at on the film. */
   | { kind: 'marked'; atS: number; seq: number }
+  /** A swing, so long after the ball was there, ms; of a ball that has one the later stands. */
+  | { kind: 'swung'; seq: number; offMs: number }
   | { kind: 'taken-back'; byHand: boolean }
   | { kind: 'finished'; at: string; weather: Weather };
 
@@ -91,6 +93,8 @@ export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
       return judged(run, event);
     case 'marked':
       return ONLY({ ...run, marks: [...run.marks, { atS: event.atS, seq: event.seq }] });
+    case 'swung':
+      return ONLY({ ...run, swings: [...run.swings.filter(({ seq }) => seq !== event.seq), { seq: event.seq, offMs: event.offMs }] });
     case 'taken-back':
       return takenBack(run, event.byHand);
     case 'finished':

@@ -8,13 +8,14 @@ import {
   type RoundId,
   type RungId,
   rungSchema,
+  swingTiming,
   turnsOf,
   weatherSchema,
 } from '@good-arc/core';
 import { z } from 'zod';
 import { keptAs } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
-import { notesOf, sayChanges } from '../../words/marks.ts';
+import { notesOf, sayChanges, saySwings } from '../../words/marks.ts';
 
 const ballSchema = z.object({
   seq: z.int(),
@@ -61,6 +62,8 @@ const runSchema = z.object({
   /** Balls thrown before the machine was armed last: it counts from one again each time. */
   offset: z.int().default(0),
   balls: z.array(ballSchema),
+  /** Taps at the swing: which ball, and how long after it was there, ms. */
+  swings: z.array(z.object({ seq: z.int(), offMs: z.number() })).default([]),
   /** Moments to look at on the film. */
   marks: z.array(z.object({ atS: z.int(), seq: z.int() })).default([]),
 });
@@ -76,6 +79,7 @@ export const AS_BEGUN = {
   changes: [] as { seq: number; about: string; said: string }[],
   offset: 0,
   balls: [] as RunBall[],
+  swings: [] as { seq: number; offMs: number }[],
   marks: [] as { atS: number; seq: number }[],
 };
 
@@ -168,7 +172,8 @@ export function hitterAt(
 /** What is kept in words of a round of one of those who hit: what was changed meanwhile, and what to look at on the film. */
 export function notesIn(run: Run, roundId: RoundId): string {
   const marks = marksOf(run, roundId);
-  return [sayChanges(run.changes), notesOf(marks)].filter(Boolean).join(' ').slice(0, LONGEST_NOTES);
+  const swings = run.swings.filter(({ seq }) => hitterAt(run, seq).roundId === roundId).map(({ offMs }) => offMs);
+  return [sayChanges(run.changes), saySwings(swingTiming(swings)), notesOf(marks)].filter(Boolean).join(' ').slice(0, LONGEST_NOTES);
 }
 
 /** Moments that belong to one of those who hit. */

@@ -13,6 +13,7 @@ import {
   sameCard,
   targetOf,
   turnsOf,
+  wholly,
 } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -38,6 +39,7 @@ import { useCrew } from './useCrew.ts';
 import { useJudged } from './useJudged.ts';
 import { useLying } from './useLying.ts';
 import { useRound } from './useRound.ts';
+import { useSwing } from './useSwing.ts';
 import { useToday } from './useToday.ts';
 import { useWalk } from './useWalk.ts';
 import { type Counted, finishedRounds, type Past } from './verdict.ts';
@@ -152,6 +154,7 @@ export function useOnCourt({
 
   const crew = useCrew(machine, second, byHand, document, program, () => current.current?.offset ?? 0, {
     release: (seq, { launch }) => {
+      swing.released(seq);
       const { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm } = launch;
       tell({ kind: 'released', seq, launch: { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm } });
       // a spare ball is only hit away: it asks for no judgement
@@ -232,6 +235,12 @@ export function useOnCourt({
     tell({ kind: 'paced', intervalS, said: `every ${printTime(intervalS, 1)}` });
   }
 
+  const swing = useSwing({
+    beat: hasLine ? null : beat.beat,
+    nextByHand: thrownOf(run) + 1,
+    flightOf: (seq) => wholly(judged)?.balls.find(({ feed }) => feed === program[seq - 1]?.index)?.flightS ?? null,
+    onSwing: (seq, offMs) => tell({ kind: 'swung', seq, offMs: Math.round(offMs) }),
+  });
   const changes = useChanges({
     ...{ current, tell, document, machine, state, everyS, confirmedBy, give, nameOf },
     where: { sport: ladder.sport, machine, ceilingM },
@@ -348,6 +357,7 @@ export function useOnCourt({
     h: hold,
     s: stow,
     b: hasLine ? undefined : beat.tap,
+    t: run ? swing.tap : undefined,
     n: canJudge ? () => judge('not-judged') : undefined,
     u: undoLast,
     // what sets a machine going is never one letter away
@@ -414,6 +424,7 @@ export function useOnCourt({
     canJudge,
     judge,
     judgeAt,
+    swing,
     main,
     undoLast,
     canUndo: lastJudged(run) !== undefined,
