@@ -104,10 +104,10 @@ describe('screens that follow', () => {
     expect(said).toContain('3 running');
     expect(said).not.toMatch(/Wide|Body|Wren/);
   });
-  test('on hold the far screen says nothing else', async () => {
-    follow('far', { state: 'held' });
+  test('on hold the far screen says so, with the count', async () => {
+    follow('far', { state: 'held', scores: [{ hits: 7, balls: 9 }] });
     expect(await screen.findByText('Hold')).toBeTruthy();
-    expect(screen.queryByTestId('far-score')).toBeNull();
+    expect(screen.getByTestId('far-score').textContent).toBe('7 of 9');
   });
   test('the caller sees what comes from which machine, and overrules it; Hold is on the page', async () => {
     const { asked, user } = follow('caller');

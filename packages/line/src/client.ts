@@ -134,10 +134,15 @@ export class MachineClient {
     socket.on('error', () => socket.destroy());
     socket.on('connect', () =>
       this.ask(socket, { do: 'hello', role: 'driver', ...(this.options.code && { code: this.options.code }) }, (reply) => {
-        this.extensions = reply.extensions ?? [];
-        const refused = this.refusal(reply);
-        if (refused === null) this.setUp(true);
-        else socket.destroy();
+        // an answer that was waited for on a line that is gone says nothing of this one
+        if (socket !== this.socket) return;
+        // a machine that speaks another version is not driven; one that does not answer is not there
+        const isTaken = reply.ok && reply.version === PROTOCOL_VERSION;
+        const refused = isTaken ? null : this.refusal(reply);
+        if (isTaken) {
+          this.extensions = reply.extensions ?? [];
+          this.setUp(true);
+        } else socket.destroy();
         if (refused === this.refused) return;
         this.refused = refused;
         if (!this.up) this.options.onEvent(this.link);
@@ -150,9 +155,9 @@ export class MachineClient {
     readLines(socket, (value) => this.hear(value));
   }
 
-  /** A machine that speaks another version is not driven; one that did not answer has said nothing new. */
-  private refusal({ ok, version, code }: Reply): Refused | null {
-    if (ok) return version === PROTOCOL_VERSION ? null : 'other-version';
+  /** Why it does not let itself be driven; one that did not answer has said nothing new. */
+  private refusal({ ok, code }: Reply): Refused | null {
+    if (ok) return 'other-version';
     return code === 'driver-taken' || code === 'wrong-code' ? code : this.refused;
   }
 

@@ -93,6 +93,21 @@ describe('the client', () => {
       expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: false, code: 'link-lost' });
     }
   });
+  test('a machine that does not answer the greeting is not there, and an answer that comes for a line that is gone changes nothing', async () => {
+    const clock = handClock();
+    const hellos: { id: string; socket: Socket }[] = [];
+    const r = await scripted(({ id, do: what }, socket) => void (what === 'hello' && hellos.push({ id, socket })), { clock });
+    await until(() => hellos.length === 1);
+    clock.pass(1000); // no answer in time
+    expect(r.client.isUp).toBe(false);
+    expect(r.events).toEqual([]);
+    await until(() => r.sockets[0]!.destroyed || r.sockets[0]!.readableEnded);
+    // it asks again, and is taken
+    for (; hellos.length < 2; await new Promise((resolve) => setTimeout(resolve, 5))) clock.pass(100);
+    ok(hellos[1]!.socket, hellos[1]!.id, 'idle', { extensions: ['lamp'] });
+    await until(() => r.client.isUp);
+    expect(r.events).toEqual([{ event: 'link', up: true }]);
+  });
   test('sends what is meant for an extension only to a machine that named it', async () => {
     const launch = { x: 0, y: 6, z: 0.6, speedMps: 15, elevationDeg: 20, bearingDeg: 180, topspinRpm: 0, sidespinRpm: 0, gyroRpm: 0 };
     const program = { id: 'p1', name: 'One ball', launches: [launch], intervalS: 4, count: 1, extra: { lamp: { on: true }, horn: {} } };

@@ -164,7 +164,7 @@ export class SimulatedMachine {
       else this.tell();
       return { ok: true };
     }
-    this.program = { ...program, launches, thenS, count: this.thrown + launches.length };
+    this.program = { ...program, launches, thenS, count: this.thrown + launches.length, firstS: firstS ?? 0 };
     this.listedAt = this.thrown;
     if (this.state === 'feeding' && this.dueAtMs !== null) {
       const leftS = firstS ?? ((this.dueAtMs - this.options.clock.nowMs()) / 1000) * (this.options.timeFactor ?? 1);

@@ -12,10 +12,13 @@ export function Far({ shown, inS }: { shown: LiveShown; inS: number | null }) {
       className={`my-2 flex grow flex-col justify-center gap-[2vh] overflow-hidden text-center font-title font-bold ${stopped ? 'bg-error text-error-content' : ''}`}
     >
       {stopped && <p className="text-[min(26vw,38vh)] leading-none uppercase">{stopped}</p>}
-      {!stopped && alone && (
-        <p className="text-[min(30vw,46vh)] leading-none whitespace-nowrap" data-testid="far-score">
+      {alone && (
+        <p
+          className={`leading-none whitespace-nowrap ${stopped ? 'text-[min(12vw,18vh)]' : 'text-[min(30vw,46vh)]'}`}
+          data-testid="far-score"
+        >
           {scores[0]?.hits ?? 0}
-          <span className="text-[min(14vw,22vh)]"> of {scores[0]?.balls ?? 0}</span>
+          <span className="text-[0.47em]"> of {scores[0]?.balls ?? 0}</span>
         </p>
       )}
       {!stopped &&

@@ -122,8 +122,8 @@ async function programmed(
   if (command.do === 'rest') {
     const after = balls.slice(command.armedFrom, command.from).filter(({ index }) => isOurs(document.feeds[index]!)).length;
     const { nextInS } = command;
-    // with two machines the next ball may be the other's now
-    const first = nextInS === null || own.length === left.length ? {} : { firstS: nextInS + secondsTo(own[0]?.at ?? 0) };
+    // with two machines the next ball may be the other's now; where none is due yet, the first of them waits as long from the start
+    const first = own.length === left.length ? {} : { firstS: (nextInS ?? 0) + secondsTo(own[0]?.at ?? 0) };
     return { ladderId, command: { do: 'rest', program: command.roundId, after, launches, thenS, ...first } };
   }
   return {
