@@ -7,19 +7,14 @@ import { AS_BEGUN, withBall } from '../src/views/courtside/run.ts';
 import { shownOf } from '../src/views/courtside/useLive.ts';
 import Follow, { type Look } from '../src/views/live/Follow.tsx';
 import { phaseOf } from '../src/words/live.ts';
-import { button, document, id, machine, props, show, wired } from './support/courtside.tsx';
+import { button, document, id, machine, props, show, twoKinds, wired } from './support/courtside.tsx';
 import { type Asked, aPage } from './support/page.ts';
 import { aViewer } from './support/viewer.ts';
 
-const [plain] = document.feeds;
+/** The second kind from a second machine. */
 const two: RungDocument = {
-  ...document,
-  ballsPerRound: 6,
-  order: { kind: 'fixed' },
-  feeds: [
-    { ...plain!, id: 'w', name: 'Wide' },
-    { ...plain!, id: 'b', name: 'Body', machineId: id(3) },
-  ],
+  ...twoKinds,
+  feeds: twoKinds.feeds.map((feed) => (feed.id === 'b' ? { ...feed, machineId: id(3) } : feed)),
 };
 const run = {
   ...AS_BEGUN,
@@ -79,9 +74,8 @@ describe('what a device shows of its round', () => {
   });
   test('while a round goes on it is shown, and a wish from another screen is taken up once', async () => {
     const wish = { id: id(50), change: { kind: 'next', index: 1 } };
-    const { user, shows } = show(
-      { rung: { ...props().rung, document: { ...two, feeds: two.feeds.map(({ machineId: _m, ...feed }) => feed) } } },
-      (each) => (each.path.endsWith('/live') ? { status: 200, body: { isFollowed: true, wish } } : undefined),
+    const { user, shows } = show({ rung: { ...props().rung, document: twoKinds } }, (each) =>
+      each.path.endsWith('/live') ? { status: 200, body: { isFollowed: true, wish } } : undefined,
     );
     await user.click(button(/^Begin round/));
     await waitFor(() => expect(shows.length).toBeGreaterThan(1));

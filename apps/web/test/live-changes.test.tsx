@@ -1,21 +1,24 @@
 // @vitest-environment happy-dom
-import { isTrimOf, type RungDocument } from '@good-arc/core';
+import { isTrimOf } from '@good-arc/core';
 import { screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
-import { button, commands, document, hear, id, launch, props, results, show, status, takes, wired } from './support/courtside.tsx';
+import {
+  button,
+  commands,
+  document,
+  hear,
+  id,
+  launch,
+  props,
+  results,
+  show,
+  status,
+  takes,
+  twoKinds,
+  wired,
+} from './support/courtside.tsx';
 
-const [plain] = document.feeds;
-/** Two kinds of ball, turn about, six balls. */
-const two: RungDocument = {
-  ...document,
-  ballsPerRound: 6,
-  order: { kind: 'fixed' },
-  feeds: [
-    { ...plain!, id: 'w', name: 'Wide' },
-    { ...plain!, id: 'b', name: 'Body' },
-  ],
-};
-const rung = { ...props().rung, document: two };
+const rung = { ...props().rung, document: twoKinds };
 const coming = (): string[] =>
   within(screen.getByRole('list', { name: 'Coming balls' }))
     .getAllByRole('listitem')
@@ -81,8 +84,8 @@ test('on a line: the machine is told the balls that are left, and only what it t
   const program = { id: roundId, name: 'x' };
   await hear(status('feeding', { program, count: 6 }), { event: 'release', seq: 1, feed: 0, launch });
   await user.click(button('Skip the next'));
-  const rest = { do: 'rest', rungId: id(5), roundId, from: 1, armedFrom: 0, intervalS: two.intervalS, playerId: id(10) };
-  expect(commands(asked).at(-1)).toMatchObject({ ...rest, document: two, dealt: [0, 0, 1, 0, 1, 1] });
+  const rest = { do: 'rest', rungId: id(5), roundId, from: 1, armedFrom: 0, intervalS: twoKinds.intervalS, playerId: id(10) };
+  expect(commands(asked).at(-1)).toMatchObject({ ...rest, document: twoKinds, dealt: [0, 0, 1, 0, 1, 1] });
   expect(coming()[0]).toBe('2 Wide');
   refuse = true;
   await user.click(button('Body'));
@@ -91,8 +94,8 @@ test('on a line: the machine is told the balls that are left, and only what it t
   refuse = false;
   await user.click(button('Longer'));
   const { document: longer } = commands(asked).at(-1);
-  expect(longer.feeds[0].launch).not.toEqual(two.feeds[0]!.launch);
-  expect(isTrimOf(longer, two)).toBe(true);
+  expect(longer.feeds[0].launch).not.toEqual(twoKinds.feeds[0]!.launch);
+  expect(isTrimOf(longer, twoKinds)).toBe(true);
   // it echoes what it turns to: the ball that is shown, or the page says that it is another
   const { speedMps, elevationDeg, bearingDeg } = longer.feeds[0].launch;
   await hear(status('feeding', { program, thrown: 1, count: 6, next: { speedMps, elevationDeg, bearingDeg } }));
@@ -103,7 +106,7 @@ test('on a line: the machine is told the balls that are left, and only what it t
 
 test('two machines on lines are both told what is left, and when; if one does not take it, both are held', async () => {
   const second = { ...wired, id: id(3), name: 'Wren', linkAddress: '127.0.0.1:4322' };
-  const shared = { ...two, feeds: [two.feeds[0]!, { ...two.feeds[1]!, machineId: id(3) }] };
+  const shared = { ...twoKinds, feeds: [twoKinds.feeds[0]!, { ...twoKinds.feeds[1]!, machineId: id(3) }] };
   let refuse = false;
   const { asked, user } = show({ rung: { ...rung, document: shared }, machine: wired, second }, (each) =>
     refuse && each.body?.do === 'rest' && each.path === `machines/${id(3)}/command`

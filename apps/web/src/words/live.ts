@@ -1,3 +1,9 @@
+import type { LiveShown } from '../api/live.ts';
+
+/** `Ines: 3 of 5 · Bo: 2 of 4`. */
+export const sayScores = ({ players, scores }: Pick<LiveShown, 'players' | 'scores'>): string =>
+  players.map((name, i) => `${name}: ${scores[i]?.hits ?? 0} of ${scores[i]?.balls ?? 0}`).join(' · ');
+
 /** What a feeder does, by the seconds to the next release: both show the ball and put it down in the same rhythm, one puts it in. */
 export type Phase = 'wait' | 'show' | 'down' | 'in' | 'keep';
 

@@ -27,6 +27,17 @@ export const player = (n: number, name: string): PlayerRow => ({
 });
 export const document: RungDocument = { ...rungDocument(id(1), id(2)), ballsPerRound: 4, gate: { hits: 2, of: 4 }, rounds: 1 };
 
+/** Two kinds of ball, one after the other, six balls. */
+export const twoKinds: RungDocument = {
+  ...document,
+  ballsPerRound: 6,
+  order: { kind: 'fixed' },
+  feeds: [
+    { ...document.feeds[0]!, id: 'w', name: 'Wide' },
+    { ...document.feeds[0]!, id: 'b', name: 'Body' },
+  ],
+};
+
 export const props = (part: Partial<CourtsideProps> = {}): CourtsideProps => ({
   viewer,
   rung: { id: id(5), ladderId: id(9), position: 0, document },

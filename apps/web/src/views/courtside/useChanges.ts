@@ -14,9 +14,8 @@ const LIST_WORDS: Record<Exclude<ListChange['kind'], 'next'>, string> = {
   stay: 'one ball over and over',
   deal: 'in the order of the card',
 };
-const SIDES = { longer: 'longer', shorter: 'shorter', higher: 'higher', lower: 'lower', left: 'left', right: 'right' };
 /** A way to nudge a ball. */
-export type Nudge = keyof typeof SIDES;
+export type Nudge = 'longer' | 'shorter' | 'higher' | 'lower' | 'left' | 'right';
 /** How far a ball goes with one press, m: on the ground, and over a plate. */
 export const NUDGE_M = { landing: 0.3, plane: 0.05 } as const;
 
@@ -146,7 +145,7 @@ export function useChanges({
         return;
       }
       const what = index === null ? '' : `${document.feeds[index]!.name} `;
-      void change({ nudged: moved }, `nudge ${index} ${by}`, `${what}${length(step)} ${SIDES[by]}`);
+      void change({ nudged: moved }, `nudge ${index} ${by}`, `${what}${length(step)} ${by}`);
     },
   };
 }

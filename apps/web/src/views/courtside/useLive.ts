@@ -79,7 +79,7 @@ export function useLive(shown: Shown | null, onWish: (change: ListChange) => voi
   const latest = useRef({ shown, onWish });
   latest.current = { shown, onWish };
   const roundId = shown?.run.roundId ?? null;
-  const { run, state = '', everyS = 0, dueAt = null } = shown ?? {};
+  const { run, state = '', everyS = 0 } = shown ?? {};
 
   const show = useRef<() => void>(() => {});
   useEffect(() => {
@@ -124,6 +124,6 @@ export function useLive(shown: Shown | null, onWish: (change: ListChange) => voi
     };
   }, [roundId]);
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: it is shown anew when one of these is another
-  useEffect(() => show.current(), [run, state, everyS, dueAt]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is shown anew when one of these is another; when the next ball is due comes with the next showing
+  useEffect(() => show.current(), [run, state, everyS]);
 }

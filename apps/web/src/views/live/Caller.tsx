@@ -1,7 +1,7 @@
 import { printTime } from '@good-arc/core';
 import type { LiveShown, LiveWish } from '../../api/live.ts';
 import { Button } from '../../ui/Button.tsx';
-import { sayStopped } from '../../words/live.ts';
+import { sayScores, sayStopped } from '../../words/live.ts';
 
 /** For who calls: what comes, from which machine, and another ball by one press. It is taken by the machine at the next ball, or said why not where it is run. */
 export function Caller({
@@ -15,7 +15,7 @@ export function Caller({
   onAsk: (change: LiveWish['change']) => void;
   isOver: boolean;
 }) {
-  const { coming, kinds, machines, thrown, of, state, players, scores, whose } = shown;
+  const { coming, kinds, machines, thrown, of, state, whose } = shown;
   const nameOf = (index: number): string => kinds.find((each) => each.index === index)?.name ?? 'another ball';
   const [next, ...later] = coming;
   const from = (machine: number): string => (machines.length > 1 ? ` · ${machines[machine]!.name}` : '');
@@ -64,7 +64,7 @@ export function Caller({
           )}
         </div>
       </fieldset>
-      <p className="mt-4 text-lg">{players.map((name, i) => `${name}: ${scores[i]?.hits ?? 0} of ${scores[i]?.balls ?? 0}`).join(' · ')}</p>
+      <p className="mt-4 text-lg">{sayScores(shown)}</p>
     </section>
   );
 }

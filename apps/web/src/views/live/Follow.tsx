@@ -1,12 +1,13 @@
 import { useEffect } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { LiveShown, LiveWish } from '../../api/live.ts';
+import type { LiveWish } from '../../api/live.ts';
 import type { Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { attempt } from '../../ui/undo.ts';
 import { useAwake } from '../../ui/useAwake.ts';
+import { sayScores } from '../../words/live.ts';
 import { Caller } from './Caller.tsx';
 import { Far } from './Far.tsx';
 import { Feeder } from './Feeder.tsx';
@@ -88,6 +89,3 @@ export default function Follow({ roundId, look }: { viewer: Viewer; roundId: str
     </div>
   );
 }
-
-const sayScores = ({ players, scores }: LiveShown): string =>
-  players.map((name, i) => `${name}: ${scores[i]?.hits ?? 0} of ${scores[i]?.balls ?? 0}`).join(' · ');
