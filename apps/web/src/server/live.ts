@@ -5,7 +5,7 @@ import { live, round } from '../db/schema.ts';
 import { notFound } from './problem.ts';
 import type { Store } from './store.ts';
 
-/** A device that shows nothing for so long has left its round, ms: it tells twice as often even when nobody follows. */
+/** A device that shows nothing for so long has left its round, ms: it tells every five seconds even when nobody follows. */
 const GONE_MS = 45_000;
 /** Somebody follows who looked so lately, ms; and how often that is written down. */
 const FOLLOWED_MS = 15_000;

@@ -8,7 +8,7 @@ import { api } from '../../ui/api.ts';
 import { type Run, resultsOf, thrownOf, turnsIn } from './run.ts';
 
 /** How often a round is shown, ms: while somebody follows it, and while nobody does. */
-const EVERY_MS = { followed: 1000, alone: 20_000 };
+const EVERY_MS = { followed: 1000, alone: 5000 };
 /** Changes that come together are shown together, ms. */
 const TOGETHER_MS = 150;
 const WITHIN_MS = 3000;
