@@ -1,8 +1,8 @@
 import { fork } from 'node:child_process';
-import { Agent, request as askPages } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import compression from 'compression';
 import helmet from 'helmet';
+import { handOn } from './hand-on.mjs';
 
 /**
  * Runs the built app and ends it cleanly: machines are held, open streams are closed, nothing acknowledged is lost. Pages are drawn by a process of its own
@@ -38,34 +38,9 @@ function startPages() {
   });
 }
 
-const agent = new Agent({ keepAlive: true });
+const pass = handOn(() => pagesPort);
 /** @param {string} [url] */
 const isOwn = (url = '') => url.startsWith('/api/') || url.startsWith('/enter');
-
-/** @param {import('node:http').IncomingMessage} request @param {import('node:http').ServerResponse} response */
-function pass(request, response) {
-  const away = () => {
-    if (response.headersSent) response.destroy();
-    else {
-      response.writeHead(503, { 'content-type': 'text/html; charset=utf-8', 'retry-after': '1' });
-      response.end(
-        '<!doctype html><html lang="en"><meta charset="utf-8"><meta http-equiv="refresh" content="1"><title>One moment · Good Arc</title><h1>One moment</h1><p>This page tries again by itself.',
-      );
-    }
-  };
-  if (pagesPort === 0) {
-    away();
-    return;
-  }
-  const { method, url: path, headers } = request;
-  const far = askPages({ host: '127.0.0.1', port: pagesPort, method, path, headers, agent }, (answer) => {
-    response.writeHead(answer.statusCode ?? 502, answer.headers);
-    answer.pipe(response);
-  });
-  far.on('error', away);
-  response.on('close', () => far.destroy());
-  request.pipe(far);
-}
 
 if (!drawsPages) await startPages();
 const entry = new URL('./dist/server/entry.mjs', import.meta.url).href;
@@ -96,6 +71,8 @@ server.server.on('request', (request, response) =>
 );
 
 if (drawsPages) {
+  // its one caller keeps its lines: closed by this end they could end while a request is on its way
+  server.server.keepAliveTimeout = 0;
   const tell = () => process.send?.({ port: server.server.address().port });
   if (server.server.listening) tell();
   else server.server.once('listening', tell);
