@@ -11,7 +11,7 @@ import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { outingRungs, readComers, usualCourt } from '../src/server/next-outing.ts';
-import { readRounds } from '../src/server/rounds.ts';
+import { ratesOn, readRounds } from '../src/server/rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody } from './support/rig.ts';
@@ -45,7 +45,7 @@ describe('a round put right', () => {
       { what: 'ball', seq: 2, was: 'out', became: 'in', personName: 'Ours owner' },
     ]);
   });
-  test('where a ball came down is kept with it, and stays when its outcome is put right', async () => {
+  test('where a ball came down, and what it was hit to, is kept with it, and stays when its outcome is put right', async () => {
     const fallen = {
       seq: 4,
       outcome: 'out',
@@ -55,11 +55,14 @@ describe('a round put right', () => {
       radarMps: null,
       landXM: 1.25,
       landYM: 9.5,
+      target: { x: 0, y: 5.9, widthM: 8.2, depthM: 11.9 },
     };
     await call(results.PUT, { scope, params: { id: roundId, resultId: uuidv7() }, body: fallen });
     await correct({ balls: [{ id: uuidv7(), seq: 4, outcome: 'near' }] });
-    expect((await read()).results.at(-1)).toMatchObject({ outcome: 'near', landing: { x: 1.25, y: 9.5 } });
-    expect((await read()).results[0]!.landing).toBeNull();
+    expect((await read()).results.at(-1)).toMatchObject({ outcome: 'near', landing: { x: 1.25, y: 9.5 }, target: fallen.target });
+    expect((await read()).results[0]).toMatchObject({ landing: null, target: null });
+    // a rate on this rung is of balls that were hit to its own target
+    expect(await ratesOn(store, [ids.rung], 5)).toMatchObject([{ hits: 2, balls: 3 }]);
   });
   test('a ball that was never thrown goes, and comes back', async () => {
     await correct({ balls: [{ id: uuidv7(), seq: 3, outcome: null }] });

@@ -222,7 +222,7 @@ describe('courtside, by approach', () => {
   const count = { hits: 8, balls: 10, longestRun: 6 };
   const said = (approach: LadderRow['approach'], need: RungDocument['gate']): string => {
     const step = nextStep({ approach, need, roundsAsked: 2, rounds: [count] });
-    const finished = [{ roundId: id(30), playerId: id(12), name: 'Ines Rookwood', ...count, step, notes: '' }];
+    const finished = [{ roundId: id(30), playerId: id(12), name: 'Ines Rookwood', ...count, shown: count, points: null, step, notes: '' }];
     return textOf(
       renderToStaticMarkup(
         <Finished finished={finished} approach={approach} next={{ id: id(31), name: 'The next' }} turn={null} rung={null} />,

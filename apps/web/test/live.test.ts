@@ -6,7 +6,7 @@ import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as live from '../src/pages/api/rounds/[id]/live.ts';
 import * as wish from '../src/pages/api/rounds/[id]/wish.ts';
 import type { Db } from '../src/server/db.ts';
-import { followLive, openLive, showLive } from '../src/server/live.ts';
+import { followLive, forgetLive, openLive, showLive } from '../src/server/live.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, oneRung, roundBody } from './support/rig.ts';
@@ -85,4 +85,11 @@ test('when the round is over it says so, and is not among those that go on', asy
   await call(finish.POST, { scope, params: { id: roundId }, body: { finishedAt: new Date().toISOString() } });
   expect(await openLive(store, new Date())).toEqual([]);
   expect(await followLive(store, roundId, new Date())).toMatchObject({ isFinished: true });
+});
+test('after a day nothing is left of what was shown', async () => {
+  const hours = (many: number): Date => new Date(Date.now() + many * 3_600_000);
+  await forgetLive(store, hours(23));
+  expect(await followLive(store, roundId, new Date())).toMatchObject({ isFinished: true });
+  await forgetLive(store, hours(25));
+  await expect(followLive(store, roundId, new Date())).rejects.toMatchObject({ problem: { status: 404 } });
 });

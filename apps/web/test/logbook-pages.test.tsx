@@ -25,6 +25,7 @@ const ball = (seq: number, outcome: 'in' | 'out') => ({
   bearingDeg: 178,
   radarMps: null,
   landing: null,
+  target: null,
 });
 const round: RoundRow = {
   id: id(3),

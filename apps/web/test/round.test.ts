@@ -51,7 +51,7 @@ describe('a round, event by event', () => {
         method: 'PUT',
         path: `rounds/${id(3)}/results/${id(7)}`,
         what: `Ball 1: in (${card.name})`,
-        body: { seq: 1, outcome: 'in', feedId: 'b1', ...launch, radarMps: 19.6, landXM: null, landYM: null },
+        body: { seq: 1, outcome: 'in', feedId: 'b1', ...launch, radarMps: 19.6, landXM: null, landYM: null, target: null },
       },
     ]);
     expect([thrownOf(run), waitingBall(run), lastJudged(run)?.seq]).toEqual([1, undefined, 1]);

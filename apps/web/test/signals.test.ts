@@ -6,7 +6,8 @@ describe('how a release is told', () => {
     const due = signalsFor({ tone: 'three', voice: true, buzz: true }, 'Bo: backhand').map(({ beforeS }) => beforeS);
     expect(due).toEqual([...due].sort((a, b) => b - a));
     expect(due).toHaveLength(5);
-    expect(due.at(-1)).toBe(0);
+    // handed to the audio clock a little before they sound
+    expect(due.at(-1)).toBeGreaterThan(0);
     expect(due[0]).toBeGreaterThan(2);
   });
   test('silent is silent, and nothing is said where there is nothing to say', () => {

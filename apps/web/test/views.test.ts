@@ -271,7 +271,7 @@ describe('a round on the device', () => {
     ]);
     const judged = withBall(thrown, 2, { outcome: 'in', resultId: 'x' });
     expect(judged[1]).toEqual(newBall(2, { speedMps: 18, outcome: 'in', resultId: 'x' }));
-    expect(resultsOf(judged)).toEqual([{ seq: 2, outcome: 'in', feedId: null }]);
+    expect(resultsOf(judged)).toEqual([{ seq: 2, outcome: 'in', feedId: null, target: null }]);
     expect(thrown[1]!.outcome).toBeNull();
   });
   test('survives a reload for its own rung only, and not once it is finished', () => {
@@ -329,6 +329,7 @@ describe('today', () => {
       bearingDeg: null,
       radarMps: null,
       landing: null,
+      target: null,
     }));
   const round = (rungId: string, playerId: string, hits: number, balls = 10): RoundRow => ({
     id: `${rungId}${playerId}${hits}`,

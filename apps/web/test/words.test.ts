@@ -9,6 +9,8 @@ import { APPROACH_NAMES, APPROACH_WORDS, sayCount, sayStep } from '../src/words/
 const TIME = { timeS: 0.34, needS: 0.5, hitting: true, band: '11–12' };
 /** One of each code, with figures that are easy to see in a sentence. */
 const EACH: Record<HazardCode, Pick<Hazard, 'weight' | 'figures'>> = {
+  heat: { weight: 'note', figures: { wbgtC: 29.3, mostC: 32.2 } },
+  'heat-stop': { weight: 'grave', figures: { wbgtC: 33.4, mostC: 30.2 } },
   jam: { weight: 'note', figures: { acrossM: 0.075, widestM: 0.07 } },
   'not-judged': { weight: 'grave', figures: { why: [{ code: 'does-not-arrive', feed: 1, name: 'Dropped short' }] } },
   unsafe: { weight: 'grave', figures: TIME },

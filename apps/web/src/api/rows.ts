@@ -15,6 +15,7 @@ import type {
   OwnGameBall,
   PlanDocument,
   PlayerId,
+  PlayerTarget,
   RungDocument,
   RungId,
   ScatterNow,
@@ -162,6 +163,8 @@ export interface ResultRow {
   radarMps: number | null;
   /** Where the player’s ball came down; null where nobody tapped it. */
   landing: { x: number; y: number } | null;
+  /** Where it was to be hit to, where that was another goal than its card’s. */
+  target: PlayerTarget | null;
 }
 /** A round as a plan counts it. */
 export interface PlanRound {

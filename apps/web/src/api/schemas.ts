@@ -209,6 +209,16 @@ export const resultBody = z.strictObject({
   /** Where the player’s ball came down, m. */
   landXM: z.number().min(-200).max(200).nullable().default(null),
   landYM: z.number().min(-200).max(200).nullable().default(null),
+  /** Where it was to be hit to, where that was another goal than its card’s; m. */
+  target: z
+    .strictObject({
+      x: z.number().min(-200).max(200),
+      y: z.number().min(-200).max(200),
+      widthM: z.number().min(0.1).max(100),
+      depthM: z.number().min(0.1).max(100),
+    })
+    .nullable()
+    .default(null),
 });
 export type ResultBody = z.output<typeof resultBody>;
 

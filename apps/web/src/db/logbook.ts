@@ -87,6 +87,11 @@ export const result = mysqlTable(
     /** Where the player’s ball came down, m, where somebody tapped it. */
     landXM: double(),
     landYM: double(),
+    /** Where it was to be hit to and how large that was, m, where the goal was another than the card’s; null otherwise. */
+    targetXM: double(),
+    targetYM: double(),
+    targetWidthM: double(),
+    targetDepthM: double(),
     /** The later result of the same ball that stands in its place; a row with one is removed, and kept as its history. */
     replacedBy: char({ length: 36 }).$type<IdOf<'result'>>(),
     ...removable(),

@@ -5,7 +5,7 @@ import type { z } from 'zod';
 import type { CorrectionRow } from '../api/rows.ts';
 import type { correctionBody } from '../api/schemas.ts';
 import { type CorrectionOf, correction, person, player, result, round } from '../db/schema.ts';
-import { cardOf, writeResult } from './rounds.ts';
+import { cardOf, targetIn, writeResult } from './rounds.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
 
@@ -54,6 +54,7 @@ const thrown = (before: typeof result.$inferSelect | undefined) => ({
   sidespinRpm: before?.sidespinRpm ?? null,
   gyroRpm: before?.gyroRpm ?? null,
   radarMps: before?.radarMps ?? null,
+  target: before ? targetIn(before) : null,
   landXM: before?.landXM ?? null,
   landYM: before?.landYM ?? null,
 });

@@ -1,5 +1,5 @@
 import type { RoundId } from '@good-arc/core';
-import { and, desc, eq, gte, isNull } from 'drizzle-orm';
+import { and, desc, eq, gte, isNull, lt } from 'drizzle-orm';
 import { type LiveAnswer, type LiveRow, type LiveShown, type LiveWish, liveBody, wishBody } from '../api/live.ts';
 import { live, round } from '../db/schema.ts';
 import { notFound } from './problem.ts';
@@ -11,17 +11,24 @@ const GONE_MS = 45_000;
 const FOLLOWED_MS = 15_000;
 const NOTED_MS = 4000;
 const MOST_LISTED = 20;
+const KEPT_MS = 24 * 60 * 60 * 1000;
 
 /** What the device that runs a round shows of it from now on. @throws Refusal 404 for a round that is not the club’s, or has not arrived yet */
 export async function showLive(store: Store, id: RoundId, shown: LiveShown, now: Date): Promise<LiveAnswer> {
-  await store.anyOne(round, id, 'round');
-  await store.put(live, { id, shown, shownAt: now }, 'round');
+  if (!(await store.change(live, eq(live.id, id), { shown, shownAt: now }))) {
+    await store.anyOne(round, id, 'round');
+    await store.put(live, { id, shown, shownAt: now }, 'round');
+  }
   const row = await store.one(live, id, 'round');
   return {
     isFollowed: row.followedAt !== null && now.getTime() - row.followedAt.getTime() < FOLLOWED_MS,
     wish: wishBody.nullable().safeParse(row.wish).data ?? null,
   };
 }
+
+/** What was shown before the last day nobody follows any more. */
+export const forgetLive = (store: Store, now: Date): Promise<void> =>
+  store.forget(live, lt(live.shownAt, new Date(now.getTime() - KEPT_MS)));
 
 const toRow = (store: Store, row: typeof live.$inferSelect, finishedAt: Date | null, now: Date): LiveRow[] => {
   const shown = store.document(liveBody, row.shown, { what: 'round', id: row.id });

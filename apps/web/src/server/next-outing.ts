@@ -13,7 +13,7 @@ import {
   type RungDocument,
   type Sport,
   sameCard,
-  scoreRound,
+  scoreForGate,
   sideOf,
   wholly,
 } from '@good-arc/core';
@@ -84,7 +84,7 @@ export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: rea
         const demand = ofBall(judged.demand);
         const players = known.map(({ player, rounds, strokes, day: on }) => {
           const mine = rounds.filter((round) => round.rungId === rungId);
-          const onCard = mine.filter(({ card }) => sameCard(card, document)).map(({ card, results }) => scoreRound(card, results));
+          const onCard = mine.filter(({ card }) => sameCard(card, document)).map(({ card, results }) => scoreForGate(card, results));
           const hits = onCard.reduce((total, each) => total + each.hits, 0);
           const asked = { day: on, demand, onCard: { hits, balls: ballsIn(onCard) } };
           const chance = (rung: RungDocument) => chanceOn(rung, sport, { level: player.level, strokes }, asked);

@@ -13,11 +13,12 @@ import {
   type Weather,
   weatherSchema,
 } from '@good-arc/core';
-import { and, count, countDistinct, desc, eq, exists, gte, inArray, lt, notInArray, or, type SQL, sql, sum } from 'drizzle-orm';
+import { and, count, countDistinct, desc, eq, exists, gte, inArray, isNull, lt, notInArray, or, type SQL, sql, sum } from 'drizzle-orm';
 import type { z } from 'zod';
 import type { ResultRow, RoundRow, Swings } from '../api/rows.ts';
 import type { finishBody, ResultBody } from '../api/schemas.ts';
 import { court, ladder, machine, outing, player, result, round, rung } from '../db/schema.ts';
+import { forgetLive } from './live.ts';
 import { notFound } from './problem.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
@@ -71,6 +72,7 @@ export async function finishRound(store: Store, id: string, { finishedAt, weathe
   const kept = await store.anyOne(round, id, 'round');
   const noted = notes !== undefined && kept.notes === '' ? { notes } : {};
   await store.change(round, eq(round.id, id), { finishedAt: new Date(finishedAt), ...(weather && { weather }), ...noted });
+  await forgetLive(store, new Date());
 }
 
 /** What a round was run with. @throws ZodError when it cannot be read */
@@ -101,7 +103,15 @@ export function scored(card: RungDocument, body: Pick<ResultBody, 'seq' | 'outco
 
 /** Within a transaction that holds the round. */
 export async function writeResult(tx: Store, roundId: RoundId, card: RungDocument, id: ResultId, body: ResultBody): Promise<void> {
-  const values = { ...body, ...scored(card, body) };
+  const { target, ...plain } = body;
+  const values = {
+    ...plain,
+    ...scored(card, body),
+    targetXM: target?.x ?? null,
+    targetYM: target?.y ?? null,
+    targetWidthM: target?.widthM ?? null,
+    targetDepthM: target?.depthM ?? null,
+  };
   if (!(await tx.add(result, { id, roundId, ...values }))) {
     const known = await tx.anyOne(result, id, 'result');
     if (known.roundId !== roundId) throw notFound('result');
@@ -114,6 +124,15 @@ export async function writeResult(tx: Store, roundId: RoundId, card: RungDocumen
   if (others.length > 0) await tx.change(result, inArray(result.id, others), { replacedBy: last, deletedAt: new Date() });
 }
 
+/** Where a ball was to be hit to, where that was another goal than its card’s. */
+export const targetIn = ({
+  targetXM: x,
+  targetYM: y,
+  targetWidthM: widthM,
+  targetDepthM: depthM,
+}: Pick<typeof result.$inferSelect, 'targetXM' | 'targetYM' | 'targetWidthM' | 'targetDepthM'>): ResultRow['target'] =>
+  x === null || y === null || widthM === null || depthM === null ? null : { x, y, widthM, depthM };
+
 const toResult = ({
   id,
   seq,
@@ -125,6 +144,7 @@ const toResult = ({
   radarMps,
   landXM,
   landYM,
+  ...row
 }: typeof result.$inferSelect): ResultRow => ({
   id,
   seq,
@@ -135,6 +155,7 @@ const toResult = ({
   bearingDeg,
   radarMps,
   landing: landXM === null || landYM === null ? null : { x: landXM, y: landYM },
+  target: targetIn(row),
 });
 
 /** Which rounds, and how many at most. */
@@ -299,7 +320,8 @@ export async function ratesOn(
     db
       .select({ playerId: round.playerId, balls: count(result.hit), hits: sum(result.hit) })
       .from(round)
-      .innerJoin(result, and(eq(result.roundId, round.id), mine(result)))
+      // what was hit to another goal says nothing of this one
+      .innerJoin(result, and(eq(result.roundId, round.id), mine(result), isNull(result.targetXM)))
       .where(and(mine(round), inArray(round.id, ids)))
       .groupBy(round.playerId),
   );

@@ -220,6 +220,13 @@ export class Store {
     if (change[0].affectedRows === 0) throw notFound(what);
   }
 
+  /** Deletes rows for good: only of what nobody looks back at. */
+  forget<T extends ClubTable>(table: T, where: SQL): Promise<void> {
+    return this.through(async () => {
+      await this.db.delete(table as MySqlTable).where(and(this.mine(table), where));
+    });
+  }
+
   /** Undoes `remove`. @throws Refusal 404 when it was not removed */
   async restore<T extends ClubTable>(table: T, id: string, what: string): Promise<void> {
     const change = await this.db

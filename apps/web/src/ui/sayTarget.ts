@@ -1,4 +1,5 @@
 import {
+  areaOf,
   type CourtPlan,
   diamondOf,
   isToFielders,
@@ -10,6 +11,7 @@ import {
   type Sport,
   targetsOf,
 } from '@good-arc/core';
+import { sayArea } from '../words/goals.ts';
 import { describeSpot } from './place.ts';
 
 type Aimed = Pick<RungDocument, 'targetAt' | 'targetSize' | 'feeds'>;
@@ -21,6 +23,8 @@ export const targetPlan = (sport: Sport): CourtPlan => diamondOf(sport)?.field ?
 export function sayPlace(target: PlayerTarget, sport: Sport, length: (m: number) => string): string {
   const toward = polesToward(sport, target);
   if (toward) return `${SPORT_RECORDS[sport].targetNames[toward]} between two poles, ${length(Math.hypot(target.x, target.y))} out`;
+  const area = areaOf(sport, target);
+  if (area) return sayArea(area, sport);
   const place = placeOfTarget(sport, target);
   return place ? SPORT_RECORDS[sport].targetNames[place] : describeSpot(targetPlan(sport), target, length);
 }
@@ -33,6 +37,8 @@ export const isTaken = ({ feeds }: Pick<RungDocument, 'feeds'>, sport: Sport): b
 export function sayTargets(rung: Aimed, sport: Sport, length: (m: number) => string): string {
   if (isTaken(rung, sport)) return 'a clean take counts';
   const all = targetsOf(rung);
+  // a part of the court has its own lines: nobody measures how wide it is
+  if (all.length === 1 && areaOf(sport, all[0]!.target)) return sayPlace(all[0]!.target, sport, length);
   const places = all.map(({ target, feeds }) => {
     const place = sayPlace(target, sport, length);
     return all.length === 1 ? place : `${feeds.length === 1 ? 'ball' : 'balls'} ${feeds.join(', ')}: ${place}`;

@@ -1,4 +1,5 @@
 import {
+  areaOf,
   degToRad,
   diamondOf,
   type Feed,
@@ -72,6 +73,7 @@ export function sayCones(rung: RungDocument, sport: Sport, length: (m: number) =
   const all = targetsOf(rung);
   const { widthM, depthM } = rung.targetSize;
   if (all.length === 0) return '';
+  if (all.every(({ target }) => areaOf(sport, target))) return '';
   const where = all.map(({ target, feeds }) => {
     if (polesToward(sport, target)) return sayPlace(target, sport, length);
     const from = diamondOf(sport)

@@ -13,6 +13,19 @@ const BEAT_WITHIN_MS = 2000;
 /** This page's own id: the machine goes on only while the page that drives it is there. */
 const PAGE = `?page=${Math.random().toString(36).slice(2)}`;
 
+/** A release that is said so much earlier or later, ms, is another one, or was moved. */
+const MOVED_MS = 300;
+
+/** Whether two words about when a ball leaves, ms, are about the same release. */
+export const isSameRelease = (a: number, b: number): boolean => Math.abs(a - b) < MOVED_MS;
+
+/**
+ * When the next ball leaves, after another word about it: words come late by their way and never early, so of one release the earliest is the truest.
+ * Milliseconds of one clock.
+ */
+export const dueAfter = (before: number | null, said: number): number =>
+  before !== null && isSameRelease(before, said) ? Math.min(before, said) : said;
+
 /** The answer of the machine to a command, as the server passes it on. */
 interface MachineReply {
   ok: boolean;
@@ -64,7 +77,12 @@ export function useMachine(
         if (heard.event === 'link')
           return { ...now, linkUp: heard.up, refused: heard.why ?? null, dueAt: null, ...(heard.up ? {} : { status: null }) };
         if (heard.event === 'status')
-          return { ...now, status: heard, heardAt, dueAt: heard.nextInS === null ? null : heardAt + heard.nextInS * 1000 };
+          return {
+            ...now,
+            status: heard,
+            heardAt,
+            dueAt: heard.nextInS === null ? null : dueAfter(now.dueAt, heardAt + heard.nextInS * 1000),
+          };
         return { ...now, heardAt };
       });
     };

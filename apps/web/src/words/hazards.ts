@@ -186,6 +186,16 @@ const WORDS: { [Code in Hazard['code']]: (figures: Of<Code>, length: Length) => 
     why: 'From there a small error of the wheels is a ball at the hitter.',
     doThis: `Bring it to ${length(farthestM)} or nearer and use the pace chart for the speed.`,
   }),
+  heat: ({ wbgtC, mostC }) => ({
+    what: `Hot: ${Math.round(wbgtC)} °C as a body feels it in the sun.`,
+    why: `From ${Math.round(mostC)} °C on nobody should play; air, damp and sun are counted together.`,
+    doThis: 'Shorter rounds, shade and water every ten minutes, and an eye on whoever goes quiet.',
+  }),
+  'heat-stop': ({ wbgtC, mostC }) => ({
+    what: `Too hot to go on: ${Math.round(wbgtC)} °C as a body feels it in the sun.`,
+    why: `${Math.round(mostC)} °C is where play is stopped${mostC < 32 ? ' for children' : ''}; air, damp and sun are counted together.`,
+    doThis: 'Stop, shade and water; come back in the morning or the evening, or go indoors.',
+  }),
   windy: () => ({
     what: 'Too much wind for this ball.',
     why: 'The spread is wider than what a player can learn from.',

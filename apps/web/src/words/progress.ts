@@ -1,4 +1,4 @@
-import { type Approach, gateOf, type NextStep, type RungDocument, sayNeed, wilsonRate } from '@good-arc/core';
+import { type Approach, climbsGoals, gateOf, type NextStep, type RungDocument, sayNeed, wilsonRate } from '@good-arc/core';
 
 export const APPROACH_NAMES: Record<Approach, string> = {
   'sweet-spot': 'Sweet spot',
@@ -23,9 +23,12 @@ export function sayCount(hits: number, balls: number): string {
 }
 
 /** The gate of a rung. */
-export function sayGate(card: Parameters<typeof gateOf>[0] & Pick<RungDocument, 'rounds'>): string {
+export function sayGate(card: Parameters<typeof gateOf>[0] & Pick<RungDocument, 'rounds' | 'matchPoints'>): string {
   const gate = gateOf(card);
-  return gate ? sayNeed(gate) : card.rounds === 1 ? '1 round done' : `${card.rounds} rounds done`;
+  const points = card.matchPoints === undefined ? '' : card.matchPoints === 1 ? ' · 1 match point' : ` · ${card.matchPoints} match points`;
+  if (!gate) return card.rounds === 1 ? '1 round done' : `${card.rounds} rounds done`;
+  const grown = climbsGoals(card) ? ' in, then on the side, then in the target' : '';
+  return `${sayNeed(gate)}${grown}${points}`;
 }
 
 const many = (count: number): string => (count === 1 ? '1 round' : `${count} rounds`);

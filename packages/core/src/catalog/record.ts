@@ -165,6 +165,8 @@ export interface NetPlay {
   kind: 'net';
   /** Depth of the short targets beyond the net, m: service box, non-volley zone. */
   shortM: number;
+  /** What lies beyond that depth, and before it, as targets. */
+  areaNames: { deep: string; short: string };
   /** Depth of the zone in which a volley is a fault, m; null where there is none. */
   nonVolleyM: number | null;
   /** Off the middle of the body to where a racket or paddle meets the ball, m. */

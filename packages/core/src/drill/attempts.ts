@@ -2,7 +2,7 @@ import { diamondOf, type Sport, type Stroke } from '../catalog/index.ts';
 import type { FeedId } from '../ids.ts';
 import type { AttemptRound, Outcome } from '../progress/index.ts';
 import type { RungDocument } from './schema.ts';
-import { feedsOf, scoreOf } from './score.ts';
+import { type Aimed, feedsOf, scoreOf } from './score.ts';
 import { metAt, targetOf } from './target.ts';
 import { away } from './timing.ts';
 
@@ -19,7 +19,7 @@ export interface StrokeAttempt extends AttemptRound {
 export function attemptsOf(
   card: RungDocument,
   sport: Sport,
-  results: readonly { seq: number; feedId?: FeedId | null; outcome: Outcome; landing?: { x: number; y: number } | null }[],
+  results: readonly (Aimed & { seq: number; feedId?: FeedId | null; outcome: Outcome; landing?: { x: number; y: number } | null })[],
   { day, demand }: { day: number; demand: number },
 ): StrokeAttempt[] {
   if (diamondOf(sport)) return [];
@@ -28,12 +28,12 @@ export function attemptsOf(
   for (const result of results) {
     const feed = feedOf(result);
     const score = scoreOf(card, feed, result.outcome);
-    const target = feed && targetOf(card, feed);
+    const target = feed && (result.target ?? targetOf(card, feed));
     // a ball that was rightly let go tells of the eye, not of the arm
     if (!feed || !target || score === null || result.outcome === 'let-go') continue;
-    const key = `${feed.stroke} ${target.x} ${target.y}`;
-    const before = all.get(key);
     const { widthM, depthM } = target;
+    const key = `${feed.stroke} ${target.x} ${target.y} ${widthM} ${depthM}`;
+    const before = all.get(key);
     all.set(key, {
       stroke: feed.stroke,
       day,

@@ -1,9 +1,34 @@
 export { attemptsOf, type StrokeAttempt } from './attempts.ts';
 export { type Beat, beatOf, nextBeatS } from './beat.ts';
 export { freeFeedId, withIds } from './feeds.ts';
+export {
+  AREAS,
+  type Area,
+  areaOf,
+  areaTarget,
+  GOAL_STEPS,
+  GOAL_TIMES,
+  type Goal,
+  type GoalStep,
+  goalTarget,
+  nextGoalStep,
+} from './goal.ts';
 export { apartOf, linesHalfDeg, metsOf, TOGETHER_M } from './lines.ts';
 export { type ListChange, redeal, retakeTurns, turnsOf } from './live.ts';
-export { type Balance, balanceOf, ballsOf, CAP_BALLS, deal, doubtBits, hitterOf, isIn, minutesOf, programOf, REST_S } from './order.ts';
+export {
+  type Balance,
+  balanceOf,
+  ballsOf,
+  CAP_BALLS,
+  deal,
+  doubtBits,
+  hitterOf,
+  isIn,
+  matchPointsOf,
+  minutesOf,
+  programOf,
+  REST_S,
+} from './order.ts';
 export { bouncesThatFit, ritualFromTaps, ritualS } from './ritual.ts';
 export {
   arcSchema,
@@ -32,6 +57,8 @@ export {
   weatherSchema,
 } from './schema.ts';
 export {
+  type Aimed,
+  climbsGoals,
   feedsOf,
   gateOf,
   isTrimOf,
@@ -42,6 +69,7 @@ export {
   SAME_SPEED,
   type Score,
   sameCard,
+  scoreForGate,
   scoreOf,
   scoreRound,
   TRIM,

@@ -114,6 +114,26 @@ export function programOf(
 /** Which of the players who hit in turn a ball is for, from 0. @param ball its number in the round, from 1 */
 export const hitterOf = ({ hitters = 1 }: Pick<RungDocument, 'hitters'>, ball: number): number => (ball - 1) % hitters;
 
+/** The first balls of a round are for settling in: none of them is a match point. */
+const SETTLING = 2;
+
+/**
+ * Balls of a round that are match points, by number from 1, rising: the last one, and others dealt from the rung’s seed, never of the first two and never
+ * one that only is hit away. Empty where the rung has none.
+ */
+export function matchPointsOf(rung: Dealt & Pick<RungDocument, 'ballsPerRound' | 'matchPoints'>, dealt?: readonly number[]): number[] {
+  const { matchPoints = 0, seed = 1, ballsPerRound, feeds } = rung;
+  if (matchPoints === 0) return [];
+  const order = dealt ?? deal(rung, ballsPerRound);
+  const counted = order.flatMap((index, i) => (feeds[index]?.counts === false ? [] : [i + 1]));
+  const last = counted.at(-1);
+  if (last === undefined) return [];
+  const random = seededRandom(seed ^ 0x9a3e);
+  const others = counted.filter((ball) => ball > SETTLING && ball !== last).map((ball) => [random(), ball] as const);
+  const chosen = others.sort(([a], [b]) => a - b).slice(0, matchPoints - 1);
+  return [...chosen.map(([, ball]) => ball), last].sort((a, b) => a - b);
+}
+
 /** How often each feed comes, its longest run, and the pair that is heard most. */
 export interface Balance {
   /** How often each feed comes, by its index. */

@@ -191,6 +191,10 @@ export const rungSchema = z.strictObject({
   /** Of the hitter it was aimed for; an adult’s without. */
   batterHeightM: batterHeightSchema.optional(),
   gate: gateSchema,
+  /** Balls of a round that are announced as match points, the last one always among them. */
+  matchPoints: z.int('A whole number').min(1, 'At least 1').max(10, 'At most 10').optional(),
+  /** The goal of a round grows: in, on the right side, in the target; so many in a row open the next, and so many in the target the gate. */
+  goalRun: z.int('A whole number').min(2, 'At least 2').max(10, 'At most 10').optional(),
   shadowSwings: z.int().min(0).max(2),
 });
 /** A rung; see `rungSchema`. */

@@ -12,6 +12,7 @@ import {
 import { shortTurnDeg } from '../quantity/index.ts';
 import { programOf } from './order.ts';
 import type { Feed, RungDocument } from './schema.ts';
+import type { PlayerTarget } from './target.ts';
 import { ROUNDING } from './timing.ts';
 
 /** What a ball counts as; null for one that is no attempt: a misfeed, a spare, a ball let go where nobody asked to choose. */
@@ -51,15 +52,32 @@ export function scoreRound(card: Card, results: readonly (Result & { outcome: Ou
   return { hits, balls: scores.length, longestRun: longestRun(scores.map((each) => (each === 'hit' ? 'in' : 'out'))) };
 }
 
+/** Whether the goal of a round grows; of several who hit in turn nobody would know whose it is. */
+export const climbsGoals = ({ goalRun, hitters = 1 }: Pick<RungDocument, 'goalRun' | 'hitters'>): boolean =>
+  goalRun !== undefined && hitters === 1;
+
+/** Where a ball was to be hit to, when that was another goal than its card’s. */
+export interface Aimed {
+  target?: PlayerTarget | null;
+}
+
+/** What a round came to for the gate of its rung: a ball that was hit to another goal than the card’s opens nothing. */
+export const scoreForGate = (card: Card, results: readonly (Result & Aimed & { outcome: Outcome })[]): RoundCount =>
+  scoreRound(
+    card,
+    results.filter(({ target }) => !target),
+  );
+
 /**
  * The gate of a rung, of balls that count: what was asked of more balls than a round counts is asked of as great a share of them.
  * @returns null when none counts
  */
-export function gateOf(card: Card & Pick<RungDocument, 'gate' | 'hitters'>): Need | null {
+export function gateOf(card: Card & Pick<RungDocument, 'gate' | 'hitters' | 'goalRun'>): Need | null {
   const all = programOf(card).filter(({ index }) => card.feeds[index]!.counts !== false).length;
   const counted = Math.floor(all / (card.hitters ?? 1));
   const { gate } = card;
   if (counted === 0) return null;
+  if (climbsGoals(card)) return { streak: Math.min(card.goalRun!, counted) };
   if ('streak' in gate) return { streak: Math.min(gate.streak, counted) };
   return gate.of <= counted ? gate : { hits: Math.ceil((gate.hits * counted) / gate.of - 1e-9), of: counted };
 }
@@ -116,7 +134,7 @@ export function isTrimOf(rung: RungDocument, card: RungDocument): boolean {
 export function nextStepOn(
   rung: RungDocument,
   approach: Approach,
-  rounds: readonly { card: RungDocument; results: readonly (Result & { outcome: Outcome })[] }[],
+  rounds: readonly { card: RungDocument; results: readonly (Result & Aimed & { outcome: Outcome })[] }[],
 ): NextStep {
   const changed = rounds.findIndex(({ card }) => !sameCard(card, rung));
   const since = changed < 0 ? rounds : rounds.slice(0, changed);
@@ -124,7 +142,7 @@ export function nextStepOn(
     approach,
     need: gateOf(rung),
     roundsAsked: rung.rounds,
-    rounds: since.map(({ card, results }) => scoreRound(card, results)),
+    rounds: since.map(({ card, results }) => scoreForGate(card, results)),
   });
 }
 

@@ -1,5 +1,6 @@
 import { diamondOf, type Level, type Sport, type Stroke } from '../catalog/index.ts';
 import {
+  type Aimed,
   attemptsOf,
   type Feed,
   feedsOf,
@@ -28,7 +29,7 @@ export interface LoggedRound {
   /** Whole days, any that grow by 1 a day. */
   day: number;
   card: RungDocument;
-  results: readonly { seq: number; feedId?: FeedId | null; outcome: Outcome; landing?: { x: number; y: number } | null }[];
+  results: readonly (Aimed & { seq: number; feedId?: FeedId | null; outcome: Outcome; landing?: { x: number; y: number } | null })[];
   /** What its balls ask of a player, target and load apart: 0 kind to 1, the game and more. */
   demand: number;
   /** Only one number is known of the whole round: of several kinds of balls nobody knows which were hit. */
@@ -170,7 +171,8 @@ function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBy
     for (const result of results) {
       const feed = feedOf(result);
       const score = scoreOf(card, feed, result.outcome);
-      if (!feed || score === null) continue;
+      // what was hit to an easier goal would speak for the side it came from
+      if (!feed || score === null || result.target) continue;
       const { wing, direction } = sideOf(card, feed, hand);
       if (wing) add(sport, wing, score === 'hit');
       if (direction) add(sport, direction, score === 'hit');

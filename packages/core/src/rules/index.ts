@@ -55,6 +55,8 @@ const IN_SIGHT: readonly HazardCode[] = [
   'child-feeds',
   'juniors',
   'wrong-ball',
+  'heat',
+  'heat-stop',
 ];
 
 /** Those that matter on a card and on court: of time, of balls that nobody should have to play, of who feeds, where one stands and how much it gets. */

@@ -6,6 +6,7 @@ import { type Hazard as CloseTogether, rule as closeTogether } from './close-tog
 import { type Hazard as Contact, rule as contact } from './contact.ts';
 import { type Hazard as Fence, rule as fence } from './fence.ts';
 import { type Hazard as Fielders, rule as fielders } from './fielders.ts';
+import { type Hazard as Heat, rule as heat } from './heat.ts';
 import { type Hazard as Helmets, rule as helmets } from './helmets.ts';
 import { type Hazard as InFront, rule as inFront } from './in-front.ts';
 import { type Hazard as Jam, rule as jam } from './jam.ts';
@@ -31,6 +32,7 @@ export type Hazard =
   | Contact
   | Fence
   | Fielders
+  | Heat
   | Helmets
   | InFront
   | Jam
@@ -55,6 +57,7 @@ export const RULES = [
   contact,
   fence,
   fielders,
+  heat,
   helmets,
   inFront,
   jam,

@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button.tsx';
 import { today } from '../../ui/day.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { Select } from '../../ui/Select.tsx';
+import { share } from '../../ui/share.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { SetupCard } from './Card.tsx';
 import { asToday, cardLines, describeCard } from './describe.ts';
@@ -81,6 +82,12 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
     }
   }
 
+  /** A message of one screen; the whole card goes with it as a file. */
+  function pass(): void {
+    const file = new File([text()], `${fileName(ladder.name)}.card.txt`, { type: 'text/plain' });
+    void share({ title: ladder.name, text: cardLines({ ladder, machine, machines, court, day }, units).join('\n'), file });
+  }
+
   return (
     <div className="px-4 pt-4 pb-12 md:px-6 print:p-0">
       <style>{`@page { size: ${size}; margin: ${marginMm}mm }`}</style>
@@ -114,6 +121,7 @@ function CardView({ ladder, machine, machines, court, stock, checks }: Props) {
         <Button disabled={drawing} onClick={savePdf}>
           {drawing ? 'Drawing …' : 'Save as PDF'}
         </Button>
+        <Button onClick={pass}>Share</Button>
         <Button onClick={copyText}>Copy as text</Button>
         <Button
           onClick={() => download(`${fileName(ladder.name)}.card.json`, new Blob([writeCardJson(card())], { type: 'application/json' }))}

@@ -8,14 +8,15 @@ import { trimLink } from '../../ui/links.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { useAwake } from '../../ui/useAwake.ts';
+import { sayGoal } from '../../words/goals.ts';
 import { sayHazard } from '../../words/hazards.ts';
+import { BeforeRound } from './BeforeRound.tsx';
 import { ByHand } from './ByHand.tsx';
 import { ByNumber, groupsOf } from './ByNumber.tsx';
-import { Checks } from './Checks.tsx';
 import { Elsewhere, MachineMore, MainControls, RoundControls, WalkOver } from './Controls.tsx';
+import { CourtTimeLeft } from './CourtTime.tsx';
 import { sayNext } from './cue.ts';
 import { Finished } from './Finished.tsx';
-import { ForToday } from './ForToday.tsx';
 import { LandingTaps } from './LandingTaps.tsx';
 import { Lane } from './Lane.tsx';
 import { NextBalls } from './NextBalls.tsx';
@@ -23,14 +24,13 @@ import { LyingNotice, Notices, StatusLine } from './Notices.tsx';
 import { Pace } from './Pace.tsx';
 import { Pads } from './Pads.tsx';
 import { RoundExtras } from './RoundExtras.tsx';
-import { RoundFields } from './RoundFields.tsx';
 import { RoundNotices } from './RoundNotices.tsx';
 import { RungHead } from './RungHead.tsx';
-import { SetUp } from './SetUp.tsx';
 import { SignalFields } from './SignalFields.tsx';
 import { SwingTaps } from './SwingTaps.tsx';
 import { useSignals } from './signals.ts';
 import { Score, Tally } from './Tally.tsx';
+import { useCourtTime } from './useCourtTime.ts';
 import { useLive } from './useLive.ts';
 import { type CourtsideProps, useOnCourt } from './useOnCourt.ts';
 
@@ -68,11 +68,13 @@ function CourtsideView(props: CourtsideProps) {
     },
     onCourt.changes.list,
   );
+  const courtTime = useCourtTime(document.courtId);
   const goesDark = useAwake(run !== null);
   useSlimHeader(run !== null);
   const said = inSight[0] && sayHazard(inSight[0], units.length);
-  const nextBall = pending?.seq ?? thrown + 1;
+  const { nextBall } = onCourt;
   const whose = onCourt.whose(nextBall);
+  const isMatchPoint = run !== null && onCourt.isMatchPoint(thrown + 1);
   const canTap = !diamondOf(ladder.sport) && targetsOf(document).length > 0;
   const groups = run ? groupsOf(document, onCourt, names, balls, hasLine ? thrown : document.ballsPerRound) : [];
 
@@ -127,6 +129,7 @@ function CourtsideView(props: CourtsideProps) {
           </div>
         )}
         <LyingNotice {...onCourt.lying} />
+        <CourtTimeLeft leftMin={courtTime.leftMin} document={document} everyS={everyS} thrown={run ? thrown : null} />
         {finished.length > 0 && !run && (
           <Finished
             finished={finished}
@@ -141,29 +144,13 @@ function CourtsideView(props: CourtsideProps) {
           />
         )}
         {!run && (
-          <>
-            <details className="mb-1" open={finished.length === 0}>
-              <summary className="flex min-h-12 cursor-pointer items-center font-semibold">Set it up</summary>
-              <SetUp document={document} sport={ladder.sport} machine={machine} marksM={marksM} below={below} />
-              <Button size="l" className="mt-2" href={trimLink(rung.id, onCourt.playerId)}>
-                First ball by itself
-              </Button>
-            </details>
-            <Checks checks={checks} part={finished.length > 0 ? 'after' : 'before'} mayEdit={viewer.canPlan} />
-            <RoundFields
-              players={players}
-              playerId={onCourt.playerId}
-              onPlayer={onCourt.setPlayerId}
-              hitters={onCourt.hitters}
-              mates={onCourt.mates}
-              onMates={onCourt.setMates}
-              isCrowded={onCourt.isCrowded}
-              weather={onCourt.today.weather}
-              onWeather={onCourt.today.setWeather}
-              indoors={props.indoors}
-            />
-            <ForToday today={onCourt.today} rung={rung.document} machine={machine} />
-          </>
+          <BeforeRound
+            {...{ onCourt, machine, players, checks, courtTime, marksM, below }}
+            rung={rung}
+            sport={ladder.sport}
+            mayEdit={viewer.canPlan}
+            indoors={props.indoors}
+          />
         )}
         <Lane
           dueAt={hasLine ? view.dueAt : run && beat.dueAt}
@@ -178,14 +165,27 @@ function CourtsideView(props: CourtsideProps) {
           }
           next={thrown + 1}
           last={document.ballsPerRound}
-          cue={[whose, sayNext(crew.feedOf(thrown + 1), document)].filter(Boolean).join(': ')}
-          cueNeeded={document.feeds.length > 1 || document.ritual !== undefined || whose !== ''}
+          cue={[isMatchPoint && 'Match point', whose, sayNext(crew.feedOf(thrown + 1), document)].filter(Boolean).join(': ')}
+          cueNeeded={isMatchPoint || document.feeds.length > 1 || document.ritual !== undefined || whose !== ''}
+          loud={isMatchPoint}
           ritualBeforeS={wholly(judged)?.ritualBeforeS ?? null}
           signals={signals}
           aside={score}
         />
+        {onCourt.goal && (
+          <p className="mt-2 text-lg font-bold" role="status">
+            Goal now: {sayGoal(onCourt.goal)}.
+          </p>
+        )}
         {run && taps && (
-          <LandingTaps {...{ document, balls }} sport={ladder.sport} next={nextBall} off={!canJudge} onTap={onCourt.judgeAt} />
+          <LandingTaps
+            {...{ document, balls }}
+            targets={onCourt.otherTargets}
+            sport={ladder.sport}
+            next={nextBall}
+            off={!canJudge}
+            onTap={onCourt.judgeAt}
+          />
         )}
         {run && swings && <SwingTaps swings={run.swings} onTap={onCourt.swing.tap} />}
         {run && !hasLine && <ByHand beat={beat} everyS={everyS} />}
@@ -204,7 +204,14 @@ function CourtsideView(props: CourtsideProps) {
           onMark={onCourt.mark}
         >
           <ByNumber groups={groups} onCount={onCourt.countByNumber} />
-          {run && <NextBalls {...{ run, document, thrown, machine, hasLine, names }} program={onCourt.program} changes={onCourt.changes} />}
+          {run && (
+            <NextBalls
+              {...{ run, document, thrown, machine, hasLine, names }}
+              sport={ladder.sport}
+              program={onCourt.program}
+              changes={onCourt.changes}
+            />
+          )}
         </RoundExtras>
         <div className="mt-3 hidden md:block">{tally}</div>
       </div>

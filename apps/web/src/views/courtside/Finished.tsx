@@ -12,6 +12,10 @@ export interface FinishedRound extends RoundCount {
   name: string;
   /** The one verdict, on all rounds of this player on this card. */
   step: NextStep;
+  /** What is said of the round: balls hit to another goal count in it. */
+  shown: { hits: number; balls: number };
+  /** Match points won; null where it had none. */
+  points: { hits: number; balls: number } | null;
   /** What was noted in the round. */
   notes: string;
 }
@@ -35,11 +39,16 @@ export function Finished({
 }) {
   return (
     <Notice role="status" tone="good" className="mb-3 text-lg">
-      {finished.map(({ roundId, playerId, name, hits, balls, step, notes }) => (
+      {finished.map(({ roundId, playerId, name, shown, points, step, notes }) => (
         <div key={roundId} className="mb-1 last:mb-0">
           <b>
-            {finished.length > 1 ? name : 'Round finished'}: {hits} of {balls}.
+            {finished.length > 1 ? name : 'Round finished'}: {shown.hits} of {shown.balls}.
           </b>{' '}
+          {points && (
+            <>
+              Match points won: {points.hits} of {points.balls}.{' '}
+            </>
+          )}
           <a className="font-semibold underline" href={roundLink(roundId)}>
             Ball by ball
           </a>

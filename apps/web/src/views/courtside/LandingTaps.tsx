@@ -1,4 +1,4 @@
-import { type RungDocument, type Sport, targetsOf } from '@good-arc/core';
+import { type PlayerTarget, type RungDocument, type Sport, targetsOf } from '@good-arc/core';
 import { LandingPlan } from '../../ui/LandingPlan.tsx';
 import { targetPlan } from '../../ui/sayTarget.ts';
 import type { RunBall } from './run.ts';
@@ -8,6 +8,7 @@ export function LandingTaps({
   document,
   sport,
   balls,
+  targets,
   next,
   off,
   onTap,
@@ -15,6 +16,8 @@ export function LandingTaps({
   document: RungDocument;
   sport: Sport;
   balls: readonly RunBall[];
+  /** What is to be hit to, where that is another goal than the card’s. */
+  targets: readonly PlayerTarget[];
   /** Number of the ball that is judged next. */
   next: number;
   off: boolean;
@@ -32,7 +35,7 @@ export function LandingTaps({
         machine={launch}
         marks={marks}
         landed={null}
-        zones={targetsOf(document).map(({ target }) => target)}
+        zones={targets.length > 0 ? targets : targetsOf(document).map(({ target }) => target)}
         onMark={onTap}
         off={off}
       />

@@ -1,6 +1,7 @@
 import { printTime } from '@good-arc/core';
 import { type CSSProperties, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
-import { type Signals, signalsFor } from './signals.ts';
+import { isSameRelease } from '../../ui/useMachine.ts';
+import { hush, type Signals, signalsFor } from './signals.ts';
 
 interface Props {
   /** `performance.now()` of the next release; null when none is due. */
@@ -14,6 +15,8 @@ interface Props {
   cue: string;
   /** Of several kinds of ball: the cue is said on a phone, too. */
   cueNeeded: boolean;
+  /** The next ball counts more than others: it is said large. */
+  loud: boolean;
   /** A serve of one’s own: its ritual begins so long before the release, s. */
   ritualBeforeS: number | null;
   signals: Signals;
@@ -24,10 +27,10 @@ interface Props {
 const SHOWN = 6;
 
 /** The coming balls roll along a lane toward the release line; the countdown under it. */
-export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritualBeforeS, signals, aside }: Props) {
+export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, loud, ritualBeforeS, signals, aside }: Props) {
   const lane = useRef<HTMLDivElement>(null);
   const [inS, setInS] = useState<number | null>(null);
-  /** Of which release so many signals were given. */
+  /** Of which release so many signals were given: words about when it is due come again and again, and differ by a little. */
   const given = useRef({ dueAt: 0, many: 0 });
   const told = useMemo(() => signalsFor(signals, cue), [signals, cue]);
   const due = useRef(told);
@@ -36,6 +39,8 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritu
   useEffect(() => {
     if (dueAt === null) {
       setInS(null);
+      given.current = { dueAt: 0, many: 0 };
+      hush();
       return;
     }
     const calm = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
@@ -45,11 +50,11 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritu
       setInS(Math.ceil(seconds * 10) / 10);
       const shift = calm ? Math.ceil(seconds) : seconds;
       lane.current?.style.setProperty('--to-release', String(shift / intervalS));
-      if (given.current.dueAt !== dueAt) given.current = { dueAt, many: 0 };
-      const next = due.current[given.current.many];
-      if (next && seconds <= next.beforeS) {
+      if (!isSameRelease(given.current.dueAt, dueAt)) given.current = { dueAt, many: 0 };
+      const signal = due.current[given.current.many];
+      if (signal && seconds <= signal.beforeS) {
         given.current.many += 1;
-        next.act();
+        signal.act(dueAt);
       }
       frame = requestAnimationFrame(draw);
     };
@@ -88,7 +93,7 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, ritu
         </div>
         {cue && (
           <p
-            className={`font-medium text-secondary md:order-none md:ml-auto md:block md:w-auto md:text-right ${cueNeeded ? 'order-last w-full text-lg' : 'hidden'}`}
+            className={`${loud ? 'bg-ball px-2 font-title text-xl font-bold text-accent-content' : 'font-medium text-secondary'} md:order-none md:ml-auto md:block md:w-auto md:text-right ${cueNeeded ? 'order-last w-full text-lg' : 'hidden'}`}
             data-testid="cue"
           >
             {ritualBeforeS !== null && inS !== null && (

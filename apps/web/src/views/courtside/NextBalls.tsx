@@ -1,11 +1,12 @@
-import type { ListChange, RungDocument } from '@good-arc/core';
+import { areaTarget, GOAL_TIMES, type Goal, type ListChange, type RungDocument, type Sport, targetsOf } from '@good-arc/core';
 import { useState } from 'react';
 import type { MachineRow } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
 import { Select } from '../../ui/Select.tsx';
 import { useUnits } from '../../ui/Units.tsx';
-import type { Run } from './run.ts';
+import { sayGoal } from '../../words/goals.ts';
+import { goalIn, type Run } from './run.ts';
 import { NUDGE_M, type Nudge, type useChanges } from './useChanges.ts';
 
 /** As many coming balls are named. */
@@ -33,6 +34,7 @@ export function NextBalls({
   thrown,
   changes,
   machine,
+  sport,
   hasLine,
   names,
 }: {
@@ -43,6 +45,7 @@ export function NextBalls({
   thrown: number;
   changes: ReturnType<typeof useChanges>;
   machine: MachineRow;
+  sport: Sport;
   hasLine: boolean;
   /** Of those who hit in turn. */
   names: readonly string[];
@@ -122,8 +125,41 @@ export function NextBalls({
           </Button>
         ))}
       </Choice>
+      {targetsOf(document).length > 0 && (
+        <Goals goal={goalIn(run, thrown + 1)} hasAreas={areaTarget(sport, 'anywhere') !== null} onGoal={changes.goal} />
+      )}
       {run.nudged && !hasLine && <SetNow document={document} was={run.card} machine={machine} />}
     </details>
+  );
+}
+
+const AS_ON_CARD: Goal = { step: 'target', times: 1 };
+
+/** What is asked of the balls from the next one on; the machine throws what it threw. */
+function Goals({ goal, hasAreas, onGoal }: { goal: Goal | null; hasAreas: boolean; onGoal: (goal: Goal) => void }) {
+  const now = goal ?? AS_ON_CARD;
+  const sized = (by: number): Goal => ({ step: 'target', times: Math.round(now.times * by * 100) / 100 });
+  const [wider, narrower] = [sized(GOAL_TIMES.by), sized(1 / GOAL_TIMES.by)];
+  const isOn = ({ step, times }: Goal): boolean => step === now.step && times === now.times;
+  return (
+    <Choice name="What counts as in, from the next ball on">
+      {hasAreas &&
+        (['anywhere', 'side'] as const).map((step) => (
+          <Button key={step} size="l" aria-pressed={now.step === step} onClick={() => onGoal({ step, times: 1 })}>
+            {step === 'anywhere' ? 'Anywhere in' : 'The right side'}
+          </Button>
+        ))}
+      <Button size="l" aria-pressed={isOn(AS_ON_CARD)} onClick={() => onGoal(AS_ON_CARD)}>
+        Target of the card
+      </Button>
+      <Button size="l" disabled={wider.times > GOAL_TIMES.most} onClick={() => onGoal(wider)}>
+        Wider
+      </Button>
+      <Button size="l" disabled={narrower.times < GOAL_TIMES.least} onClick={() => onGoal(narrower)}>
+        Narrower
+      </Button>
+      {goal && <p className="w-full">Now {sayGoal(goal)}: a hit to it opens no gate, and is learnt from as what it was.</p>}
+    </Choice>
   );
 }
 

@@ -1,4 +1,15 @@
-import type { FeedId, Outcome, OutingId, PlayerId, RoundId, RungDocument, RungId, Weather } from '@good-arc/core';
+import {
+  climbsGoals,
+  type FeedId,
+  type Outcome,
+  type OutingId,
+  type PlayerId,
+  type PlayerTarget,
+  type RoundId,
+  type RungDocument,
+  type RungId,
+  type Weather,
+} from '@good-arc/core';
 import type { Letter } from '../../ui/outbox.ts';
 import { AS_BEGUN, hitterAt, hittersOf, notesIn, type Run, type RunBall, thrownOf, withBall } from './run.ts';
 
@@ -37,11 +48,13 @@ export type RoundEvent =
       feedId: FeedId | null;
       said: string;
       landing?: { x: number; y: number };
+      /** Where it was to be hit to, where the goal was another than the card’s. */
+      target?: PlayerTarget | null;
     }
   /** Another interval from here on; `said`: in words. */
   | { kind: 'paced'; intervalS: number; said: string }
   /** Other balls, or other hitters, from here on: what was changed, and in words. */
-  | { kind: 'changed'; part: Partial<Pick<Run, 'dealt' | 'turns' | 'out' | 'gone' | 'nudged'>>; about: string; said: string }
+  | { kind: 'changed'; part: Partial<Pick<Run, 'dealt' | 'turns' | 'out' | 'gone' | 'goals' | 'nudged'>>; about: string; said: string }
   /** Something to look at on the film. */
   | { kind: 'marked'; atS: number; seq: number }
   /** A swing, so long after the ball was there, ms; of a ball that has one the later stands. */
@@ -130,6 +143,8 @@ function begun({ kind: _kind, playerName, confirmedBy, mates = [], roundId, ...h
       roundId,
       others: mates.map(({ playerId, roundId: own }) => ({ playerId, roundId: own })),
       ...AS_BEGUN,
+      // it begins with the easiest of its goals
+      goals: climbsGoals(head.card) ? [{ seq: 1, step: 'anywhere', times: 1 }] : [],
     },
     letters: all.map((each) => ({
       method: 'PUT',
@@ -149,9 +164,10 @@ function judged(
     feedId,
     said,
     landing,
-  }: { seq: number; outcome: Outcome; resultId: string; feedId: FeedId | null; said: string; landing?: { x: number; y: number } },
+    target = null,
+  }: Pick<Extract<RoundEvent, { kind: 'judged' }>, 'seq' | 'outcome' | 'resultId' | 'feedId' | 'said' | 'landing' | 'target'>,
 ): RoundStep {
-  const balls = withBall(run.balls, seq, { outcome, resultId, feedId, landXM: landing?.x ?? null, landYM: landing?.y ?? null });
+  const balls = withBall(run.balls, seq, { outcome, resultId, feedId, landXM: landing?.x ?? null, landYM: landing?.y ?? null, target });
   const { landXM, landYM, speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps } = balls.find(
     (ball) => ball.seq === seq,
   )!;
@@ -162,7 +178,21 @@ function judged(
         method: 'PUT',
         path: `rounds/${hitterAt(run, seq).roundId}/results/${resultId}`,
         what: `Ball ${seq}: ${said} (${run.card.name})`,
-        body: { seq, outcome, feedId, speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm, radarMps, landXM, landYM },
+        body: {
+          seq,
+          outcome,
+          feedId,
+          speedMps,
+          elevationDeg,
+          bearingDeg,
+          topspinRpm,
+          sidespinRpm,
+          gyroRpm,
+          radarMps,
+          landXM,
+          landYM,
+          target,
+        },
       },
     ],
   };

@@ -1,13 +1,19 @@
 import {
   type FeedId,
   feedIdSchema,
+  GOAL_STEPS,
+  type Goal,
+  type GoalStep,
+  matchPointsOf,
   OUTCOMES,
   type Outcome,
   type PlayerId,
+  type PlayerTarget,
   programOf,
   type RoundId,
   type RungId,
   rungSchema,
+  scoreRound,
   swingTiming,
   turnsOf,
   weatherSchema,
@@ -29,6 +35,8 @@ const ballSchema = z.object({
   radarMps: z.number().nullable(),
   landXM: z.number().nullable().default(null),
   landYM: z.number().nullable().default(null),
+  /** Where it was to be hit to, where the goal was another than the card’s. */
+  target: z.object({ x: z.number(), y: z.number(), widthM: z.number(), depthM: z.number() }).nullable().default(null),
   outcome: z.enum(OUTCOMES).nullable(),
   resultId: z.string().nullable(),
   /** Which ball of the card it was; null until it is judged. */
@@ -55,6 +63,8 @@ const runSchema = z.object({
   /** Feeds, and hitters, that are out for the rest of the round, by index. */
   out: z.array(z.int()).default([]),
   gone: z.array(z.int()).default([]),
+  /** What was asked of the balls, from which on, where that is not what the card asks; the newest last. */
+  goals: z.array(z.object({ seq: z.int(), step: z.enum(GOAL_STEPS), times: z.number() })).default([]),
   /** The card with its balls nudged; null while none is. */
   nudged: rungSchema.nullable().default(null),
   /** What was changed while it went on, and before which ball. */
@@ -75,6 +85,7 @@ export const AS_BEGUN = {
   turns: null,
   out: [] as number[],
   gone: [] as number[],
+  goals: [] as { seq: number; step: GoalStep; times: number }[],
   nudged: null,
   changes: [] as { seq: number; about: string; said: string }[],
   offset: 0,
@@ -133,6 +144,7 @@ export const newBall = (seq: number, part: Partial<RunBall> = {}): RunBall => ({
   radarMps: null,
   landXM: null,
   landYM: null,
+  target: null,
   outcome: null,
   resultId: null,
   feedId: null,
@@ -157,6 +169,12 @@ export const hittersOf = ({
 export const programIn = (run: Pick<Run, 'card' | 'nudged' | 'dealt'>): ReturnType<typeof programOf> =>
   programOf(run.nudged ?? run.card, run.dealt ?? undefined);
 
+/** What is asked of a ball; null where that is what the card asks. */
+export function goalIn({ goals }: Pick<Run, 'goals'>, seq: number): Goal | null {
+  const goal = goals.findLast((each) => each.seq <= seq);
+  return !goal || (goal.step === 'target' && goal.times === 1) ? null : goal;
+}
+
 /** Who hits each ball of a round, from 0. */
 export const turnsIn = (run: Pick<Run, 'card' | 'turns'>): readonly number[] => run.turns ?? turnsOf(run.card);
 
@@ -180,8 +198,27 @@ export function notesIn(run: Run, roundId: RoundId): string {
 export const marksOf = (run: Run, roundId: RoundId): Run['marks'] => run.marks.filter(({ seq }) => hitterAt(run, seq).roundId === roundId);
 
 /** What was judged of them, by number. */
-export const resultsOf = (balls: readonly RunBall[]): { seq: number; outcome: Outcome; feedId: FeedId | null }[] =>
-  balls.flatMap(({ seq, outcome, feedId }) => (outcome ? [{ seq, outcome, feedId }] : []));
+export const resultsOf = (
+  balls: readonly RunBall[],
+): { seq: number; outcome: Outcome; feedId: FeedId | null; target: PlayerTarget | null }[] =>
+  balls.flatMap(({ seq, outcome, feedId, target }) => (outcome ? [{ seq, outcome, feedId, target }] : []));
 
 /** Number of the last ball that left; 0 before the first. */
 export const thrownOf = (run: Run | null): number => (run ? Math.max(0, ...run.balls.map(({ seq }) => seq)) : 0);
+
+/** Balls of a round that are match points, by number. */
+export const matchPointsIn = (run: Pick<Run, 'card' | 'dealt'>): number[] => matchPointsOf(run.card, run.dealt ?? undefined);
+
+/** Match points that were judged, and won. */
+export function matchPointsWon(
+  run: Pick<Run, 'card' | 'dealt'>,
+  results: Parameters<typeof scoreRound>[1],
+): { hits: number; balls: number } | null {
+  const points = matchPointsIn(run);
+  if (points.length === 0) return null;
+  const { hits, balls } = scoreRound(
+    run.card,
+    results.filter(({ seq }) => points.includes(seq)),
+  );
+  return { hits, balls };
+}

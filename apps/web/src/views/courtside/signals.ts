@@ -30,12 +30,15 @@ const TONES: Record<Signals['tone'], readonly (readonly [beforeS: number, hz: nu
 const SAID_BEFORE_S = 2.2;
 const BUZZ_BEFORE_S = 1;
 
-/** What is due before a release, in its order. @param cue empty when there is nothing to say */
-export function signalsFor({ tone, voice, buzz }: Signals, cue: string): { beforeS: number; act: () => void }[] {
+/** Tones are handed to the audio clock so long before they sound, s: its time does not wait for a busy page. */
+const AHEAD_S = 0.3;
+
+/** What is due before a release, in its order, given when that is by `performance.now()`. @param cue empty when there is nothing to say */
+export function signalsFor({ tone, voice, buzz }: Signals, cue: string): { beforeS: number; act: (dueAt: number) => void }[] {
   return [
     ...(voice && cue !== '' ? [{ beforeS: SAID_BEFORE_S, act: () => say(cue) }] : []),
     ...(buzz ? [{ beforeS: BUZZ_BEFORE_S, act: () => navigator.vibrate?.(120) }] : []),
-    ...TONES[tone].map(([beforeS, hz]) => ({ beforeS, act: () => beep(hz) })),
+    ...TONES[tone].map(([beforeS, hz]) => ({ beforeS: beforeS + AHEAD_S, act: (dueAt: number) => beep(hz, dueAt - 1000 * beforeS) })),
   ].sort((a, b) => b.beforeS - a.beforeS);
 }
 
@@ -66,16 +69,33 @@ export function say(text: string): void {
 }
 
 let audio: AudioContext | null = null;
+/** Tones that are to come, and when, s of the audio clock. */
+let coming: { tone: OscillatorNode; at: number }[] = [];
 
-/** A short high tone: it carries over the hum of a machine. */
-export function beep(hz: number): void {
+/** When a moment of `performance.now()` comes out of the speaker, s of the audio clock: what it plays now it was given a little before. */
+export function audioTimeOf(context: Pick<AudioContext, 'currentTime' | 'getOutputTimestamp'>, atMs: number): number {
+  const { contextTime = 0, performanceTime = 0 } = context.getOutputTimestamp();
+  const at = performanceTime > 0 ? contextTime + (atMs - performanceTime) / 1000 : context.currentTime + (atMs - performance.now()) / 1000;
+  return Math.max(context.currentTime, at);
+}
+
+/** A short high tone: it carries over the hum of a machine. @param atMs when, by `performance.now()`; without, at once */
+export function beep(hz: number, atMs?: number): void {
   audio ??= new AudioContext();
+  const at = atMs === undefined ? audio.currentTime : audioTimeOf(audio, atMs);
   const tone = audio.createOscillator();
   const volume = audio.createGain();
   tone.frequency.value = hz;
-  volume.gain.setValueAtTime(0.5, audio.currentTime);
-  volume.gain.exponentialRampToValueAtTime(0.001, audio.currentTime + 0.18);
+  volume.gain.setValueAtTime(0.5, at);
+  volume.gain.exponentialRampToValueAtTime(0.001, at + 0.18);
   tone.connect(volume).connect(audio.destination);
-  tone.start();
-  tone.stop(audio.currentTime + 0.2);
+  tone.start(at);
+  tone.stop(at + 0.2);
+  coming = [...coming.filter((each) => each.at > audio!.currentTime), { tone, at }];
+}
+
+/** No ball is due any more: what was to sound for it does not. */
+export function hush(): void {
+  for (const { tone, at } of coming) if (audio && at > audio.currentTime) tone.stop();
+  coming = [];
 }

@@ -1,12 +1,13 @@
-import { type ListChange, nudged, type RungDocument, redeal, retakeTurns, type TodayChange } from '@good-arc/core';
+import { type Goal, type ListChange, nudged, type RungDocument, redeal, retakeTurns, type TodayChange } from '@good-arc/core';
 import { toast } from 'sonner';
 import type { MachineRow } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
+import { sayGoal } from '../../words/goals.ts';
 import { hittersOf, programIn, type Run, thrownOf, turnsIn } from './run.ts';
 import type { useRound } from './useRound.ts';
 import { venueOf, type Where } from './useToday.ts';
 
-type Part = Partial<Pick<Run, 'dealt' | 'turns' | 'out' | 'gone' | 'nudged'>>;
+type Part = Partial<Pick<Run, 'dealt' | 'turns' | 'out' | 'gone' | 'goals' | 'nudged'>>;
 
 const LIST_WORDS: Record<Exclude<ListChange['kind'], 'next'>, string> = {
   again: 'the last one again',
@@ -127,6 +128,13 @@ export function useChanges({
       const turns = retakeTurns(hitters.length, turnsIn(now), thrownOf(now), gone);
       const name = nameOf(hitters[index]!.playerId);
       void change({ turns, gone }, `hitter ${index}`, `${name} ${gone.includes(index) ? 'out' : 'back in'}`);
+    },
+    /** Another goal from the next ball on: a step of it, or the target wider or narrower. The machine throws what it threw. */
+    goal(goal: Goal): void {
+      const now = current.current;
+      if (!now) return;
+      const seq = thrownOf(now) + 1;
+      void change({ goals: [...now.goals.filter((each) => each.seq < seq), { seq, ...goal }] }, 'goal', sayGoal(goal));
     },
     /** A kind of ball, or all of them, a step elsewhere. @param index null for all */
     nudge(index: number | null, by: Nudge): void {

@@ -7,6 +7,7 @@ import {
   type RungDocument,
   type RungId,
   type Sport,
+  type Weather,
 } from '@good-arc/core';
 import { useMemo } from 'react';
 import type { GameBallRow, PlayerRow, Swings } from '../../api/rows.ts';
@@ -28,6 +29,7 @@ export function useJudged(
     hitting,
     swingsToday,
     indoors,
+    weather,
   }: {
     rungId: RungId;
     sport: Sport;
@@ -36,6 +38,8 @@ export function useJudged(
     hitting: readonly PlayerRow[];
     swingsToday: readonly Swings[];
     indoors: boolean;
+    /** As it is on the court now. */
+    weather: Weather;
   },
 ) {
   // what is thrown to several is judged by the one who needs most: the lowest level, the youngest, the most swings behind them
@@ -56,8 +60,8 @@ export function useJudged(
   const ageYears = ages.length > 0 ? Math.min(...ages) : null;
   const handFed = isHandFed(machine.profile);
   const inSight = useMemo(
-    () => hazardsInSight(document, sport, judged, { ageYears, swingsBefore, indoors, handFed }),
-    [document, sport, judged, ageYears, swingsBefore, indoors, handFed],
+    () => hazardsInSight(document, sport, judged, { ageYears, swingsBefore, indoors, handFed, weather }),
+    [document, sport, judged, ageYears, swingsBefore, indoors, handFed, weather],
   );
   return { weakest, judged, inSight };
 }

@@ -2,8 +2,6 @@ import {
   type Approach,
   type Checklist,
   needsName,
-  type Outcome,
-  outcomeAt,
   type PlayerId,
   printTime,
   programOf,
@@ -11,7 +9,6 @@ import {
   type RungDocument,
   type Sport,
   sameCard,
-  targetOf,
   turnsOf,
   wholly,
 } from '@good-arc/core';
@@ -25,18 +22,17 @@ import { device } from '../../device/store.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
-import { sayMark } from '../../words/marks.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
 import type { FinishedRound } from './Finished.tsx';
 import { inMachine } from './inMachine.ts';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { padsFor } from './Pads.tsx';
-import { lastJudged, waitingBall } from './round.ts';
 import { outingOfToday, thrownOf, turnsIn } from './run.ts';
 import { useBeat } from './useBeat.ts';
 import { useChanges } from './useChanges.ts';
 import { useCrew } from './useCrew.ts';
 import { useJudged } from './useJudged.ts';
+import { useJudging } from './useJudging.ts';
 import { useLying } from './useLying.ts';
 import { useRound } from './useRound.ts';
 import { useSwing } from './useSwing.ts';
@@ -147,6 +143,7 @@ export function useOnCourt({
     hitting,
     swingsToday,
     indoors,
+    weather,
   });
   const confirmedBy = run?.confirmedBy ?? confirmed;
   const asksName = needsName(document, judged);
@@ -251,47 +248,12 @@ export function useOnCourt({
     length: units.length,
   });
 
-  const pending = waitingBall(run);
-  const nextByHand = (run?.balls.length ?? 0) + 1;
-  const canJudge = run !== null && (pending !== undefined || (!hasLine && nextByHand <= document.ballsPerRound));
-
-  function judge(outcome: Outcome, ball?: number, landing?: { x: number; y: number }): void {
-    const seq = ball ?? (hasLine ? waitingBall(current.current)?.seq : nextByHand);
-    if (seq === undefined) return;
-    tell({
-      kind: 'judged',
-      seq,
-      outcome,
-      resultId: uuidv7(),
-      feedId: crew.feedOf(seq)?.id ?? null,
-      said: names[outcome].toLowerCase(),
-      ...(landing && { landing }),
-    });
-  }
-
-  /** The ball that is judged next went there: that says what it counts as, too. */
-  function judgeAt(spot: { x: number; y: number }): void {
-    const seq = hasLine ? waitingBall(current.current)?.seq : nextByHand;
-    const feed = seq === undefined ? undefined : crew.feedOf(seq);
-    const target = feed && targetOf(document, feed);
-    if (seq !== undefined && target) judge(outcomeAt(target, spot), seq, spot);
-  }
-
-  const countByNumber = (results: readonly { seq: number; outcome: Outcome }[]): void =>
-    results.forEach(({ seq, outcome }) => {
-      judge(outcome, seq);
-    });
-
-  /** Something to look at on the film: which moment of the round, and which ball. */
-  function mark(): void {
-    const now = current.current;
-    if (!now) return;
-    const atS = Math.round((Date.now() - new Date(now.startedAt).getTime()) / 1000);
-    tell({ kind: 'marked', atS: Math.max(0, atS), seq: Math.max(1, thrownOf(now)) });
-    toast(`Marked: ${sayMark({ atS, seq: Math.max(1, thrownOf(now)) })}.`);
-  }
-
-  const undoLast = (): void => tell({ kind: 'taken-back', byHand: !hasLine });
+  const judging = useJudging({
+    ...{ current, tell, run, document, hasLine, names, changes },
+    sport: ladder.sport,
+    feedOf: (seq) => crew.feedOf(seq),
+  });
+  const { pending, canJudge, judge, undoLast } = judging;
 
   async function finish(): Promise<void> {
     const now = current.current;
@@ -403,8 +365,6 @@ export function useOnCourt({
     lying,
     hold,
     stow,
-    countByNumber,
-    mark,
     /** Its air, and the rung turned for it. */
     today,
     confirm: setConfirmed,
@@ -420,14 +380,9 @@ export function useOnCourt({
     others,
     give,
     pads,
-    pending,
-    canJudge,
-    judge,
-    judgeAt,
+    ...judging,
     swing,
     main,
-    undoLast,
-    canUndo: lastJudged(run) !== undefined,
     finish,
   };
 }

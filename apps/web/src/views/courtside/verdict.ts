@@ -6,9 +6,10 @@ import {
   type PlayerId,
   type RoundCount,
   type RungDocument,
+  scoreForGate,
   scoreRound,
 } from '@good-arc/core';
-import { hitterAt, hittersOf, notesIn, type Run, resultsOf } from './run.ts';
+import { hitterAt, hittersOf, matchPointsWon, notesIn, type Run, resultsOf } from './run.ts';
 
 /** A round as it was counted, and whose it was. */
 export type Counted = RoundCount & { playerId: PlayerId };
@@ -44,8 +45,12 @@ export function finishedRounds(
 ) {
   return hittersOf(run).map(({ playerId, roundId }) => {
     const own = run.balls.filter(({ seq }) => hitterAt(run, seq).playerId === playerId);
-    const count = scoreRound(document, resultsOf(own));
+    const results = resultsOf(own);
+    const count = scoreForGate(document, results);
     const step = verdictAfter(document, approach, { playerId, id: roundId, count }, visit, history);
-    return { roundId, playerId, name: nameOf(playerId), ...count, step, notes: notesIn(run, roundId) };
+    const points = matchPointsWon(run, results);
+    // what counts for the verdict of the rounds after it, and what is said of this one
+    const { hits, balls } = scoreRound(document, results);
+    return { roundId, playerId, name: nameOf(playerId), ...count, shown: { hits, balls }, points, step, notes: notesIn(run, roundId) };
   });
 }

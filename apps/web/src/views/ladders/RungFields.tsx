@@ -115,6 +115,20 @@ export function RungFields({
         </>
       )}
       <Select
+        label="Match points"
+        value={String(document.matchPoints ?? 0)}
+        onChange={(count) => onChange({ matchPoints: Number(count) || undefined })}
+        options={[['0', 'none'], ['1', 'the last ball'], ...[2, 3, 4, 5].map((n) => [String(n), `${n}, unannounced before`] as const)]}
+      />
+      {(document.hitters ?? 1) === 1 && (
+        <Select
+          label="Goal grows"
+          value={String(document.goalRun ?? 0)}
+          onChange={(run) => onChange({ goalRun: Number(run) || undefined })}
+          options={[['0', 'no: the target'], ...[2, 3, 4, 5].map((n) => [String(n), `in, side, target: ${n} in a row each`] as const)]}
+        />
+      )}
+      <Select
         label="Shadow swings"
         value={String(document.shadowSwings) as '0' | '1' | '2'}
         onChange={(count) => onChange({ shadowSwings: Number(count) as 0 | 1 | 2 })}

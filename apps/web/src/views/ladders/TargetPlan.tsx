@@ -1,4 +1,8 @@
 import {
+  AREAS,
+  type Area,
+  areaOf,
+  areaTarget,
   away,
   diamondOf,
   type Feed,
@@ -11,6 +15,7 @@ import {
   SPORT_RECORDS,
   type Sport,
   TARGET_PLACE_IDS,
+  type TargetPlaceId,
   targetOf,
   targetSpot,
   targetsOf,
@@ -25,6 +30,7 @@ import { type RulerScale, rulerScale } from '../../ui/scale.ts';
 import { boxIn, cornersOf } from '../../ui/targetBox.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { useWidth } from '../../ui/useWidth.ts';
+import { sayArea } from '../../words/goals.ts';
 
 interface Props {
   document: RungDocument;
@@ -32,6 +38,10 @@ interface Props {
   readOnly: boolean;
   change: (part: Partial<RungDocument>, key?: string) => void;
 }
+
+const isArea = (to: string): to is Area => (AREAS as readonly string[]).includes(to);
+/** A part of the court is too large for a place in it: a square takes its room, m (our judgement). */
+const AFTER_AREA = { widthM: 3, depthM: 3 };
 
 const TALLEST_PX = 210;
 /** A field is as deep as wide: drawn in its true shape. */
@@ -66,7 +76,21 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
   const blocked = target !== null && !onField && feeds.some((feed) => isWayBlocked(document, feed, target));
   const names = SPORT_RECORDS[sport].targetNames;
   const isOpen = chosen ? chosen.targetAt === undefined : target === null;
-  const value = isOpen ? 'none' : ((target && placeOfTarget(sport, target)) ?? 'own');
+  const value = isOpen ? 'none' : ((target && (areaOf(sport, target) ?? placeOfTarget(sport, target))) ?? 'own');
+  /** Parts of the court, whose size is their own. */
+  const areas = AREAS.filter((area) => areaTarget(sport, area) !== null);
+
+  function place(to: 'none' | 'own' | TargetPlaceId | Area): void {
+    if (to === 'own') return;
+    const whole = isArea(to) ? areaTarget(sport, to) : null;
+    if (whole) {
+      const { x, y, ...size } = whole;
+      change({ targetAt: { x, y }, targetSize: size });
+    } else if (to === 'none' || isArea(to)) move(undefined);
+    else if (!chosen && target && areaOf(sport, target)) change({ targetAt: targetSpot(sport, to, AFTER_AREA), targetSize: AFTER_AREA });
+    else move(targetSpot(sport, to, targetSize));
+  }
+
   return (
     <div>
       <div ref={ref}>
@@ -167,12 +191,11 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
           <Select
             label="Place"
             value={value}
-            onChange={(place) => {
-              if (place !== 'own') move(place === 'none' ? undefined : targetSpot(sport, place, targetSize));
-            }}
+            onChange={place}
             options={[
               ['none', chosen ? 'as all balls' : 'the coach says'],
               ...TARGET_PLACE_IDS.map((id) => [id, names[id]] as const),
+              ...(chosen ? [] : areas.map((id) => [id, sayArea(id, sport)] as const)),
               ...(value === 'own' ? [['own', 'a place of its own'] as const] : []),
             ]}
           />

@@ -1,11 +1,11 @@
 import { printShare } from '@good-arc/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { PlayerRow, Standing, Viewer } from '../../api/rows.ts';
 import { device } from '../../device/store.ts';
 import { useDeviceReady } from '../../device/useDeviceReady.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { share } from '../../ui/share.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { RATE_NAMES, SIDE_NAMES, saySides, sayStroke } from '../../words/logbook.ts';
@@ -58,20 +58,6 @@ function ReportView({ viewer, player, weeks, from, to, counts, progress, standin
     ].join('\n');
   }
 
-  async function share(): Promise<void> {
-    try {
-      if (navigator.share) await navigator.share({ title, text: text() });
-      else {
-        await navigator.clipboard.writeText(text());
-        toast('Copied: paste it into a message.');
-      }
-    } catch (error) {
-      // who closes the sheet has not failed
-      if (!(error instanceof DOMException && error.name === 'AbortError'))
-        toast.error('This device does not let it be copied. Print it instead.');
-    }
-  }
-
   return (
     <div className="mx-auto max-w-4xl px-4 pt-4 pb-12 md:px-6">
       <a href={`/logbook?player=${player.id}`} className="no-print text-sm font-medium text-quiet hover:underline">
@@ -86,7 +72,7 @@ function ReportView({ viewer, player, weeks, from, to, counts, progress, standin
             onChange={(many) => location.assign(`/report?player=${player.id}&weeks=${many}`)}
             options={['4', '8', '12', '26', '52'].map((many) => [many, many] as const)}
           />
-          <Button size="l" onClick={share}>
+          <Button size="l" onClick={() => void share({ title, text: text() })}>
             Share
           </Button>
           <Button look="primary" size="l" onClick={() => window.print()}>

@@ -72,7 +72,7 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
     const ball = { id: uuidv7() as never, seq, outcome };
     const line = { what: 'ball', seq, was: before?.outcome ?? '', became: outcome ?? '' } as const;
     const others = results.filter((each) => each.seq !== seq);
-    const unknown = { feedId: null, speedMps: null, elevationDeg: null, bearingDeg: null, radarMps: null, landing: null };
+    const unknown = { feedId: null, speedMps: null, elevationDeg: null, bearingDeg: null, radarMps: null, landing: null, target: null };
     const next = outcome === null ? others : [...others, { ...(before ?? { ...unknown, seq }), id: ball.id, outcome }];
     next.sort((a, b) => a.seq - b.seq);
     if (!(await correct({ balls: [ball] }, { results: next }, [line]))) return;

@@ -39,7 +39,7 @@ export function subjectOfRung(rung: RungDocument, sport: Sport, judgement: Judge
     time: judged && timeOf(rung, judged, diamondOf(sport) !== null && !fielding),
     heights: heightsOf(rung, judged),
     around,
-    weather: rung.weather,
+    weather: around.weather ?? rung.weather,
     fenceY,
     notJudged:
       judgement.kind === 'judged'

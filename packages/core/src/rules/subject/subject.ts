@@ -40,6 +40,8 @@ export interface Around {
   swingsBefore?: number;
   /** In a hall. */
   indoors?: boolean;
+  /** Air on the court now, where it is another than that of the rung. */
+  weather?: Weather;
   /** Somebody drops in every ball. */
   handFed?: boolean;
 }

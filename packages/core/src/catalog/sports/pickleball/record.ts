@@ -21,6 +21,7 @@ export const record: SportRecord = {
   play: {
     kind: 'net',
     shortM: NON_VOLLEY_LINE_M,
+    areaNames: { deep: 'past the non-volley line', short: 'in the non-volley zone' },
     nonVolleyM: NON_VOLLEY_LINE_M,
     reachM: 0.55,
     // common practice, no source

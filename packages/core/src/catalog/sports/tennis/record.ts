@@ -21,6 +21,7 @@ export const record: SportRecord = {
   play: {
     kind: 'net',
     shortM: SERVICE_LINE_M,
+    areaNames: { deep: 'past the service line', short: 'in a service box' },
     nonVolleyM: null,
     reachM: 0.75,
     // common practice, no source

@@ -1,0 +1,66 @@
+import type { Checklist, RungDocument, Sport } from '@good-arc/core';
+import type { MachineRow, PlayerRow, RungRow } from '../../api/rows.ts';
+import { Button } from '../../ui/Button.tsx';
+import { trimLink } from '../../ui/links.ts';
+import { Checks } from './Checks.tsx';
+import { CourtUntil } from './CourtTime.tsx';
+import { ForToday } from './ForToday.tsx';
+import { RoundFields } from './RoundFields.tsx';
+import { SetUp } from './SetUp.tsx';
+import type { useCourtTime } from './useCourtTime.ts';
+import type { useOnCourt } from './useOnCourt.ts';
+
+/** What is done before the first ball: set it up, tick the list, say who hits and what the air is like. */
+export function BeforeRound({
+  onCourt,
+  rung,
+  sport,
+  machine,
+  marksM,
+  below,
+  players,
+  checks,
+  mayEdit,
+  indoors,
+  courtTime,
+}: {
+  onCourt: ReturnType<typeof useOnCourt>;
+  rung: RungRow;
+  sport: Sport;
+  machine: MachineRow;
+  marksM: readonly number[];
+  below: RungDocument | null;
+  players: readonly PlayerRow[];
+  checks: Checklist;
+  mayEdit: boolean;
+  indoors: boolean;
+  courtTime: ReturnType<typeof useCourtTime>;
+}) {
+  const isFirst = onCourt.finished.length === 0;
+  return (
+    <>
+      <details className="mb-1" open={isFirst}>
+        <summary className="flex min-h-12 cursor-pointer items-center font-semibold">Set it up</summary>
+        <SetUp document={onCourt.document} sport={sport} machine={machine} marksM={marksM} below={below} />
+        <Button size="l" className="mt-2" href={trimLink(rung.id, onCourt.playerId)}>
+          First ball by itself
+        </Button>
+      </details>
+      <Checks checks={checks} part={isFirst ? 'before' : 'after'} mayEdit={mayEdit} />
+      <RoundFields
+        players={players}
+        playerId={onCourt.playerId}
+        onPlayer={onCourt.setPlayerId}
+        hitters={onCourt.hitters}
+        mates={onCourt.mates}
+        onMates={onCourt.setMates}
+        isCrowded={onCourt.isCrowded}
+        weather={onCourt.today.weather}
+        onWeather={onCourt.today.setWeather}
+        indoors={indoors}
+      />
+      <CourtUntil time={courtTime} />
+      <ForToday today={onCourt.today} rung={rung.document} machine={machine} />
+    </>
+  );
+}

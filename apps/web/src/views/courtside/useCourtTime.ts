@@ -1,0 +1,47 @@
+import type { CourtId } from '@good-arc/core';
+import { useEffect, useState } from 'react';
+import { z } from 'zod';
+import { keptAs } from '../../device/kept.ts';
+import { device } from '../../device/store.ts';
+import { today } from '../../ui/day.ts';
+
+/** Until when the court is ours, by the clock on the wall; of one day. */
+const keptSchema = z.object({ day: z.string(), until: z.string() });
+const EVERY_MS = 5000;
+
+/** Minutes from now until a time of this day such as `17:30`, rounded down; below 0 when it is over, null without one. */
+export function minutesUntil(until: string, now: Date): number | null {
+  const [, hours, minutes] = /^(\d{1,2}):(\d{2})$/.exec(until) ?? [];
+  if (hours === undefined || minutes === undefined) return null;
+  return Math.floor(Number(hours) * 60 + Number(minutes) - (now.getHours() * 60 + now.getMinutes() + now.getSeconds() / 60));
+}
+
+/** How long the court is ours today, kept on the device for all rounds on it. */
+export function useCourtTime(courtId: CourtId) {
+  const [until, setUntil] = useState('');
+  const [leftMin, setLeftMin] = useState<number | null>(null);
+  const key = `court-until:${courtId}`;
+
+  useEffect(() => {
+    void device().ready.then(() => {
+      const kept = keptAs(keptSchema, key);
+      if (kept?.day === today()) setUntil(kept.until);
+    });
+  }, [key]);
+  useEffect(() => {
+    const look = (): void => setLeftMin(minutesUntil(until, new Date()));
+    look();
+    const timer = setInterval(look, EVERY_MS);
+    return () => clearInterval(timer);
+  }, [until]);
+
+  return {
+    until,
+    /** Whole minutes that are left; null where nobody said until when. */
+    leftMin,
+    set(next: string): void {
+      device().setItem(key, JSON.stringify({ day: today(), until: next }));
+      setUntil(next);
+    },
+  };
+}
