@@ -87,30 +87,6 @@ test('the logbook: one player at a time, sorted by rate, a round deleted and bro
   await expect(page.getByText('Really thrown')).toBeVisible(); // the address reopens the round
 });
 
-test('a machine worked by hand: balls are tapped as they come, with no machine to wait for', { tag: '@phone' }, async ({ page }) => {
-  const name = `Alder ${tag()}`;
-  await machineByHand(page, name);
-  await page.getByLabel('Balls a round').fill('3');
-  await page.getByLabel('Climb at … hits').fill('9');
-  await page.getByLabel('… of balls').fill('3');
-  await page.getByRole('button', { name: 'Save rung' }).click();
-  await expect(page.getByText('Cannot ask for more hits than balls')).toBeVisible();
-  await page.getByLabel('Climb at … hits').fill('2');
-  await page.getByRole('button', { name: 'Save rung' }).click();
-  await page.getByRole('link', { name: 'Take it on court' }).click();
-  await awake(page, COURT);
-  await expect(page.getByRole('button', { name: /^Hold/ })).toHaveCount(0);
-  await expect(page.getByRole('button', { name: /^In/ })).toBeDisabled();
-  await page.getByRole('button', { name: /^Begin round/ }).click();
-  for (const pad of ['In', 'Out', 'In']) await page.getByRole('button', { name: new RegExp(`^${pad}`) }).click();
-  await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('2 of 3');
-  await expect(page.getByRole('button', { name: /^In/ })).toBeDisabled(); // the round has three balls
-  await page.getByRole('button', { name: 'Undo last' }).click();
-  await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 2');
-  await page.getByRole('button', { name: 'Finish round' }).first().click();
-  await expect(page.getByText('Round finished: 1 of 2.')).toBeVisible();
-});
-
 test.describe('the bench by keys, in each sport', () => {
   for (const [court, wanted] of [
     ['Court 2 (tennis)', 'Landing spot'],

@@ -218,21 +218,3 @@ test('the library by purpose, players and words; a favourite stays at hand', { t
   await drills.getByRole('button', { name: 'Favourite: Five markers' }).click();
   await expect(page.getByText('No favourite fits.', { exact: false })).toBeVisible();
 });
-
-test('fielding: with a position absent its balls are left out of the round', { tag: '@desk' }, async ({ page }) => {
-  await open(page, '/ladders/library?drill=baseball-whoever-is-there');
-  await page.getByLabel('Court', { exact: true }).selectOption({ label: 'Long Meadow field (baseball)' });
-  await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Heron' });
-  await page.getByRole('button', { name: 'Add to our ladders' }).click();
-  await awake(page, LADDER);
-  await expect(page.getByText(/^From the library:/)).toBeVisible();
-  await page.getByRole('button', { name: /^Open rung 1, Infield/ }).click();
-  const rung = page.getByRole('region', { name: 'Rung 1 opened' });
-  await rung.getByLabel('SS', { exact: true }).check();
-  await expect(rung.getByTestId('strip').locator('[data-feed="2"]')).toHaveCount(0);
-  await expect(rung.getByTestId('strip').getByRole('listitem')).toHaveCount(30);
-  await saved(page);
-  await rung.getByRole('link', { name: 'Run', exact: true }).click();
-  await awake(page, COURT);
-  await expect(page.getByTestId('cue')).toContainText(/Ground ball to (3B|2B|1B)/);
-});

@@ -1,56 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Locator, type Page, test } from '@playwright/test';
-import {
-  awake,
-  COURT,
-  expectAccessible,
-  expectNoSideways,
-  LADDER,
-  machineState,
-  open,
-  PLAN,
-  saved,
-  tabOnTo,
-  tag,
-} from './support/pages.ts';
+import { expect, type Page, test } from '@playwright/test';
+import { byKeys, byPointer, type Hands } from './support/hands.ts';
+import { awake, COURT, expectAccessible, expectNoSideways, LADDER, machineState, open, PLAN, saved, tag } from './support/pages.ts';
 
 /** Ladders from a level and a game ball to the court: on a phone, by keyboard alone, and by mouse. */
-
-interface Hands {
-  press: (target: Locator) => Promise<void>;
-  choose: (target: Locator, label: string) => Promise<void>;
-  type: (target: Locator, text: string) => Promise<void>;
-  tick: (target: Locator) => Promise<void>;
-}
-
-const byPointer: Hands = {
-  press: (target) => target.click(),
-  choose: async (target, label) => void (await target.selectOption({ label })),
-  type: (target, text) => target.fill(text),
-  tick: (target) => target.check(),
-};
-
-const byKeys = (page: Page): Hands => ({
-  async press(target) {
-    await tabOnTo(page, target);
-    await page.keyboard.press('Enter');
-  },
-  async choose(target, label) {
-    await tabOnTo(page, target);
-    await page.keyboard.type(label);
-    await expect(target.locator('option:checked')).toHaveText(label);
-  },
-  async type(target, text) {
-    await tabOnTo(page, target);
-    await page.keyboard.press('Control+A');
-    await page.keyboard.type(text);
-  },
-  async tick(target) {
-    await tabOnTo(page, target);
-    await page.keyboard.press('Space');
-    await expect(target).toBeChecked();
-  },
-});
 
 const rungs = (page: Page) => page.getByRole('list', { name: 'Rungs, hardest first' });
 const ball = (page: Page, seq: number, outcome: string) =>

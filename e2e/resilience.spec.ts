@@ -29,28 +29,6 @@ test('a machine that falls silent is seen, and the tally is kept', { tag: '@phon
   await expect(machineState(page)).toHaveAttribute('data-state', 'held', { timeout: 30_000 }); // it comes back, on hold
 });
 
-test('a jam is a fault with what to do; after clearing it the round goes on from a new arm', { tag: '@phone' }, async ({ page }) => {
-  await openRung(page, 'Same ball, from the baseline');
-  await feedOne(page);
-  await page.getByText('Refill, or try a fault').click();
-  await page.getByRole('button', { name: 'jam' }).click();
-  await expect(page.getByText('Fault: jam.')).toBeVisible({ timeout: 15_000 });
-  // how many had been thrown by then depends on how quick the page was
-  const balls = page.getByRole('list', { name: 'Balls' }).locator('visible=true').getByRole('listitem');
-  const thrown = await balls.filter({ hasNotText: 'to come' }).count();
-  for (let i = 0; i < thrown; i++) await page.getByRole('button', { name: /^In/ }).click();
-  await page.getByRole('button', { name: 'Clear the fault' }).click();
-  await expect(machineState(page)).toHaveAttribute('data-state', 'idle');
-  await page.getByRole('button', { name: /^Arm/ }).click();
-  await page.getByRole('button', { name: `Feed ${10 - thrown} balls` }).click({ timeout: 20_000 });
-  await expect(page.getByRole('button', { name: /^Out/ })).toBeEnabled({ timeout: 20_000 });
-  await page.getByRole('button', { name: /^Out/ }).click();
-  await expect(page.getByTestId('tally').locator('visible=true')).toHaveText(`${thrown} of ${thrown + 1}`);
-  await expect(balls.nth(thrown)).toContainText(`ball ${thrown + 1}: out`);
-  await page.getByRole('button', { name: /^Stow/ }).click();
-  await page.getByRole('button', { name: 'Finish round' }).click();
-});
-
 test('closing the page holds the machine; opening it again finds the round where it was', { tag: '@phone' }, async ({ page, context }) => {
   await openRung(page, 'Groove from the service line');
   await feedOne(page);

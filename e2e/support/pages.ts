@@ -166,10 +166,10 @@ export async function addInKit(page: Page, at: string, button: string, fill: () 
 }
 
 /** A new machine without a wire, and the form of a rung for it filled in but for its numbers. */
-export async function machineByHand(page: Page, name: string): Promise<void> {
+export async function machineByHand(page: Page, name: string, kind = 'Two-wheel portable'): Promise<void> {
   await addInKit(page, 'machines', 'Add a machine', async () => {
     await page.getByLabel('Name', { exact: true }).fill(name);
-    await page.getByLabel(/^Kind/).selectOption('Two-wheel portable');
+    await page.getByLabel(/^Kind/).selectOption(kind);
   });
   await expect(kitRow(page, 'Machines', name)).toContainText('worked by hand');
   await open(page, '/bench');

@@ -158,7 +158,7 @@ describe('a rung opened', () => {
   test('fielding: positions to tick off, and the note to fielders', () => {
     const [infield] = fitted('baseball-whoever-is-there', 3);
     const said = detail(infield!, 'baseball');
-    expect(said).toMatch(/Absent today: their balls are left out 1B 2B 3B SS/);
+    expect(said).toMatch(/Absent today: their balls are left out 1B 2B 3B P SS/);
     expect(said).toContain('One voice for each ball');
   });
 });

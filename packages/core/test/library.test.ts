@@ -183,8 +183,12 @@ describe('special drills have their own timing', () => {
   });
   test('fielding: balls of absent positions are left out, and a fly ball hangs', () => {
     const { rungs, asked } = fitted('baseball-whoever-is-there', 'Programmable field machine');
-    const infield = { ...rungs[0]!, absent: ['SS', '1B'] };
+    const infield = { ...rungs[0]!, absent: ['SS', '1B', 'P'] };
     expect(new Set(deal(infield, 12).map((i) => infield.feeds[i]!.positions![0]))).toEqual(new Set(['3B', '2B']));
+    const whole = { ...rungs[2]!, absent: ['P', 'C'] };
+    const called = (rung: typeof whole) => new Set(deal(rung, 40).flatMap((i) => rung.feeds[i]!.positions ?? []));
+    expect([...called({ ...whole, absent: [] })]).toEqual(expect.arrayContaining(['P', 'C', 'CF']));
+    expect(['P', 'C'].some((each) => called(whole).has(each))).toBe(false);
     const flies = judgedWhole(rungs[1]!, judgeWith(asked));
     expect(Math.max(...flies.balls.map(({ flightS }) => flightS))).toBeGreaterThan(3.5);
   });

@@ -1,15 +1,21 @@
-import { type FocusEvent, useRef } from 'react';
+import { type FocusEvent, useEffect, useRef, useState } from 'react';
 import { Toaster } from 'sonner';
 import type { Theme } from './theme.ts';
 
 /** A toast goes this long after its button was pressed, ms. */
 const GONE_MS = 400;
 
+/** Pages that hold a machine. */
+const HELD_FROM = /^\/(courtside|live|right|tune)/;
+
 /**
  * The toasts. Left to itself the toaster sends the focus back to where it came from whenever it leaves, so that Tab never gets past a toast: here
  * its own memory is kept out, and the focus goes back only when a pressed toast takes it away with it.
  */
 export function Toasts({ theme }: { theme: Theme }) {
+  // where a machine is held, nothing ever lies over Hold, at the foot of the page
+  const [isOnCourt, setIsOnCourt] = useState(false);
+  useEffect(() => setIsOnCourt(HELD_FROM.test(location.pathname)), []);
   const from = useRef<HTMLElement | null>(null);
 
   function remember(event: FocusEvent): void {
@@ -26,7 +32,7 @@ export function Toasts({ theme }: { theme: Theme }) {
   return (
     <div className="contents" onFocusCapture={remember} onClickCapture={goBack}>
       <Toaster
-        position="bottom-center"
+        position={isOnCourt ? 'top-center' : 'bottom-center'}
         theme={theme === 'dusk' ? 'dark' : 'light'}
         richColors
         closeButton

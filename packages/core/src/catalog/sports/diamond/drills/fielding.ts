@@ -4,7 +4,8 @@ import { type DiamondDrills, MANUAL, partsOf } from './parts.ts';
 /** In the field, by position. */
 export function fielding(kit: DiamondDrills): readonly Drill[] {
   const { sport } = kit;
-  const { field, flies, fly, gaps, grounders, spotOf } = partsOf(kit);
+  const { field, flies, fly, gaps, ground, grounders, spotOf } = partsOf(kit);
+  const pop = fly('Pop-up in front of the plate', ['C', 'P'], { x: 0, y: 12 }, 60);
   return [
     {
       id: `${sport}-between-two-gloves`,
@@ -123,9 +124,9 @@ export function fielding(kit: DiamondDrills): readonly Drill[] {
       harder: 'Runners on.',
       players: [2, 9],
       rungs: [
-        field('Infield', 'Feet first.', grounders(45), { order: { kind: 'bag' }, intervalS: 6 }),
+        field('Infield', 'Feet first.', [...grounders(45), ground('P', 45)], { order: { kind: 'bag' }, intervalS: 6 }),
         field('Outfield', 'Drop step.', flies(0), { order: { kind: 'bag' }, intervalS: 8 }),
-        field('Whole field', 'Everyone moves.', [...grounders(45), ...flies(0), ...gaps(55)], {
+        field('Whole field', 'Everyone moves.', [...grounders(45), ground('P', 45), pop, ...flies(0), ...gaps(55)], {
           order: { kind: 'bag' },
           intervalS: 8,
           perRound: 20,

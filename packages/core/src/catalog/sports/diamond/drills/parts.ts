@@ -119,5 +119,5 @@ export function partsOf({ positions, machineFt, second }: DiamondDrills) {
     return ['3B', 'SS', '2B', '1B'].map((to) => ground(to, mph));
   }
 
-  return { at, rung, spotOf, fly, field, twoMachines, gaps, flies, grounders };
+  return { at, rung, spotOf, fly, ground, field, twoMachines, gaps, flies, grounders };
 }
