@@ -8,7 +8,6 @@ import {
   figure,
   findRung,
   kitRow,
-  machineByHand,
   open,
   setting,
   tag,

@@ -14,6 +14,7 @@ import {
   placeOfTarget,
   polesToward,
   type RungDocument,
+  recoverAfter,
   resizeTarget,
   rungAtLevel,
   SPORT_RECORDS,
@@ -183,5 +184,32 @@ describe('in a cage', () => {
     const { court, ...rest } = buildQuestion('tennis-rally-drive-building', 'Two-wheel portable');
     const inside = buildLadder({ ...rest, court: { ...court, ceilingM: 9 } }).rungs[0]!;
     expect(inside.targetAt!.y).toBeGreaterThan(6);
+  });
+});
+
+describe('where a player recovers to', () => {
+  const [rung] = fitted('tennis-baseline-groove', 'Two-wheel portable');
+  const met = { x: 2.4, y: -12.4 };
+  const feed = { ...rung!.feeds[0]!, meet: met };
+  const after = (targetX: number, from = met, recoverByShot = true) =>
+    recoverAfter(
+      { ...rung!, recoverByShot, player: { start: { x: 0, y: -12.2 }, recover: null } },
+      { ...feed, meet: from, targetAt: { x: targetX, y: 10.5 } },
+    );
+  test('short of the middle after cross-court, past it after the line, in the middle after the middle', () => {
+    expect(after(-3)).toEqual({ x: 0.4, y: -12.2 });
+    expect(after(3)).toEqual({ x: -0.5, y: -12.2 });
+    expect(after(0)).toEqual({ x: 0, y: -12.2 });
+    // and the other way round from the other wing
+    expect(after(3, { ...met, x: -2.4 })).toEqual({ x: -0.4, y: -12.2 });
+  });
+  test('in a mirror it is the mirror of it; where the rung does not ask for it, it is the rung’s own place', () => {
+    const aimed = { ...rung!, recoverByShot: true as const, feeds: [{ ...feed, targetAt: { x: -3, y: 10.5 } }] };
+    const there = recoverAfter(aimed, aimed.feeds[0]!)!;
+    const mirrored = mirrorRung(aimed);
+    expect(recoverAfter(mirrored, mirrored.feeds[0]!)).toEqual({ x: -there.x, y: there.y });
+    expect(after(-3, met, false)).toBeNull();
+    const { recoverByShot: _by, ...plain } = aimed;
+    expect(recoverAfter(plain, plain.feeds[0]!)).toEqual(plain.player.recover);
   });
 });

@@ -14,7 +14,7 @@ import {
 import type { MachineRow } from '../api/rows.ts';
 import { dialWords } from './dialWords.ts';
 import { describeSpot } from './place.ts';
-import { sayAim, sayCones, sayLanding, sayMachine } from './setUpWords.ts';
+import { sayAim, sayCones, sayLanding, sayMachine, sayRecover } from './setUpWords.ts';
 import type { useUnits } from './Units.tsx';
 
 /** A machine that stands nearer to where it stood is left there, m. */
@@ -30,6 +30,8 @@ export interface SetUpLines {
   aim: string;
   feed: string;
   player: string;
+  /** Where the player waits between balls. */
+  recover: string;
   cones: string;
 }
 
@@ -53,6 +55,7 @@ export function setUpLines(
     aim: sayAim(feed, sport, units.length),
     feed: `every ${printTime(rung.intervalS, 1)}`,
     player: diamondOf(sport) ? '' : describeSpot(SPORT_RECORDS[sport].court, feed.meet ?? rung.player.start, units.length),
+    recover: diamondOf(sport) ? '' : sayRecover(rung, sport, units.length),
     cones: sayCones(rung, sport, units.length),
   };
 }

@@ -1,12 +1,15 @@
 import {
   areaOf,
+  away,
   degToRad,
   diamondOf,
   type Feed,
   polesToward,
   type RungDocument,
+  recoverAfter,
   SPORT_RECORDS,
   type Sport,
+  type Spot,
   shortTurnDeg,
   targetsOf,
 } from '@good-arc/core';
@@ -66,6 +69,30 @@ export function sayAim({ launch, target }: Pick<Feed, 'launch' | 'target'>, spor
 export function sayLanding({ target }: Pick<Feed, 'target'>, sport: Sport, length: (m: number) => string): string {
   if (target.kind === 'plane') return `over the plate at ${length(target.z)}`;
   return describeSpot(targetPlan(sport), target, length);
+}
+
+/** Where a player waits between balls: each place once, with the balls (from 1) after which it is. */
+export function recoveries(rung: RungDocument): { spot: Spot; feeds: number[] }[] {
+  const all: { spot: Spot; feeds: number[] }[] = [];
+  rung.feeds.forEach((feed, i) => {
+    const spot = feed.on ? recoverAfter(rung, feed) : null;
+    if (!spot) return;
+    const same = all.find((each) => away(each.spot, spot) < 0.05);
+    if (same) same.feeds.push(i + 1);
+    else all.push({ spot, feeds: [i + 1] });
+  });
+  return all;
+}
+
+/** The same in words; empty when they go straight on. */
+export function sayRecover(rung: RungDocument, sport: Sport, length: (m: number) => string): string {
+  const all = recoveries(rung);
+  return all
+    .map(({ spot, feeds }) => {
+      const place = describeSpot(SPORT_RECORDS[sport].court, spot, length);
+      return all.length === 1 ? place : `after ${feeds.length === 1 ? 'ball' : 'balls'} ${feeds.join(', ')} ${place}`;
+    })
+    .join('; ');
 }
 
 /** The boxes of cones that are hit to, each with its size and its middle from the lines; empty when the coach says where. */

@@ -86,6 +86,7 @@ export {
   passesMachine,
   placeOfTarget,
   polesToward,
+  recoverAfter,
   resizeTarget,
   sizedTarget,
   targetFrom,

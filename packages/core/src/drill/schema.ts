@@ -183,6 +183,8 @@ export const rungSchema = z.strictObject({
   ballsPerRound: z.int().min(1).max(200),
   rounds: z.int().min(1).max(50),
   player: z.strictObject({ start: spotSchema, recover: spotSchema.nullable() }),
+  /** The player recovers by the shot: short of the middle after a cross-court ball, past it after one down the line. */
+  recoverByShot: z.boolean().optional(),
   /** Size of the target that the player hits to, and where its middle is; without, the coach says where. */
   targetSize: sizeSchema,
   targetAt: spotSchema.optional(),

@@ -194,6 +194,29 @@ export function targetsOf(rung: Pick<RungDocument, 'targetAt' | 'targetSize' | '
 export const metAt = (rung: Pick<RungDocument, 'player'>, { meet, target }: Pick<Feed, 'meet' | 'target'>): Spot =>
   meet ?? { x: target.x, y: rung.player.start.y };
 
+/** So far short of the middle, or past it, m (common practice, no source). */
+const SHORT_OF_M = 0.4;
+const PAST_M = 0.5;
+
+/**
+ * Where a player waits for the next ball after this one. By the shot, that is on the side the ball was met after a cross-court ball, since the open court
+ * lies there, and past the middle after one down the line.
+ * @returns null when they go straight to the next ball
+ */
+export function recoverAfter(
+  rung: Pick<RungDocument, 'player' | 'recoverByShot' | 'targetAt' | 'targetSize'>,
+  feed: Pick<Feed, 'meet' | 'target' | 'targetAt'>,
+): Spot | null {
+  const { start, recover } = rung.player;
+  const target = targetOf(rung, feed);
+  if (!rung.recoverByShot || !target) return recover;
+  const { y } = recover ?? start;
+  const met = metAt(rung, feed);
+  const side = Math.sign(met.x);
+  if (side === 0 || target.x === 0) return { x: 0, y };
+  return { x: side === Math.sign(target.x) ? -side * PAST_M : side * SHORT_OF_M, y };
+}
+
 /** Whether a feed of a net sport, hit to this target, passes the machine that threw it too near. */
 export const isWayBlocked = (rung: Pick<RungDocument, 'player'>, feed: Feed, target: Spot): boolean =>
   passesMachine(metAt(rung, feed), target, feed.launch);

@@ -26,6 +26,7 @@ import {
   ROUNDING,
   type RungDocument,
   reactionNeededS,
+  recoverAfter,
   recoveryOf,
   ritualS,
   type Spot,
@@ -205,7 +206,8 @@ function between(rung: RungDocument, sport: Sport, [here, there]: readonly [Seen
     return { pathM: homeM + runM, recovery: { ...recovery, readyS } };
   };
   // members of a combination are met one after the other, with no way home between them
-  const home = rung.player.recover && !next.meet && feed.thenS === undefined ? [rung.player.recover] : [];
+  const recover = recoverAfter(rung, feed);
+  const home = recover && !next.meet && feed.thenS === undefined ? [recover] : [];
   const stops = [...home, ...(rung.ritual ? [rung.player.start] : []), ...(next.marker ? [next.marker] : [])];
   const direct = by(stops);
   // who walked in, or touched a marker, and could not get back to the next ball from there goes on to where the drill starts

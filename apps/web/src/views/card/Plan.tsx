@@ -1,6 +1,7 @@
 import { diamondOf, planOf, type RungDocument, type Sport } from '@good-arc/core';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { rulerScale } from '../../ui/scale.ts';
+import { recoveries } from '../../ui/setUpWords.ts';
 import { boxIn, cornersOf } from '../../ui/targetBox.ts';
 import { drawn } from './drawn.ts';
 
@@ -16,7 +17,8 @@ export function CardPlan({ rung, sport }: { rung: RungDocument; sport: Sport }) 
   const screened = diamondOf(sport) !== null;
   const plan = planOf({ sport, target: rung.feeds[0]!.target });
   const scale = rulerScale(plan, CARD_WIDTH, 250);
-  const { start, recover } = rung.player;
+  const { start } = rung.player;
+  const waits = recoveries(rung).map(({ spot }) => spot);
   const { places, balls, targets } = drawn(rung, plan);
   const cone = (x: number, y: number): string => `${x},${y - 6} ${x - 5},${y + 4} ${x + 5},${y + 4}`;
   return (
@@ -107,13 +109,14 @@ export function CardPlan({ rung, sport }: { rung: RungDocument; sport: Sport }) 
       <text x={scale.along(start.y)} y={scale.across(start.x) + 25} textAnchor="middle" fontSize={15} fontWeight={700} fill="currentColor">
         start
       </text>
-      {recover && (
+      {waits.map((recover) => (
         <path
+          key={`${recover.x} ${recover.y}`}
           d={`M${scale.along(recover.y) - 7} ${scale.across(recover.x) - 7}l14 14m0 -14l-14 14`}
           stroke="currentColor"
           strokeWidth={2.4}
         />
-      )}
+      ))}
     </svg>
   );
 }

@@ -39,6 +39,7 @@ export function RungSheet({ words, under }: { words: RungSheetWords; under: stri
         <Line name="Arrives">{words.arrives}</Line>
         <Line name="Feed">{words.feed}</Line>
         {words.player && <Line name="Player">{words.player}</Line>}
+        {words.recover && <Line name="Recover">{words.recover}</Line>}
         {words.cones && <Line name="Cones">{words.cones}</Line>}
         <Line name="Target">{words.target}</Line>
         <Line name="Balls">

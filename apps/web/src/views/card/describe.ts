@@ -20,7 +20,7 @@ import {
 import type { BallRow, CourtRow, LadderRow, MachineRow } from '../../api/rows.ts';
 import { aroundOf } from '../../ui/around.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
-import { sayCones, sayLanding, sayMachine, sayTurn } from '../../ui/setUpWords.ts';
+import { sayCones, sayLanding, sayMachine, sayRecover, sayTurn } from '../../ui/setUpWords.ts';
 import type { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { sayHazard } from '../../words/hazards.ts';
@@ -84,6 +84,7 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
   const { document } = rungs[0]!;
   const { launch } = document.feeds[0]!;
   const cones = sayCones(document, sport, units.length);
+  const recover = sayRecover(document, sport, units.length);
   const minutes = rungs.reduce((sum, rung) => sum + minutesOf(rung.document), 0);
   const basket = stock.find(({ ballId }) => ballId === document.ballId);
   const place = (spot: { x: number; y: number }): string => sayMachine(sport, spot, court.marksM, units.length);
@@ -101,7 +102,7 @@ export function describeCard(facts: CardFacts, units: U): CardWords {
       ['Ball arrives:', `${sayLanding(document.feeds[0]!, sport, units.length)}.`],
       ...(cones ? ([['Hit to:', `${cones}.`]] as const) : []),
       ['Start:', `${place(document.player.start)}.`],
-      ...(document.player.recover ? ([['Recover:', `${place(document.player.recover)}.`]] as const) : []),
+      ...(recover ? ([['Recover:', `${recover}.`]] as const) : []),
     ],
     boxes: boxesOf(settingsOf(document, asToday(machine, day)), launch, document.intervalS, units),
     rows: rungs

@@ -36,6 +36,7 @@ export function SetUp({ document, sport, machine, marksM, below }: Props) {
       <Line name="Point it">{lines.aim}</Line>
       <Line name="Feed">{lines.feed}</Line>
       {lines.player && <Line name="Player">{lines.player}</Line>}
+      {lines.recover && <Line name="Recover">{lines.recover}</Line>}
       {lines.cones && <Line name="Cones">{lines.cones}</Line>}
     </dl>
   );

@@ -199,6 +199,17 @@ export function TargetPlan({ document, sport, readOnly, change }: Props) {
               ...(value === 'own' ? [['own', 'a place of its own'] as const] : []),
             ]}
           />
+          {!onField && target && (
+            <label className="col-span-2 flex min-h-11 items-center gap-2.5 self-end sm:order-last sm:col-span-3">
+              <input
+                type="checkbox"
+                className="checkbox"
+                checked={document.recoverByShot === true}
+                onChange={({ target: box }) => change({ recoverByShot: box.checked || undefined })}
+              />
+              Recovers by the shot: short of the middle after cross-court, past it after the line
+            </label>
+          )}
           <QuantityField label="Target wide" dimension="length" min={0.1} max={60} step={0.1} value={targetSize.widthM} onChange={size} />
         </div>
       )}
