@@ -1,11 +1,12 @@
 // @vitest-environment happy-dom
 import { areaTarget } from '@good-arc/core';
-import { screen, waitFor } from '@testing-library/react';
-import { expect, test } from 'vitest';
+import { act, renderHook, screen, waitFor } from '@testing-library/react';
+import { expect, test, vi } from 'vitest';
 import { device } from '../src/device/store.ts';
 import { today } from '../src/ui/day.ts';
 import { dueAfter } from '../src/ui/useMachine.ts';
 import { audioTimeOf, signalsFor } from '../src/views/courtside/signals.ts';
+import { useBeat } from '../src/views/courtside/useBeat.ts';
 import { minutesUntil } from '../src/views/courtside/useCourtTime.ts';
 import { button, document, props, show, tally } from './support/courtside.tsx';
 
@@ -95,4 +96,27 @@ test('tones go by the audio clock: a page that is busy for a fifth of a second d
   expect(audioTimeOf(context, 9000)).toBe(7.6);
   const ahead = signalsFor({ tone: 'three', voice: false, buzz: false }, '').map(({ beforeS }) => beforeS);
   expect(ahead.map((s) => Math.round(10 * s) / 10)).toEqual([1.3, 0.8, 0.3]);
+});
+
+test('a beat that was tapped does not drift: ten minutes later it is due where the machine’s is, whatever the timers do', () => {
+  vi.useFakeTimers();
+  let lateMs = 0;
+  // timers of a busy page fire late; the clock goes on
+  const clock = () => performance.now() + lateMs;
+  const { result } = renderHook(() => useBeat(true, clock));
+  const [startMs, intervalMs] = [clock(), 4000];
+  for (let ball = 0; ball < 3; ball++) {
+    act(() => result.current.tap());
+    act(() => void vi.advanceTimersByTime(intervalMs));
+  }
+  const off: number[] = [];
+  for (let ball = 4; ball <= 154; ball++) {
+    lateMs = (ball * 37) % 90;
+    act(() => void vi.advanceTimersByTime(intervalMs - ((ball * 13) % 7)));
+    const due = result.current.dueAt! - startMs;
+    off.push(Math.abs(due - Math.round(due / intervalMs) * intervalMs));
+  }
+  vi.useRealTimers();
+  expect(Math.max(...off)).toBeLessThan(10);
+  expect(result.current.dueAt! - startMs).toBeGreaterThan(590_000);
 });

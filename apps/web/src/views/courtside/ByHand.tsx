@@ -11,8 +11,8 @@ export function ByHand({ beat: { beat, taps, tap, forget }, everyS }: { beat: Re
   const off = beat ? beat.intervalS / everyS - 1 : 0;
   const left = 3 - taps;
   return (
-    <div className="mt-2 flex items-center gap-x-3 md:flex-wrap">
-      <Button size="l" className="min-h-14 shrink-0 md:px-8" onClick={tap}>
+    <div className="mt-2 flex items-center gap-x-3 md:flex-wrap land:mt-1!">
+      <Button size="l" className="min-h-14 shrink-0 md:px-8 land:min-h-11!" onClick={tap}>
         A ball leaves
         <span className="hidden text-base font-medium md:inline">(B)</span>
       </Button>

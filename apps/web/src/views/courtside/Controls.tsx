@@ -22,13 +22,13 @@ export function MainControls({
   onHold: () => void;
 }) {
   return (
-    <div className="sticky bottom-0 z-10 -mx-3 flex grow flex-col gap-2.5 bg-base-100 px-3 py-2 md:-mx-6 md:px-6 lg:mx-0 lg:p-0">
+    <div className="sticky bottom-0 z-10 -mx-3 flex grow flex-col gap-2.5 bg-base-100 px-3 py-2 md:-mx-6 md:px-6 land:static! land:mx-0! land:p-0! lg:mx-0 lg:p-0">
       {main && (
         <Button
           look="secondary"
           size="xl"
           // while it feeds a thumb needs nothing but Hold
-          className={`text-xl md:min-h-16 ${state === 'feeding' ? 'hidden md:flex' : ''}`}
+          className={`text-xl md:min-h-16 ${state === 'feeding' ? 'hidden md:flex land:hidden!' : ''}`}
           disabled={main.off}
           onClick={() => main.act()}
         >
@@ -39,7 +39,7 @@ export function MainControls({
       {hasLine && (
         <button
           type="button"
-          className={`flex grow flex-col items-center justify-center bg-error font-title font-bold text-error-content lg:min-h-52 lg:text-6xl ${STILL.includes(state) ? 'min-h-14 text-3xl' : 'min-h-32 text-6xl'}`}
+          className={`flex grow flex-col items-center justify-center bg-error font-title font-bold text-error-content lg:min-h-52 lg:text-6xl ${STILL.includes(state) ? 'min-h-14 text-3xl' : 'min-h-32 text-6xl'} land:min-h-28! land:text-5xl!`}
           onClick={onHold}
         >
           Hold

@@ -91,8 +91,8 @@ function CourtsideView(props: CourtsideProps) {
   const score = <Score document={document} balls={balls} names={names} turns={onCourt.turns} />;
   const tally = <Tally document={document} sport={ladder.sport} balls={balls} names={names} turns={onCourt.turns} />;
   return (
-    <div className="flex flex-col gap-2.5 px-3 pt-2 pb-6 md:px-6 md:pt-3 lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5 lg:gap-y-0">
-      <div className="min-w-0 lg:col-span-2">
+    <div className="flex flex-col gap-2.5 px-3 pt-2 pb-6 md:px-6 md:pt-3 land:grid! land:grid-cols-[minmax(0,1fr)_13rem]! land:gap-x-3! land:gap-y-0! land:pt-1! lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5 lg:gap-y-0">
+      <div className="min-w-0 land:col-span-2 lg:col-span-2">
         <RungHead
           {...{ document, number, courtName, machine, sport: ladder.sport }}
           playerName={onCourt.player ? names.join(', ') : ''}
@@ -217,7 +217,7 @@ function CourtsideView(props: CourtsideProps) {
       </div>
 
       {/* on a phone its parts are the page’s own, so that Hold stays in sight wherever one scrolls to */}
-      <div className="contents lg:flex lg:flex-col lg:gap-2.5">
+      <div className="contents land:sticky land:top-1 land:flex! land:flex-col land:gap-1.5 land:self-start lg:flex lg:flex-col lg:gap-2.5">
         <MainControls main={onCourt.main} hasLine={hasLine} state={state} onHold={onCourt.hold} />
         <RoundControls
           hasLine={hasLine}

@@ -67,7 +67,7 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, loud
     <div>
       <div
         ref={lane}
-        className="relative h-14 overflow-hidden border-b-2 border-base-content md:h-28"
+        className="relative h-14 overflow-hidden border-b-2 border-base-content md:h-28 land:h-14!"
         aria-hidden="true"
         style={{ '--to-release': 1 } as CSSProperties}
       >
@@ -84,11 +84,11 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, loud
         ))}
       </div>
       <div className="flex flex-wrap items-baseline gap-x-2 pt-1 md:gap-x-4">
-        <p className="dial shrink-0 text-3xl tracking-tighter whitespace-nowrap md:text-6xl" role="timer" aria-live="off">
+        <p className="dial shrink-0 text-3xl tracking-tighter whitespace-nowrap md:text-6xl land:text-3xl!" role="timer" aria-live="off">
           {inS === null ? '–' : printTime(inS, 1)}
         </p>
         <div className="flex items-center gap-x-1.5 self-center text-base">
-          <span className="hidden md:inline">to the next ball, </span>
+          <span className="hidden md:inline land:hidden!">to the next ball, </span>
           {every}
         </div>
         {cue && (
@@ -102,7 +102,7 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, loud
             {cue}
           </p>
         )}
-        <div className="ml-auto md:hidden">{aside}</div>
+        <div className="ml-auto md:hidden land:block!">{aside}</div>
       </div>
     </div>
   );

@@ -38,17 +38,21 @@ export function Pads({
   onJudge: (outcome: Outcome) => void;
 }) {
   return (
-    <div className="mt-2 grid grow grid-cols-2 gap-2.5 md:mt-3 md:grid-cols-4 lg:max-h-[19rem]" role="group" aria-label={label}>
+    <div
+      className="mt-2 grid grow grid-cols-2 gap-2.5 md:mt-3 md:grid-cols-4 land:mt-1.5! land:max-h-28! lg:max-h-[19rem]"
+      role="group"
+      aria-label={label}
+    >
       {pads.map(({ outcome, name, shows, look }) => (
         <button
           key={outcome}
           type="button"
           disabled={off}
           onClick={() => onJudge(outcome)}
-          className={`flex min-h-[5.5rem] flex-col items-center justify-center border-2 border-base-content font-title text-3xl font-bold disabled:opacity-45 md:min-h-36 ${look}`}
+          className={`flex min-h-[5.5rem] flex-col items-center justify-center border-2 border-base-content font-title text-3xl font-bold disabled:opacity-45 md:min-h-36 land:min-h-24! ${look}`}
         >
           {name}
-          <span className="hidden font-sans text-base font-medium md:block">{shows}</span>
+          <span className="hidden font-sans text-base font-medium md:block land:hidden!">{shows}</span>
         </button>
       ))}
     </div>

@@ -22,7 +22,7 @@ export function RungHead({ document, number, sport, courtName, machine, playerNa
       <h1 className="text-xl leading-tight break-words md:text-2xl">
         {number} · {document.name}
       </h1>
-      <p className="text-quiet">
+      <p className="text-quiet land:hidden">
         {playerName && `${playerName} · `}
         {courtName} · {machine.name}, {units.speed(launch.speedMps)} at {printAngle(launch.elevationDeg)}
       </p>
