@@ -20,6 +20,9 @@ const USAGE = `Usage: ./arc <command>
   soak [--minutes 15] [--seed 1]
                               kills, dead lines, phones without a network, bad
                               documents; a table, exit 1 when a line falls short
+  load [--results 5000000] [--clients 50]
+                              what pages cost with years of results; a table,
+                              exit 1 when a line falls short
   schemas                     writes the JSON Schemas of calc to docs/schema
   help                        this
 `;
@@ -72,6 +75,9 @@ async function run() {
     case 'bench':
       await ensureModules();
       await handOver(await buildBench(), args);
+      break;
+    case 'load':
+      await (await import('./lib/load.mjs')).load(args);
       break;
     case 'soak':
       await (await import('./lib/soak.mjs')).soak(args);

@@ -1,19 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { numberOf } from './args.mjs';
 import { buildAll, buildCalc, buildPhone } from './build.mjs';
 import { ROOT } from './paths.mjs';
-import { Stop, say, step } from './say.mjs';
+import { say, step } from './say.mjs';
 import { ensureModules, ensurePrograms } from './setup.mjs';
 
 /** @typedef {{ what: string, figures: string, isGood: boolean, examples?: string[] }} Row */
-
-/** @param {string[]} args @param {string} name @param {number} usual */
-function number(args, name, usual) {
-  if (!args.includes(name)) return usual;
-  const value = Number(args[args.indexOf(name) + 1]);
-  if (!Number.isFinite(value) || value <= 0) throw new Stop(`${name} needs a number above nought, such as ${usual}.`);
-  return value;
-}
 
 /** Documents of calc that fit, by verb: the examples of its schemas. */
 function calcExamples() {
@@ -30,8 +23,8 @@ function calcExamples() {
  * @param {string[]} args
  */
 export async function soak(args) {
-  const minutes = number(args, '--minutes', 15);
-  const seed = number(args, '--seed', 1);
+  const minutes = numberOf(args, '--minutes', 15);
+  const seed = numberOf(args, '--seed', 1);
   await ensurePrograms({ database: true });
   await ensureModules();
   await buildAll();

@@ -25,10 +25,10 @@ export function quantile(values, share) {
 
 /**
  * A database, a web server, and a simulated machine behind a wire that can be cut, with the demo's data: all of it our own, and all of it may die.
- * @param {number} seed of the machine
+ * @param {number} seed of the machine @param {string} name of its directory
  */
-export async function aRig(seed) {
-  const dir = join(DATA, 'soak');
+export async function aRig(seed, name = 'soak') {
+  const dir = join(DATA, name);
   rmSync(dir, { recursive: true, force: true });
   mkdirSync(dir, { recursive: true });
   const database = await startDatabase(dir, ['goodarc_soak', 'goodarc_promises']);
@@ -103,6 +103,7 @@ export async function aRig(seed) {
   }
   return {
     origin,
+    url,
     promisesUrl: database.urlOf('goodarc_promises'),
     ask,
     query,

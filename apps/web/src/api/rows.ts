@@ -166,6 +166,10 @@ export interface ResultRow {
   /** Where it was to be hit to, where that was another goal than its card’s. */
   target: PlayerTarget | null;
 }
+/** A round as it is looked back at: whose it was, what it was run with, and what its balls came to. */
+export interface BriefRound extends Pick<RoundRow, 'id' | 'rungId' | 'courtId' | 'card' | 'weather' | 'source' | 'startedAt' | 'notes'> {
+  results: Pick<ResultRow, 'seq' | 'feedId' | 'outcome' | 'landing' | 'target'>[];
+}
 /** A round as a plan counts it. */
 export interface PlanRound {
   rungId: RungId;

@@ -56,6 +56,7 @@ export const round = mysqlTable(
   },
   (t) => [
     index('round_newest').on(t.clubId, t.startedAt, t.id),
+    index('round_changed').on(t.clubId, t.playerId, t.deletedAt, t.updatedAt),
     index('round_rung').on(t.rungId, t.startedAt, t.id),
     index('round_player').on(t.playerId, t.startedAt, t.id),
     index('round_court').on(t.courtId, t.startedAt, t.id),

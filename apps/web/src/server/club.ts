@@ -2,7 +2,7 @@ import { type PlayerId, speedShareOn } from '@good-arc/core';
 import { and, count, countDistinct, desc, eq, gte, max, sum } from 'drizzle-orm';
 import type { ClubPlayer, ClubWeek, Kit, KitWorry, LadderRow, WrongRung } from '../api/rows.ts';
 import { machine, result, round, tuneUp } from '../db/schema.ts';
-import { readComers } from './next-outing.ts';
+import { readComers } from './comers.ts';
 import { standingsOf } from './standings.ts';
 import type { Store } from './store.ts';
 

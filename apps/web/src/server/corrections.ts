@@ -40,6 +40,7 @@ export const correctRound = (store: Store, scope: Scope, id: RoundId, body: z.ou
       await note('ball', before?.outcome ?? '', outcome ?? '', seq);
       if (outcome === null) {
         if (before) await tx.change(result, eq(result.id, before.id), { deletedAt: new Date() });
+        await tx.touch(round, id);
       } else if (before?.outcome !== outcome) await writeResult(tx, id, card, resultId as ResultId, { ...thrown(before), seq, outcome });
     }
   });

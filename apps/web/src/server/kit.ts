@@ -1,5 +1,4 @@
 import { dialsSchema, machineProfileSchema, machineTodaySchema, ownGameBallSchema } from '@good-arc/core';
-import { z } from 'zod';
 import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow } from '../api/rows.ts';
 import { courtBody, type KitKind, squadBody } from '../api/schemas.ts';
 import { ballStock, court, gameBall, machine, player, squad } from '../db/schema.ts';
@@ -65,14 +64,18 @@ const toBall = ({ id, version, name, ballId, count, condition, openedOn, dragSha
   dragShare,
   notes,
 });
-/** A record of before a field was added takes its default. */
-const machineSchema = z.object({ profile: machineProfileSchema, dials: dialsSchema, today: machineTodaySchema.nullable() });
+const todaySchema = machineTodaySchema.nullable();
 const toMachine = (
   store: Store,
   { id, version, name, profile, dials, today, linkAddress, notes }: typeof machine.$inferSelect,
 ): MachineRow[] => {
-  const read = store.document(machineSchema, { profile, dials, today }, { what: 'machine', id, name });
-  return read ? [{ id, version, name, ...read, linkAddress, notes }] : [];
+  const named = { what: 'machine', id, name };
+  // column by column: the same text is read once
+  const read = store.document(machineProfileSchema, profile, named);
+  const turned = store.document(dialsSchema, dials, named);
+  const shift = today === null ? null : store.document(todaySchema, today, named);
+  if (!read || !turned || (today !== null && !shift)) return [];
+  return [{ id, version, name, profile: read, dials: turned, today: shift, linkAddress, notes }];
 };
 
 const toGameBall = (store: Store, { id, version, name, document, notes }: typeof gameBall.$inferSelect): GameBallRow[] => {

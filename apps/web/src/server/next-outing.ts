@@ -8,8 +8,6 @@ import {
   nextStepOn,
   type OutingRung,
   type PlayerId,
-  type PlayerProgress,
-  progressOf,
   type RungDocument,
   type Sport,
   sameCard,
@@ -17,26 +15,10 @@ import {
   sideOf,
   wholly,
 } from '@good-arc/core';
-import type { CourtRow, Kit, LadderRow, PlayerRow, RoundRow } from '../api/rows.ts';
+import type { CourtRow, Kit, LadderRow } from '../api/rows.ts';
 import { judge } from '../ui/judge.ts';
-import { ballsIn, dayOf, loggedFrom, ofBall, roundsOfPlayer } from './progress.ts';
-import type { Store } from './store.ts';
-
-interface Comer {
-  player: PlayerRow;
-  rounds: RoundRow[];
-  progress: PlayerProgress;
-}
-
-/** Who comes, with what their rounds come to. */
-export async function readComers(store: Store, kit: Kit, players: readonly PlayerRow[]): Promise<Comer[]> {
-  return Promise.all(
-    players.map(async (player) => {
-      const rounds = await roundsOfPlayer(store, player.id);
-      return { player, rounds, progress: progressOf(loggedFrom(kit, rounds), player) };
-    }),
-  );
-}
+import type { Comer } from './comers.ts';
+import { ballsIn, dayOf, ofBall } from './progress.ts';
 
 /** Whether every ball of a rung is on a side that is surely hit less by one of them. */
 function isWeaker(document: RungDocument, sport: Sport, comers: readonly Comer[]): boolean {

@@ -6,14 +6,13 @@ import {
   type LoggedRound,
   type PlayerId,
   type PlayerProgress,
-  progressOf,
   type RungDocument,
   type Sport,
   wholly,
 } from '@good-arc/core';
-import type { Kit, PlayerRow, RoundRow, StrokeScatter } from '../api/rows.ts';
+import type { BriefRound, Kit } from '../api/rows.ts';
 import { judge } from '../ui/judge.ts';
-import { readRounds } from './rounds.ts';
+import { readBrief } from './rounds.ts';
 import type { Store } from './store.ts';
 
 /** Rounds that are looked back at: years of a player who comes twice a week. */
@@ -29,35 +28,35 @@ export const ofBall = ({ parts }: Demand): number => sumOf(parts) / sumOf(DEMAND
 
 export const dayOf = (moment: string): number => Math.floor(new Date(moment).getTime() / DAY_MS);
 
-/** Demands that were worked out lately, by card and machine: the same cards are looked back at again and again. */
-const worked = new Map<string, number>();
-const MOST_WORKED = 3000;
+/** Demands that were worked out, for as long as their card is kept: the same cards are looked back at again and again. */
+const worked = new WeakMap<RungDocument, Map<string, number>>();
 
 /** What the balls of a card ask of a player, 0 to 1. */
 function demandOn(kit: Kit, card: RungDocument, sport: Sport): number {
   const machine = kit.machines.find(({ id }) => id === card.machineId);
   const own = card.feeds.some(({ gameBallId }) => kit.gameBalls.some(({ id }) => id === gameBallId)) ? kit.gameBalls : [];
-  const key = JSON.stringify([machine?.id, machine?.version, own, card.feeds, card.intervalS, card.level, card.order, card.player]);
-  const known = worked.get(key);
+  const key = `${machine?.id} ${machine?.version} ${own.length > 0 ? JSON.stringify(own) : ''}`;
+  const of = worked.get(card) ?? new Map<string, number>();
+  const known = of.get(key);
   if (known !== undefined) return known;
   const judged = wholly(judge(kit, sport, card));
   const demand = judged ? ofBall(judged.demand) : UNKNOWN_DEMAND;
-  // the oldest goes first
-  if (worked.size >= MOST_WORKED) worked.delete(worked.keys().next().value!);
-  worked.set(key, demand);
+  of.set(key, demand);
+  worked.set(card, of);
   return demand;
 }
 
 /** Rounds of one player as they are looked back at, oldest first. */
-export const loggedFrom = (kit: Kit, rounds: readonly RoundRow[]): LoggedRound[] =>
+export const loggedFrom = (kit: Kit, rounds: readonly BriefRound[]): LoggedRound[] =>
   [...rounds].reverse().map(({ startedAt, card, weather, results, source }): LoggedRound => {
     const { sport } = ballById(card.ballId);
     const demand = demandOn(kit, card, sport);
-    return { sport, day: dayOf(startedAt), card: { ...card, weather }, results, demand, isOneNumber: source === 'sheet' };
+    return { sport, day: dayOf(startedAt), card, weather, results, demand, isOneNumber: source === 'sheet' };
   });
 
 /** Rounds of a player that are looked back at, newest first. */
-export const roundsOfPlayer = (store: Store, playerId: PlayerId): Promise<RoundRow[]> => readRounds(store, { playerId, most: MOST_ROUNDS });
+export const roundsOfPlayer = (store: Store, playerId: PlayerId): Promise<BriefRound[]> =>
+  readBrief(store, { playerId, most: MOST_ROUNDS });
 
 /** What a player’s rounds come to, as a page shows it: the way of working it out stays here. */
 export const shownProgress = ({ strokes, ...rest }: PlayerProgress) => ({
@@ -67,15 +66,3 @@ export const shownProgress = ({ strokes, ...rest }: PlayerProgress) => ({
 
 /** Balls of all days together. */
 export const ballsIn = (days: readonly { balls: number }[]): number => days.reduce((sum, { balls }) => sum + balls, 0);
-
-/** A player’s own scatter by stroke in a sport, as far as it is known on a day. */
-export async function readScatter(store: Store, kit: Kit, player: PlayerRow, sport: Sport, now: Date): Promise<StrokeScatter[]> {
-  const { strokes } = progressOf(loggedFrom(kit, await roundsOfPlayer(store, player.id)), player);
-  return strokes
-    .filter((stroke) => stroke.sport === sport)
-    .map(({ stroke, own, days }) => ({
-      stroke,
-      scatter: own.on(Math.max(dayOf(now.toISOString()), days.at(-1)?.day ?? 0)),
-      balls: ballsIn(days),
-    }));
-}

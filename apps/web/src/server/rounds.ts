@@ -15,8 +15,9 @@ import {
 } from '@good-arc/core';
 import { and, count, countDistinct, desc, eq, exists, gte, inArray, isNull, lt, notInArray, or, type SQL, sql, sum } from 'drizzle-orm';
 import type { z } from 'zod';
-import type { ResultRow, RoundRow, Swings } from '../api/rows.ts';
+import type { BriefRound, ResultRow, RoundRow, Swings } from '../api/rows.ts';
 import type { finishBody, ResultBody } from '../api/schemas.ts';
+import { parsedOnce } from '../db/parsed.ts';
 import { court, ladder, machine, outing, player, result, round, rung } from '../db/schema.ts';
 import { forgetLive } from './live.ts';
 import { notFound } from './problem.ts';
@@ -101,9 +102,20 @@ export function scored(card: RungDocument, body: Pick<ResultBody, 'seq' | 'outco
   return { feedId: feed?.id ?? null, hit: score === null ? null : score === 'hit' };
 }
 
+/** Takes a result back, once. */
+export const removeResult = (store: Store, roundId: RoundId, id: ResultId): Promise<void> =>
+  store.transaction(async (tx) => {
+    const [known] = await tx.list(result, eq(result.id, id));
+    if (known?.roundId !== roundId) return;
+    await tx.touch(round, roundId);
+    await tx.remove(result, id, 'result');
+  });
+
 /** Within a transaction that holds the round. */
 export async function writeResult(tx: Store, roundId: RoundId, card: RungDocument, id: ResultId, body: ResultBody): Promise<void> {
   const { target, ...plain } = body;
+  // what is worked out of the round is worked out again
+  await tx.touch(round, roundId);
   const values = {
     ...plain,
     ...scored(card, body),
@@ -133,6 +145,9 @@ export const targetIn = ({
 }: Pick<typeof result.$inferSelect, 'targetXM' | 'targetYM' | 'targetWidthM' | 'targetDepthM'>): ResultRow['target'] =>
   x === null || y === null || widthM === null || depthM === null ? null : { x, y, widthM, depthM };
 
+const landingIn = ({ landXM: x, landYM: y }: Pick<typeof result.$inferSelect, 'landXM' | 'landYM'>): ResultRow['landing'] =>
+  x === null || y === null ? null : { x, y };
+
 const toResult = ({
   id,
   seq,
@@ -142,8 +157,6 @@ const toResult = ({
   elevationDeg,
   bearingDeg,
   radarMps,
-  landXM,
-  landYM,
   ...row
 }: typeof result.$inferSelect): ResultRow => ({
   id,
@@ -154,7 +167,7 @@ const toResult = ({
   elevationDeg,
   bearingDeg,
   radarMps,
-  landing: landXM === null || landYM === null ? null : { x: landXM, y: landYM },
+  landing: landingIn(row),
   target: targetIn(row),
 });
 
@@ -236,7 +249,7 @@ export async function readRounds(store: Store, { rungIds, playerId, ids, from, b
         courtName: nameIn(courts, each.courtId),
         ladderName: nameIn(ladders, rungs.find(({ id }) => id === each.rungId)?.ladderId),
         card,
-        weather: weatherSchema.safeParse(each.weather).data ?? card.weather,
+        weather: parsedOnce(weatherSchema, each.weather).data ?? card.weather,
         confirmedBy: each.confirmedBy,
         notes: each.notes,
         source: each.source,
@@ -248,24 +261,48 @@ export async function readRounds(store: Store, { rungIds, playerId, ids, from, b
   });
 }
 
-/** The newest rounds of a player on a rung, as a verdict looks at them. */
-export async function roundsOn(
+/** Rounds without the names that belong to them, and their results without what the machine said: what years of them are looked back at for. Newest first. */
+export async function readBrief(
   store: Store,
-  playerId: PlayerId,
-  rungId: RungId,
-  most: number,
-): Promise<Pick<RoundRow, 'card' | 'results'>[]> {
-  const mine = and(eq(round.playerId, playerId), eq(round.rungId, rungId));
-  const rounds = await store.page(round, mine, [desc(round.startedAt), desc(round.id)], most);
-  const results = await resultsOf(
-    store,
-    rounds.map(({ id }) => id),
+  { playerId, rungId, most }: { playerId: PlayerId; rungId?: RungId; most: number },
+): Promise<BriefRound[]> {
+  const whose = and(eq(round.playerId, playerId), rungId === undefined ? undefined : eq(round.rungId, rungId));
+  const rounds = await store.page(round, whose, [desc(round.startedAt), desc(round.id)], most);
+  if (rounds.length === 0) return [];
+  const ids = rounds.map(({ id }) => id);
+  const results = await store.read((db, mine) =>
+    db
+      .select({
+        roundId: result.roundId,
+        seq: result.seq,
+        feedId: result.feedId,
+        outcome: result.outcome,
+        landXM: result.landXM,
+        landYM: result.landYM,
+        targetXM: result.targetXM,
+        targetYM: result.targetYM,
+        targetWidthM: result.targetWidthM,
+        targetDepthM: result.targetDepthM,
+      })
+      .from(result)
+      .where(and(mine(result), inArray(result.roundId, ids)))
+      .orderBy(result.seq),
   );
+  const of = new Map<string, BriefRound['results']>(ids.map((id) => [id, []]));
+  for (const { roundId, seq, feedId, outcome, ...row } of results)
+    of.get(roundId)?.push({ seq, feedId, outcome: outcome as Outcome, landing: landingIn(row), target: targetIn(row) });
   return rounds.flatMap((each) => {
     const card = readCard(store, each);
-    return card ? [{ card, results: results.get(each.id) ?? [] }] : [];
+    if (!card) return [];
+    const { id, rungId, courtId, source, startedAt, notes } = each;
+    const weather = parsedOnce(weatherSchema, each.weather).data ?? card.weather;
+    return [{ id, rungId, courtId, card, weather, source, notes, startedAt: startedAt.toISOString(), results: of.get(id)! }];
   });
 }
+
+/** The newest rounds of a player on a rung, as a verdict looks at them. */
+export const roundsOn = (store: Store, playerId: PlayerId, rungId: RungId, most: number): Promise<BriefRound[]> =>
+  readBrief(store, { playerId, rungId, most });
 
 /** Of all rounds since then: how many, and what was hit of what counted. */
 export async function countSince(store: Store, from: Date): Promise<{ rounds: number; hits: number; balls: number }> {

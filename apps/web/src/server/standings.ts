@@ -1,5 +1,5 @@
 import { nextStepOn } from '@good-arc/core';
-import type { LadderRow, RoundRow, Standing } from '../api/rows.ts';
+import type { BriefRound, LadderRow, Standing } from '../api/rows.ts';
 import { sayStep } from '../words/progress.ts';
 import { dayOf } from './progress.ts';
 
@@ -7,7 +7,7 @@ import { dayOf } from './progress.ts';
 const STALLED = { days: 21, rounds: 5 };
 
 /** Where a player stands on every ladder they have climbed on, the last first. @param rounds of the player, newest first */
-export function standingsOf(rounds: readonly RoundRow[], ladders: readonly LadderRow[], now: Date): Standing[] {
+export function standingsOf(rounds: readonly BriefRound[], ladders: readonly LadderRow[], now: Date): Standing[] {
   const seen = new Set<string>();
   return rounds.flatMap(({ rungId, startedAt }): Standing[] => {
     const ladder = ladders.find(({ rungs }) => rungs.some(({ id }) => id === rungId));

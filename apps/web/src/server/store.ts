@@ -1,7 +1,8 @@
-import { and, asc, eq, getTableName, inArray, isNotNull, isNull, type SQL } from 'drizzle-orm';
+import { and, asc, eq, getTableName, inArray, isNotNull, isNull, type SQL, sql } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
 import { OtherVersion } from '../db/document.ts';
+import { parsedOnce } from '../db/parsed.ts';
 import { type Db, errnoOf, untilThrough } from './db.ts';
 import { log } from './log.ts';
 import { CHANGED_SINCE, notFound, Refusal } from './problem.ts';
@@ -81,7 +82,7 @@ export class Store {
    */
   document<S extends z.ZodType>(schema: S, value: unknown, named: { what: string; id: string; name?: string }): z.output<S> | null {
     const other = [value, ...Object.values(value ?? {})].find((each) => each instanceof OtherVersion);
-    const parsed = schema.safeParse(value);
+    const parsed = parsedOnce(schema, value);
     if (parsed.success && !other) return parsed.data;
     const [issue] = parsed.error?.issues ?? [];
     const row = { name: String((value as { name?: unknown } | null)?.name ?? ''), ...named };
@@ -218,6 +219,11 @@ export class Store {
       .set({ deletedAt: new Date() } as never)
       .where(and(this.mine(table), eq(table.id, id), isNull(table.deletedAt)));
     if (change[0].affectedRows === 0) throw notFound(what);
+  }
+
+  /** Notes that something which belongs to a row has changed. */
+  touch<T extends ClubTable>(table: T, id: string): Promise<boolean> {
+    return this.change(table, eq(table.id, id), { updatedAt: sql`utc_timestamp(3)` });
   }
 
   /** Deletes rows for good: only of what nobody looks back at. */

@@ -1,5 +1,5 @@
 import { type LadderId, nextStepOn, type PlayerId, type RungId, scoreRound } from '@good-arc/core';
-import type { LadderRow, RoundRow } from '../api/rows.ts';
+import type { BriefRound, LadderRow, RoundRow } from '../api/rows.ts';
 import { sayStep } from '../words/progress.ts';
 
 /** The last set-ups that can be run again as they were: one entry a rung, newest first. */
@@ -55,7 +55,7 @@ export async function climbsOf(
   rounds: readonly RoundRow[],
   ladders: readonly LadderRow[],
   most: number,
-  roundsOf: (playerId: PlayerId, rungId: RungId) => Promise<Pick<RoundRow, 'card' | 'results'>[]>,
+  roundsOf: (playerId: PlayerId, rungId: RungId) => Promise<readonly Pick<BriefRound, 'card' | 'results'>[]>,
 ): Promise<Climb[]> {
   const seen = new Set<string>();
   const climbs: Climb[] = [];

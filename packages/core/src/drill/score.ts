@@ -38,9 +38,23 @@ interface Result {
   feedId?: FeedId | null;
 }
 
+/** What was worked out of a document, for as long as it is kept: years of rounds share a few cards, and no document is ever changed in place. */
+function once<D extends object, R>(work: (document: D) => R): (document: D) => R {
+  const known = new WeakMap<D, R>();
+  return (document) => {
+    const before = known.get(document);
+    if (before !== undefined) return before;
+    const found = work(document);
+    known.set(document, found);
+    return found;
+  };
+}
+
+const dealtOf = once((card: Card) => programOf(card));
+
 /** The feed that a result of a round is of: the one it names, else the one that was dealt at its number; undefined beyond the round. */
 export function feedsOf(card: Card): (result: Result) => Feed | undefined {
-  const program = programOf(card);
+  const program = dealtOf(card);
   return ({ seq, feedId }) => card.feeds.find(({ id }) => id === feedId) ?? card.feeds[program[seq - 1]?.index ?? -1];
 }
 
@@ -82,19 +96,23 @@ export function gateOf(card: Card & Pick<RungDocument, 'gate' | 'hitters' | 'goa
   return gate.of <= counted ? gate : { hits: Math.ceil((gate.hits * counted) / gate.of - 1e-9), of: counted };
 }
 
+/** All of a card that is the same for the same card, but how quick its balls are. */
+const essence = once(({ name: _n, focalPoint: _f, weather: _w, rounds: _r, seed: _s, gate: _g, feeds, ...rest }: RungDocument): string =>
+  JSON.stringify([
+    rest,
+    feeds.map(({ id: _id, name: _name, cue: _cue, hold: _h, arc: _a, launch, ...feed }) => {
+      const { elevationDeg: _e, bearingDeg: _b, speedMps: _m, ...from } = launch;
+      return [from, feed];
+    }),
+  ]),
+);
+
 /**
  * Whether two rounds were run off the same card: the same balls from the same place in the same order, to the same target. Words and weather may differ,
  * and with the weather the elevation, the direction and a little of the speed that bring the same ball to its spot.
  */
 export function sameCard(a: RungDocument, b: RungDocument): boolean {
-  const essence = ({ name: _n, focalPoint: _f, weather: _w, rounds: _r, seed: _s, gate: _g, feeds, ...rest }: RungDocument): string =>
-    JSON.stringify([
-      rest,
-      feeds.map(({ id: _id, name: _name, cue: _cue, hold: _h, arc: _a, launch, ...feed }) => {
-        const { elevationDeg: _e, bearingDeg: _b, speedMps: _m, ...from } = launch;
-        return [from, feed];
-      }),
-    ]);
+  if (a === b) return true;
   const isAsFast = a.feeds.every(
     ({ launch }, i) => Math.abs((b.feeds[i]?.launch.speedMps ?? 0) / launch.speedMps - 1) <= SAME_SPEED + ROUNDING,
   );

@@ -30,6 +30,8 @@ export interface LoggedRound {
   day: number;
   card: RungDocument;
   results: readonly (Aimed & { seq: number; feedId?: FeedId | null; outcome: Outcome; landing?: { x: number; y: number } | null })[];
+  /** The air at the time; that of the card without. */
+  weather?: RungDocument['weather'];
   /** What its balls ask of a player, target and load apart: 0 kind to 1, the game and more. */
   demand: number;
   /** Only one number is known of the whole round: of several kinds of balls nobody knows which were hit. */
@@ -211,7 +213,7 @@ const isOn = ({ acrossM, alongM }: { acrossM: number; alongM: number }, widthM: 
 function marksOf(played: readonly LoggedRound[], day: number): DayMarks {
   const today = played.filter((round) => round.day === day);
   const before = played.filter((round) => round.day < day);
-  const wind = today.map(({ card: { weather } }) => Math.hypot(weather.windXMps, weather.windYMps));
+  const wind = today.map(({ card, weather = card.weather }) => Math.hypot(weather.windXMps, weather.windYMps));
   const ball = today[0]?.card.ballId ?? null;
   return {
     windMps: Math.max(0, ...wind),

@@ -1,9 +1,9 @@
 import { SPORTS } from '@good-arc/core';
 import { player } from '../../../../db/schema.ts';
+import { readScatter } from '../../../../server/comers.ts';
 import { endpoint } from '../../../../server/endpoint.ts';
 import { readKit, toPlayer } from '../../../../server/kit.ts';
 import { Refusal } from '../../../../server/problem.ts';
-import { readScatter } from '../../../../server/progress.ts';
 
 /** A player’s own scatter by stroke in a sport. */
 export const GET = endpoint(null, async ({ store, id, context }) => {

@@ -1,0 +1,1 @@
+CREATE INDEX `round_changed` ON `round` (`club_id`,`player_id`,`deleted_at`,`updated_at`);

@@ -1,0 +1,69 @@
+import { type PlayerProgress, progressOf, type Sport } from '@good-arc/core';
+import { and, count, inArray, sql } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
+import type { BriefRound, Kit, PlayerRow, StrokeScatter } from '../api/rows.ts';
+import { round } from '../db/schema.ts';
+import { ballsIn, dayOf, loggedFrom, roundsOfPlayer } from './progress.ts';
+import type { Store } from './store.ts';
+
+/** Somebody who comes, with what their rounds come to. */
+export interface Comer {
+  player: PlayerRow;
+  rounds: BriefRound[];
+  progress: PlayerProgress;
+}
+
+/** What the rounds of players came to when they were looked at last, with the mark of what that was worked out of. */
+const known = new LRUCache<string, { mark: string } & Omit<Comer, 'player'>>({ max: 80 });
+
+/** What tells whether any round of a player was added, changed, moved or deleted, or any ball of one: a round is touched with each of its balls. */
+async function marksOf(store: Store, playerIds: readonly string[]): Promise<Map<string, string>> {
+  if (playerIds.length === 0) return new Map();
+  const rows = await store.read((db, mine) =>
+    db
+      .select({
+        playerId: round.playerId,
+        rounds: count(),
+        mark: sql<string>`bit_xor(crc32(concat(${round.id}, ${round.updatedAt})))`,
+      })
+      .from(round)
+      .where(and(mine(round), inArray(round.playerId, [...playerIds])))
+      .groupBy(round.playerId),
+  );
+  return new Map(rows.map(({ playerId, rounds, mark }) => [playerId as string, `${rounds} ${mark}`]));
+}
+
+/** Who comes, with what their rounds come to: worked out once, and again when anything of it has changed. */
+export async function readComers(store: Store, kit: Kit, players: readonly PlayerRow[]): Promise<Comer[]> {
+  const marks = await marksOf(
+    store,
+    players.map(({ id }) => id),
+  );
+  const ofKit = JSON.stringify([kit.machines.map(({ id, version }) => [id, version]), kit.gameBalls]);
+  return Promise.all(
+    players.map(async (player) => {
+      const key = `${store.clubId} ${player.id}`;
+      const mark = `${marks.get(player.id) ?? ''} ${player.version} ${ofKit}`;
+      const before = known.get(key);
+      if (before?.mark === mark) return { player, rounds: before.rounds, progress: before.progress };
+      const leftOut = store.setAside.length;
+      const rounds = await roundsOfPlayer(store, player.id);
+      const progress = progressOf(loggedFrom(kit, rounds), player);
+      // what could not be read is said again the next time
+      if (store.setAside.length === leftOut) known.set(key, { mark, rounds, progress });
+      return { player, rounds, progress };
+    }),
+  );
+}
+
+/** A player’s own scatter by stroke in a sport, as far as it is known on a day. */
+export async function readScatter(store: Store, kit: Kit, player: PlayerRow, sport: Sport, now: Date): Promise<StrokeScatter[]> {
+  const [comer] = await readComers(store, kit, [player]);
+  return comer!.progress.strokes
+    .filter((stroke) => stroke.sport === sport)
+    .map(({ stroke, own, days }) => ({
+      stroke,
+      scatter: own.on(Math.max(dayOf(now.toISOString()), days.at(-1)?.day ?? 0)),
+      balls: ballsIn(days),
+    }));
+}

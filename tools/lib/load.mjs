@@ -1,0 +1,83 @@
+import { numberOf } from './args.mjs';
+import { buildAll } from './build.mjs';
+import { say, step } from './say.mjs';
+import { ensureModules, ensurePrograms } from './setup.mjs';
+
+/** A page may cost so much processor time, ms, and so much more with all results than with those of the demo alone. */
+const MOST_CPU_MS = 6;
+const FLAT = 1.2;
+/** Half of a hundred pages come within this, ms, with a crowd. */
+const CROWD_P95_MS = 50;
+const AMOUNT = 40;
+const CROWD_S = 20;
+
+/**
+ * What pages cost with years of results beside what they cost with a dozen weeks of them, on a server and data of its own; one table, exit 1 when a line of
+ * it falls short.
+ * @param {string[]} args
+ */
+export async function load(args) {
+  const results = numberOf(args, '--results', 5_000_000);
+  const clients = numberOf(args, '--clients', 50);
+  await ensurePrograms({ database: true });
+  await ensureModules();
+  await buildAll();
+  const [{ aRig }, { grow }, { cost, crowd }] = await Promise.all([
+    import('../soak/rig.mjs'),
+    import('../load/grow.mjs'),
+    import('../load/measure.mjs'),
+  ]);
+  const rig = await aRig(1, 'load');
+  try {
+    const pids = () => [rig.server.child.pid, rig.mariadb.child.pid];
+    const [round] = await rig.query('SELECT id, player_id AS playerId, rung_id AS rungId FROM round ORDER BY started_at DESC LIMIT 1');
+    const pages = {
+      nothing: '/api/health',
+      Today: '/',
+      Ladders: '/ladders',
+      'a ladder': `/ladders/${rig.rung.ladderId}`,
+      Courtside: '/courtside',
+      'a rung on court': `/courtside?rung=${round?.rungId}&player=${round?.playerId}`,
+      Logbook: '/logbook',
+      'a player': `/logbook?player=${round?.playerId}`,
+      'a round': `/rounds/${round?.id}`,
+      Club: '/club',
+      'What next': `/next?players=${round?.playerId}`,
+      Kit: '/kit?at=players',
+    };
+    const measured = async () => {
+      /** @type {Record<string, Awaited<ReturnType<typeof cost>>>} */
+      const costs = {};
+      for (const [name, path] of Object.entries(pages)) costs[name] = await cost(pids(), `${rig.origin}${path}`, AMOUNT);
+      return costs;
+    };
+    const small = await step('pages with a dozen weeks of results', measured);
+    const grown = await step(`making ${results.toLocaleString('en')} results`, () =>
+      grow(rig.url, results, (share) => process.stderr.write(`  ${Math.round(100 * Math.min(1, share))} %\r`)),
+    );
+    const large = await step('pages with all of them', measured);
+    let short = 0;
+    say(`\n${grown.results.toLocaleString('en')} results, ${grown.own.toLocaleString('en')} of them this club's`);
+    say(['page'.padEnd(18), 'CPU ms', 'with all', 'ratio', 'p50 ms', 'kB', ''].map((each) => each.padStart(9)).join(' '));
+    for (const name of Object.keys(pages)) {
+      const [a, b] = [small[name], large[name]];
+      if (!a || !b) continue;
+      const ratio = b.cpuMs / a.cpuMs;
+      const isGood = b.failed === 0 && b.cpuMs <= MOST_CPU_MS && ratio <= FLAT;
+      if (!isGood) short++;
+      const cells = [name.padEnd(18), a.cpuMs.toFixed(1), b.cpuMs.toFixed(1), ratio.toFixed(2), b.p50Ms.toFixed(0), b.kB.toFixed(0)];
+      say([...cells.map((each) => each.padStart(9)), isGood ? 'good' : 'SHORT'].join(' '));
+    }
+    const many = await step(`${clients} clients, a second between two pages`, () =>
+      crowd(rig.origin, Object.values(pages).slice(1), clients, CROWD_S),
+    );
+    const isGood = many.failed === 0 && many.p95Ms <= CROWD_P95_MS;
+    if (!isGood) short++;
+    say(
+      `${clients} clients: ${many.requests} pages, p50 ${many.p50Ms} ms, p97.5 ${many.p95Ms} ms, failed ${many.failed}  ${isGood ? 'good' : 'SHORT'}`,
+    );
+    if (short > 0) process.exitCode = 1;
+  } finally {
+    await rig.end();
+  }
+}
