@@ -167,7 +167,8 @@ export interface ResultRow {
   target: PlayerTarget | null;
 }
 /** A round as it is looked back at: whose it was, what it was run with, and what its balls came to. */
-export interface BriefRound extends Pick<RoundRow, 'id' | 'rungId' | 'courtId' | 'card' | 'weather' | 'source' | 'startedAt' | 'notes'> {
+export interface BriefRound
+  extends Pick<RoundRow, 'id' | 'rungId' | 'playerId' | 'courtId' | 'card' | 'weather' | 'source' | 'startedAt' | 'notes'> {
   results: Pick<ResultRow, 'seq' | 'feedId' | 'outcome' | 'landing' | 'target'>[];
 }
 /** A round as a plan counts it. */

@@ -1,5 +1,5 @@
 import { type DrillId, type LadderDocument, type LadderId, type RungDocument, rungSchema } from '@good-arc/core';
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { LadderRow, RungRow } from '../api/rows.ts';
 import { court, ladder, machine, rung } from '../db/schema.ts';
@@ -36,6 +36,12 @@ export async function readLadders(store: Store, ids?: readonly string[]): Promis
     origin: toOrigin(origin),
     rungs: rungs.filter(({ ladderId }) => ladderId === id).flatMap((each) => toRung(store, each)),
   }));
+}
+
+/** The ladders of these rungs, and those named besides. */
+export async function laddersOf(store: Store, rungIds: readonly string[], ladderIds: readonly string[] = []): Promise<LadderRow[]> {
+  const rungs = rungIds.length === 0 ? [] : await store.page(rung, inArray(rung.id, [...new Set(rungIds)]), [asc(rung.id)], rungIds.length);
+  return readLadders(store, [...new Set([...rungs.map(({ ladderId }) => ladderId), ...ladderIds])]);
 }
 
 /** @throws Refusal 404 for one that is not there, or cannot be read */

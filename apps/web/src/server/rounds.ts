@@ -264,9 +264,12 @@ export async function readRounds(store: Store, { rungIds, playerId, ids, from, b
 /** Rounds without the names that belong to them, and their results without what the machine said: what years of them are looked back at for. Newest first. */
 export async function readBrief(
   store: Store,
-  { playerId, rungId, most }: { playerId: PlayerId; rungId?: RungId; most: number },
+  { playerId, rungId, most }: { playerId?: PlayerId; rungId?: RungId; most: number },
 ): Promise<BriefRound[]> {
-  const whose = and(eq(round.playerId, playerId), rungId === undefined ? undefined : eq(round.rungId, rungId));
+  const whose = and(
+    playerId === undefined ? undefined : eq(round.playerId, playerId),
+    rungId === undefined ? undefined : eq(round.rungId, rungId),
+  );
   const rounds = await store.page(round, whose, [desc(round.startedAt), desc(round.id)], most);
   if (rounds.length === 0) return [];
   const ids = rounds.map(({ id }) => id);
@@ -296,7 +299,20 @@ export async function readBrief(
     if (!card) return [];
     const { id, rungId, courtId, source, startedAt, notes } = each;
     const weather = parsedOnce(weatherSchema, each.weather).data ?? card.weather;
-    return [{ id, rungId, courtId, card, weather, source, notes, startedAt: startedAt.toISOString(), results: of.get(id)! }];
+    return [
+      {
+        id,
+        rungId,
+        playerId: each.playerId,
+        courtId,
+        card,
+        weather,
+        source,
+        notes,
+        startedAt: startedAt.toISOString(),
+        results: of.get(id)!,
+      },
+    ];
   });
 }
 
@@ -338,14 +354,23 @@ export async function ratesOn(
   last: number,
 ): Promise<{ playerId: PlayerId; hits: number; balls: number }[]> {
   if (rungIds.length === 0) return [];
-  const newest = await store.read((db, mine) =>
-    db
-      .select({ id: round.id, playerId: round.playerId })
-      .from(round)
-      .where(and(mine(round), inArray(round.rungId, [...rungIds])))
-      .orderBy(desc(round.startedAt), desc(round.id))
-      .limit(MOST_LOOKED_THROUGH),
+  // rung by rung, so that an index gives the newest without a look at all of them
+  const each = await Promise.all(
+    rungIds.map((rungId) =>
+      store.read((db, mine) =>
+        db
+          .select({ id: round.id, playerId: round.playerId, startedAt: round.startedAt })
+          .from(round)
+          .where(and(mine(round), eq(round.rungId, rungId as RungId)))
+          .orderBy(desc(round.startedAt), desc(round.id))
+          .limit(MOST_LOOKED_THROUGH),
+      ),
+    ),
   );
+  const newest = each
+    .flat()
+    .sort((a, b) => b.startedAt.getTime() - a.startedAt.getTime() || b.id.localeCompare(a.id))
+    .slice(0, MOST_LOOKED_THROUGH);
   const of = new Map<string, string[]>();
   for (const { id, playerId } of newest) {
     const own = of.get(playerId) ?? [];
