@@ -1,9 +1,10 @@
-import { type PlayerProgress, progressOf, type Sport } from '@good-arc/core';
+import { type PlayerId, type PlayerProgress, progressOf, type RungId, type Sport } from '@good-arc/core';
 import { and, count, inArray, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { BriefRound, Kit, PlayerRow, StrokeScatter } from '../api/rows.ts';
 import { round } from '../db/schema.ts';
 import { ballsIn, dayOf, loggedFrom, roundsOfPlayer } from './progress.ts';
+import { roundsOn } from './rounds.ts';
 import type { Store } from './store.ts';
 
 /** Somebody who comes, with what their rounds come to. */
@@ -31,6 +32,23 @@ async function marksOf(store: Store, playerIds: readonly string[]): Promise<Map<
       .groupBy(round.playerId),
   );
   return new Map(rows.map(({ playerId, rounds, mark }) => [playerId as string, `${rounds} ${mark}`]));
+}
+
+/** Rounds of a player on a rung that were read last, with their mark. */
+const onRungs = new LRUCache<string, { mark: string; rounds: BriefRound[] }>({ max: 500 });
+
+/** The newest rounds of these players on a rung, newest first: read once, and again when anything of them has changed. */
+export async function roundsOnEach(store: Store, players: readonly { playerId: PlayerId }[], most: number) {
+  const marks = await marksOf(store, [...new Set(players.map(({ playerId }) => playerId))]);
+  return async (playerId: PlayerId, rungId: RungId): Promise<readonly BriefRound[]> => {
+    const [key, mark] = [`${store.clubId} ${playerId} ${rungId} ${most}`, marks.get(playerId) ?? ''];
+    const before = onRungs.get(key);
+    if (before?.mark === mark) return before.rounds;
+    const leftOut = store.setAside.length;
+    const rounds = await roundsOn(store, playerId, rungId, most);
+    if (store.setAside.length === leftOut) onRungs.set(key, { mark, rounds });
+    return rounds;
+  };
 }
 
 /** Who comes, with what their rounds come to: worked out once, and again when anything of it has changed. */

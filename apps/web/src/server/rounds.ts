@@ -316,6 +316,19 @@ export async function readBrief(
   });
 }
 
+/** Which rungs were run last, and by whom: the newest rounds, without what they were run with and what became of their balls. */
+export async function readHeads(store: Store, most: number): Promise<Pick<RoundRow, 'id' | 'rungId' | 'playerId' | 'playerName'>[]> {
+  return store.read((db, mine) =>
+    db
+      .select({ id: round.id, rungId: round.rungId, playerId: round.playerId, playerName: player.name })
+      .from(round)
+      .innerJoin(player, eq(player.id, round.playerId))
+      .where(mine(round))
+      .orderBy(desc(round.startedAt), desc(round.id))
+      .limit(most),
+  );
+}
+
 /** The newest rounds of a player on a rung, as a verdict looks at them. */
 export const roundsOn = (store: Store, playerId: PlayerId, rungId: RungId, most: number): Promise<BriefRound[]> =>
   readBrief(store, { playerId, rungId, most });

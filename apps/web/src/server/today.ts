@@ -13,6 +13,14 @@ export interface Again {
   balls: number;
 }
 
+/** The last rounds on the rungs that were run last, one a rung, where its ladder is still there. @param heads newest first */
+export const lastOnEach = (heads: readonly Pick<RoundRow, 'id' | 'rungId'>[], ladders: readonly LadderRow[], most: number): string[] =>
+  heads
+    .filter(({ rungId }, i) => heads.findIndex((each) => each.rungId === rungId) === i)
+    .filter(({ rungId }) => ladders.some(({ rungs }) => rungs.some(({ id }) => id === rungId)))
+    .slice(0, most)
+    .map(({ id }) => id);
+
 /** @param rounds newest first */
 export function againOf(rounds: readonly RoundRow[], ladders: readonly LadderRow[], most: number): Again[] {
   const found: Again[] = [];
@@ -52,7 +60,7 @@ export interface Climb {
  * @param rounds newest first @param roundsOf all rounds of a player on a rung, newest first
  */
 export async function climbsOf(
-  rounds: readonly RoundRow[],
+  rounds: readonly Pick<RoundRow, 'rungId' | 'playerId' | 'playerName'>[],
   ladders: readonly LadderRow[],
   most: number,
   roundsOf: (playerId: PlayerId, rungId: RungId) => Promise<readonly Pick<BriefRound, 'card' | 'results'>[]>,
