@@ -17,16 +17,19 @@ export function CourtUntil({ time }: { time: ReturnType<typeof useCourtTime> }) 
   );
 }
 
+/** From so many minutes on they are counted. */
+const SOON_MIN = 60;
+
 const minutes = (count: number): string => `${count} ${count === 1 ? 'minute' : 'minutes'}`;
 
 /** What is left of it: small while there is enough, loud when what is left to throw does not fit. */
 export function CourtTimeLeft({
-  leftMin,
+  time: { until, leftMin },
   document,
   everyS,
   thrown,
 }: {
-  leftMin: number | null;
+  time: Pick<ReturnType<typeof useCourtTime>, 'until' | 'leftMin'>;
   document: RungDocument;
   everyS: number;
   /** Balls thrown of the round; null before it begins. */
@@ -43,7 +46,9 @@ export function CourtTimeLeft({
     );
   return (
     <p className="mt-1 text-quiet" data-testid="court-left">
-      {minutes(leftMin)} of court left; {what} {minutes(Math.max(1, Math.ceil(needMin)))}.
+      {leftMin > SOON_MIN
+        ? `The court is ours until ${until}.`
+        : `${minutes(leftMin)} of court left; ${what} ${minutes(Math.max(1, Math.ceil(needMin)))}.`}
     </p>
   );
 }

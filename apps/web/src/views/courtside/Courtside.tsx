@@ -129,7 +129,7 @@ function CourtsideView(props: CourtsideProps) {
           </div>
         )}
         <LyingNotice {...onCourt.lying} />
-        <CourtTimeLeft leftMin={courtTime.leftMin} document={document} everyS={everyS} thrown={run ? thrown : null} />
+        <CourtTimeLeft time={courtTime} document={document} everyS={everyS} thrown={run ? thrown : null} />
         {finished.length > 0 && !run && (
           <Finished
             finished={finished}
