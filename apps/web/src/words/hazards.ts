@@ -15,6 +15,9 @@ type Length = (m: number) => string;
 /** Figures of a code; one rule may find several. */
 type Of<Code extends Hazard['code'], One = Hazard> = One extends Hazard ? (Code extends One['code'] ? One['figures'] : never) : never;
 
+/** A figure that is no temperature of the air, and is known in both units. */
+const warmth = (c: number): string => `${Math.round(c)} °C (${Math.round(1.8 * c + 32)} °F)`;
+
 const comesIn = ({ timeS, needS, hitting, band }: Of<'unsafe'>): string =>
   hitting
     ? `It is there in ${timeS.toFixed(2)} s; the game of this age${band ? ` (${band})` : ''} takes ${needS.toFixed(2)} s.`
@@ -187,13 +190,13 @@ const WORDS: { [Code in Hazard['code']]: (figures: Of<Code>, length: Length) => 
     doThis: `Bring it to ${length(farthestM)} or nearer and use the pace chart for the speed.`,
   }),
   heat: ({ wbgtC, mostC }) => ({
-    what: `Hot: ${Math.round(wbgtC)} °C as a body feels it in the sun.`,
-    why: `From ${Math.round(mostC)} °C on nobody should play; air, damp and sun are counted together.`,
+    what: `Hot: ${warmth(wbgtC)} as a body feels it in the sun.`,
+    why: `From ${warmth(mostC)} on nobody should play; air, damp and sun are counted together.`,
     doThis: 'Shorter rounds, shade and water every ten minutes, and an eye on whoever goes quiet.',
   }),
   'heat-stop': ({ wbgtC, mostC }) => ({
-    what: `Too hot to go on: ${Math.round(wbgtC)} °C as a body feels it in the sun.`,
-    why: `${Math.round(mostC)} °C is where play is stopped${mostC < 32 ? ' for children' : ''}; air, damp and sun are counted together.`,
+    what: `Too hot to go on: ${warmth(wbgtC)} as a body feels it in the sun.`,
+    why: `${warmth(mostC)} is where play is stopped${mostC < 32 ? ' for children' : ''}; air, damp and sun are counted together.`,
     doThis: 'Stop, shade and water; come back in the morning or the evening, or go indoors.',
   }),
   windy: () => ({
