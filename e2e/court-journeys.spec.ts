@@ -33,11 +33,8 @@ async function drillOnCourt(
   await awake(page, COURT);
 }
 
-/** Whoever hits, where nobody is chosen yet. */
-async function somebodyHits(page: Page): Promise<void> {
-  const who = page.getByLabel(/^(Who is hitting|Hits first)$/);
-  if ((await who.inputValue()) === '') await who.selectOption({ index: 1 });
-}
+/** Somebody whose record no other journey builds on. */
+const somebodyHits = async (page: Page): Promise<unknown> => page.getByLabel('Who is hitting').selectOption({ label: 'Nell Orrinsmith' });
 
 test('alone by hand with a one-wheel thrower: the beat is tapped, the goal made easier, balls judged one by one and by number', async ({
   page,
@@ -164,20 +161,24 @@ test('a pair on two lines: each ball is somebody’s, one comes late and the oth
   await (await findRung(page, 'Two lines, quicker')).click();
   await awake(page, COURT);
   await page.getByLabel('Hits first').selectOption({ label: 'Juno Abasolo' });
-  await page.getByLabel('Hits second').selectOption({ label: 'Bo Tallowby' });
+  await page.getByLabel('Hits second').selectOption({ label: 'Nell Orrinsmith' });
   await press(button(page, /^(Arm|Take it over)/));
   await press(button(page, /^Feed \d+ balls/));
   await expect(thrown(page, 1)).toBeAttached({ timeout: 60_000 });
   await press(button(page, /^Hold/));
-  await press(button(page, /^In/));
+  await expect(machineState(page)).toHaveAttribute('data-state', 'held');
+  // a ball more may have left meanwhile
+  const left = await balls(page).filter({ hasText: 'thrown, not judged' }).count();
+  for (let i = 0; i < left; i++) await press(button(page, /^In/));
   await press(page.getByText('Change what comes'));
-  const late = page.getByRole('group', { name: 'Hitting' }).getByRole('checkbox', { name: 'Bo Tallowby' });
+  const late = page.getByRole('group', { name: 'Hitting' }).getByRole('checkbox', { name: 'Nell Orrinsmith' });
   await untick(late);
   await expect(page.getByTestId('cue')).toContainText('Juno Abasolo');
   await tick(late);
   await press(button(page, /^(Finish round)/));
-  await expect(page.getByText('Juno Abasolo: 1 of 1.')).toBeVisible();
-  await expect(page.getByText('Bo Tallowby: 0 of 0.')).toBeVisible();
+  const each = [Math.ceil(left / 2), Math.floor(left / 2)];
+  await expect(page.getByText(`Juno Abasolo: ${each[0]} of ${each[0]}.`)).toBeVisible();
+  await expect(page.getByText(`Nell Orrinsmith: ${each[1]} of ${each[1]}.`)).toBeVisible();
   await press(button(page, /^Stow/));
 });
 

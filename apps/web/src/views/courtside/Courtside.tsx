@@ -8,7 +8,6 @@ import { trimLink } from '../../ui/links.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { useAwake } from '../../ui/useAwake.ts';
-import { sayGoal } from '../../words/goals.ts';
 import { sayHazard } from '../../words/hazards.ts';
 import { BeforeRound } from './BeforeRound.tsx';
 import { ByHand } from './ByHand.tsx';
@@ -17,6 +16,7 @@ import { Elsewhere, MachineMore, MainControls, RoundControls, WalkOver } from '.
 import { CourtTimeLeft } from './CourtTime.tsx';
 import { sayNext } from './cue.ts';
 import { Finished } from './Finished.tsx';
+import { JudgeLines } from './JudgeLines.tsx';
 import { LandingTaps } from './LandingTaps.tsx';
 import { Lane } from './Lane.tsx';
 import { NextBalls } from './NextBalls.tsx';
@@ -73,7 +73,9 @@ function CourtsideView(props: CourtsideProps) {
   useSlimHeader(run !== null);
   const said = inSight[0] && sayHazard(inSight[0], units.length);
   const { nextBall } = onCourt;
-  const whose = onCourt.whose(nextBall);
+  // who is called is whoever hits next, whether the ball before is judged or not
+  const whose = onCourt.whose(thrown + 1);
+  const hitBy = pending ? onCourt.whose(pending.seq) : '';
   const isMatchPoint = run !== null && onCourt.isMatchPoint(thrown + 1);
   const canTap = !diamondOf(ladder.sport) && targetsOf(document).length > 0;
   const groups = run ? groupsOf(document, onCourt, names, balls, hasLine ? thrown : document.ballsPerRound) : [];
@@ -172,11 +174,7 @@ function CourtsideView(props: CourtsideProps) {
           signals={signals}
           aside={score}
         />
-        {onCourt.goal && (
-          <p className="mt-2 text-lg font-bold" role="status">
-            Goal now: {sayGoal(onCourt.goal)}.
-          </p>
-        )}
+        <JudgeLines goal={onCourt.goal} ball={pending?.seq ?? null} hitBy={hitBy === whose ? '' : hitBy} />
         {run && taps && (
           <LandingTaps
             {...{ document, balls }}
@@ -191,7 +189,7 @@ function CourtsideView(props: CourtsideProps) {
         {run && !hasLine && <ByHand beat={beat} everyS={everyS} />}
         <Pads
           pads={onCourt.pads}
-          label={pending ? `Ball ${pending.seq}` : 'Result'}
+          label={pending ? [`Ball ${pending.seq}`, hitBy].filter(Boolean).join(', ') : 'Result'}
           off={!canJudge}
           onJudge={(outcome) => onCourt.judge(outcome)}
         />

@@ -37,6 +37,7 @@ export function hitting(kit: DiamondDrills): readonly Drill[] {
           { rounds: 2 },
         ),
         rung('Swing on time', 'The same beats, now hit it.', [pitch('Fastball', 'fastball', 0.5)]),
+        rung('The ball alone', 'No tone, no count: see it out of the wheels.', [pitch('Fastball', 'fastball', 0.6)]),
       ],
     },
     {

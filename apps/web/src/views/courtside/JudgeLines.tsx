@@ -1,0 +1,31 @@
+import type { Goal } from '@good-arc/core';
+import { sayGoal } from '../../words/goals.ts';
+
+/** What the ball that is judged next was to do, and whose it was, where that is not plain. */
+export function JudgeLines({
+  goal,
+  ball,
+  hitBy,
+}: {
+  /** Null while it is what the card asks. */
+  goal: Goal | null;
+  /** Its number, when it waits. */
+  ball: number | null;
+  /** Empty where it was hit by whoever is called next. */
+  hitBy: string;
+}) {
+  return (
+    <>
+      {goal && (
+        <p className="mt-2 text-lg font-bold" role="status">
+          Goal now: {sayGoal(goal)}.
+        </p>
+      )}
+      {ball !== null && hitBy !== '' && (
+        <p className="mt-1 font-semibold">
+          Ball {ball} was hit by {hitBy}.
+        </p>
+      )}
+    </>
+  );
+}
