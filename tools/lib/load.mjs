@@ -6,8 +6,8 @@ import { ensureModules, ensurePrograms } from './setup.mjs';
 /** A page may cost so much processor time, ms, and so much more with all results than with those of the demo alone. */
 const MOST_CPU_MS = 6;
 const FLAT = 1.2;
-/** Half of a hundred pages come within this, ms, with a crowd. */
-const CROWD_P95_MS = 50;
+/** With a crowd all but one page of forty come within this, ms. */
+const CROWD_MS = 50;
 const AMOUNT = 40;
 const CROWD_S = 20;
 
@@ -71,10 +71,10 @@ export async function load(args) {
     const many = await step(`${clients} clients, a second between two pages`, () =>
       crowd(rig.origin, Object.values(pages).slice(1), clients, CROWD_S),
     );
-    const isGood = many.failed === 0 && many.p95Ms <= CROWD_P95_MS;
+    const isGood = many.failed === 0 && many.p97Ms <= CROWD_MS;
     if (!isGood) short++;
     say(
-      `${clients} clients: ${many.requests} pages, p50 ${many.p50Ms} ms, p97.5 ${many.p95Ms} ms, failed ${many.failed}  ${isGood ? 'good' : 'SHORT'}`,
+      `${clients} clients: ${many.requests} pages, p50 ${many.p50Ms} ms, p97.5 ${many.p97Ms} ms, failed ${many.failed}  ${isGood ? 'good' : 'SHORT'}`,
     );
     if (short > 0) process.exitCode = 1;
   } finally {

@@ -1,5 +1,5 @@
-import { type DrillId, type LadderDocument, type LadderId, type RungDocument, rungSchema } from '@good-arc/core';
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { type DrillId, type LadderDocument, type LadderId, type RungDocument, type RungId, rungSchema } from '@good-arc/core';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { LadderRow, RungRow } from '../api/rows.ts';
 import { court, ladder, machine, rung } from '../db/schema.ts';
@@ -38,10 +38,18 @@ export async function readLadders(store: Store, ids?: readonly string[]): Promis
   }));
 }
 
-/** The ladders of these rungs, and those named besides. */
-export async function laddersOf(store: Store, rungIds: readonly string[], ladderIds: readonly string[] = []): Promise<LadderRow[]> {
-  const rungs = rungIds.length === 0 ? [] : await store.page(rung, inArray(rung.id, [...new Set(rungIds)]), [asc(rung.id)], rungIds.length);
-  return readLadders(store, [...new Set([...rungs.map(({ ladderId }) => ladderId), ...ladderIds])]);
+/** The ladders of the rungs of these, and those named besides. */
+export async function laddersOf(store: Store, run: readonly { rungId: RungId }[], besides: readonly string[] = []): Promise<LadderRow[]> {
+  const rungIds = [...new Set(run.map(({ rungId }) => rungId))];
+  const found = await store.read(async (db, mine) =>
+    rungIds.length === 0
+      ? []
+      : db
+          .selectDistinct({ ladderId: rung.ladderId })
+          .from(rung)
+          .where(and(mine(rung), inArray(rung.id, rungIds))),
+  );
+  return readLadders(store, [...new Set([...found.map(({ ladderId }) => ladderId), ...besides])]);
 }
 
 /** @throws Refusal 404 for one that is not there, or cannot be read */

@@ -18,7 +18,7 @@ const CHILD_LESS_C = 2;
  * Wet-bulb globe temperature off air and humidity, °C: 0.567 t + 0.393 e + 3.94 with the vapour pressure e in hPa (the usual approximation for moderate sun
  * and light wind, published by the Australian weather service; quoted from memory).
  */
-export const wbgtOf = (temperatureC: number, relativeHumidity: number): number =>
+const wbgtOf = (temperatureC: number, relativeHumidity: number): number =>
   0.567 * temperatureC + 0.393 * ((relativeHumidity * saturationPressurePa(temperatureC)) / 100) + 3.94;
 
 /** Heat that asks for rest, or ends it. */

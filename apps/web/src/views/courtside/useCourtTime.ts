@@ -1,12 +1,11 @@
 import type { CourtId } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { z } from 'zod';
-import { keptAs } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
-import { today } from '../../ui/day.ts';
+import { keepToday, keptToday } from './ofToday.ts';
 
-/** Until when the court is ours, by the clock on the wall; of one day. */
-const keptSchema = z.object({ day: z.string(), until: z.string() });
+/** Until when the court is ours, by the clock on the wall. */
+const keptSchema = z.object({ until: z.string() });
 const EVERY_MS = 5000;
 
 /** Minutes from now until a time of this day such as `17:30`, rounded down; below 0 when it is over, null without one. */
@@ -24,8 +23,8 @@ export function useCourtTime(courtId: CourtId) {
 
   useEffect(() => {
     void device().ready.then(() => {
-      const kept = keptAs(keptSchema, key);
-      if (kept?.day === today()) setUntil(kept.until);
+      const kept = keptToday(keptSchema, key);
+      if (kept) setUntil(kept.until);
     });
   }, [key]);
   useEffect(() => {
@@ -40,7 +39,7 @@ export function useCourtTime(courtId: CourtId) {
     /** Whole minutes that are left; null where nobody said until when. */
     leftMin,
     set(next: string): void {
-      device().setItem(key, JSON.stringify({ day: today(), until: next }));
+      keepToday(key, { until: next });
       setUntil(next);
     },
   };

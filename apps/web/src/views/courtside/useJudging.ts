@@ -80,7 +80,9 @@ export function useJudging({
     const feed = feedOf(seq);
     const target = anotherTarget(seq, feed);
     tell({
-      ...{ kind: 'judged', seq, outcome },
+      kind: 'judged',
+      seq,
+      outcome,
       resultId: uuidv7(),
       feedId: feed?.id ?? null,
       said: names[outcome].toLowerCase(),

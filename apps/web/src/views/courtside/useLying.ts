@@ -1,12 +1,11 @@
 import { CAP_BALLS, type CourtId } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { z } from 'zod';
-import { keptAs } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
-import { today } from '../../ui/day.ts';
+import { keepToday, keptToday } from './ofToday.ts';
 
-/** Balls that lie about on a court since somebody picked up, before this round; of one day. */
-const lyingSchema = z.object({ day: z.string(), balls: z.int() });
+/** Balls that lie about on a court since somebody picked up, before this round. */
+const lyingSchema = z.object({ balls: z.int() });
 
 /** How many balls lie about: from round to round on this device, until somebody says that they were picked up. @param thrown in this round */
 export function useLying(courtId: CourtId, thrown: number) {
@@ -15,13 +14,13 @@ export function useLying(courtId: CourtId, thrown: number) {
 
   useEffect(() => {
     void device().ready.then(() => {
-      const kept = keptAs(lyingSchema, key);
-      if (kept?.day === today()) setBefore(kept.balls);
+      const kept = keptToday(lyingSchema, key);
+      if (kept) setBefore(kept.balls);
     });
   }, [key]);
 
   function keep(balls: number): void {
-    device().setItem(key, JSON.stringify({ day: today(), balls }));
+    keepToday(key, { balls });
     setBefore(balls);
   }
 

@@ -10,13 +10,11 @@ import {
 } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import { z } from 'zod';
-import { keptAs } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
-import { today } from '../../ui/day.ts';
+import { keepToday, keptToday } from './ofToday.ts';
 
-/** The air of a court as it was set last, and whether rungs are turned for it; of one day. */
+/** The air of a court as it was set last, and whether rungs are turned for it. */
 const keptSchema = z.object({
-  day: z.string(),
   air: weatherSchema.pick({ windXMps: true, windYMps: true, temperatureC: true }),
   taken: z.boolean(),
 });
@@ -49,8 +47,8 @@ export function useToday(rung: RungDocument, { sport, machine, ceilingM }: Where
 
   useEffect(() => {
     void device().ready.then(() => {
-      const kept = keptAs(keptSchema, keyOf(courtId));
-      if (kept?.day !== today()) return;
+      const kept = keptToday(keptSchema, keyOf(courtId));
+      if (!kept) return;
       setWeather((now) => ({ ...now, ...kept.air }));
       setTaken(kept.taken);
     });
@@ -58,7 +56,7 @@ export function useToday(rung: RungDocument, { sport, machine, ceilingM }: Where
 
   function keep(next: Weather, isTaken: boolean): void {
     const { windXMps, windYMps, temperatureC } = next;
-    device().setItem(keyOf(courtId), JSON.stringify({ day: today(), air: { windXMps, windYMps, temperatureC }, taken: isTaken }));
+    keepToday(keyOf(courtId), { air: { windXMps, windYMps, temperatureC }, taken: isTaken });
     setWeather(next);
     setTaken(isTaken);
   }
