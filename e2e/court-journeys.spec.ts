@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { handsFor } from './support/hands.ts';
-import { awake, COURT, expectNoSideways, findRung, LADDER, machineByHand, machineState, open, saved, tag } from './support/pages.ts';
+import { ARM, awake, COURT, expectNoSideways, findRung, LADDER, machineByHand, machineState, open, saved, tag } from './support/pages.ts';
 
 /** A round on court, by touch on a phone and by keyboard at a desk. A cage with two machines on four devices: devices.spec.ts. */
 
@@ -89,7 +89,7 @@ test('a court machine on a line: two balls off, another interval, a jam; it thro
   });
   await drillOnCourt(page, ['tennis-five-markers', 2], 'Court 1 (tennis)', 'Bramble');
   await somebodyHits(page);
-  await press(button(page, /^(Arm|Take it over)/));
+  await press(button(page, ARM));
   await press(button(page, /^Feed \d+ balls/));
   await expect(thrown(page, 1)).toBeAttached({ timeout: 60_000 });
   await press(button(page, /^Hold/));
@@ -135,6 +135,7 @@ test('a court machine on a line: two balls off, another interval, a jam; it thro
   await press(button(page, /^Arm/));
   await expect(button(page, `Feed ${10 - 1 - left} balls`)).toBeEnabled({ timeout: 30_000 });
   await press(button(page, /^Stow/));
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
   await press(button(page, 'Finish round'));
   await expect(page.getByText(`Round finished: 1 of ${1 + left}.`)).toBeVisible();
   await page.getByRole('link', { name: 'Ball by ball' }).click();
@@ -146,12 +147,13 @@ test('a serve, then the next ball: the ritual has its own beat before each relea
   const { press } = handsFor(page);
   await drillOnCourt(page, ['tennis-serve-and-next', 1], 'Court 1 (tennis)', 'Bramble');
   await somebodyHits(page);
-  await press(button(page, /^(Arm|Take it over)/));
+  await press(button(page, ARM));
   await press(button(page, /^Feed \d+ balls/));
   await expect(page.getByText(/ritual (in \d+ s|now)/).locator('visible=true')).toBeVisible({ timeout: 60_000 });
   await expect(thrown(page, 1)).toBeAttached({ timeout: 60_000 });
   await press(button(page, /^In/));
   await press(button(page, /^Stow/));
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
   await press(button(page, 'Finish round'));
   await expect(page.getByText('Round finished: 1 of 1.')).toBeVisible();
 });
@@ -162,7 +164,7 @@ test('a pair on two lines: each ball is somebody’s, one comes late and the oth
   await awake(page, COURT);
   await page.getByLabel('Hits first').selectOption({ label: 'Juno Abasolo' });
   await page.getByLabel('Hits second').selectOption({ label: 'Nell Orrinsmith' });
-  await press(button(page, /^(Arm|Take it over)/));
+  await press(button(page, ARM));
   await press(button(page, /^Feed \d+ balls/));
   await expect(thrown(page, 1)).toBeAttached({ timeout: 60_000 });
   await press(button(page, /^Hold/));
@@ -180,6 +182,7 @@ test('a pair on two lines: each ball is somebody’s, one comes late and the oth
   await expect(page.getByText(`Juno Abasolo: ${each[0]} of ${each[0]}.`)).toBeVisible();
   await expect(page.getByText(`Nell Orrinsmith: ${each[1]} of ${each[1]}.`)).toBeVisible();
   await press(button(page, /^Stow/));
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
 });
 
 test('a fielding routine with pitcher and catcher absent: their balls are not thrown', async ({ page }) => {
@@ -188,7 +191,7 @@ test('a fielding routine with pitcher and catcher absent: their balls are not th
     for (const absent of ['P', 'C']) await rung.getByLabel(absent, { exact: true }).check();
   });
   await somebodyHits(page);
-  await press(button(page, /^(Arm|Take it over)/));
+  await press(button(page, ARM));
   await press(button(page, /^Feed \d+ balls/));
   await expect(thrown(page, 1)).toBeAttached({ timeout: 60_000 });
   await press(button(page, /^Hold/));
@@ -202,4 +205,5 @@ test('a fielding routine with pitcher and catcher absent: their balls are not th
   await press(button(page, 'Finish round'));
   await expect(page.getByText('Round finished: 1 of 1.')).toBeVisible();
   await press(button(page, /^Stow/));
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
 });

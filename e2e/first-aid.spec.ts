@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { awake, COURT, findRung, LADDER, machineState, open, saved } from './support/pages.ts';
+import { ARM, awake, COURT, findRung, LADDER, machineState, open, saved } from './support/pages.ts';
 
 const tally = (page: Page) => page.getByTestId('tally').locator('visible=true');
 
@@ -52,7 +52,7 @@ test('a round goes on as it began when its rung is changed meanwhile; the machin
   const address = await rungAt(page, 'Deeper, a little underspin');
   await open(page, address);
   await page.getByLabel('Who is hitting').selectOption({ label: 'Theo Larchmont' });
-  await page.getByRole('button', { name: /^Arm/ }).click();
+  await page.getByRole('button', { name: ARM }).click();
   await expect(machineState(page)).toHaveAttribute('data-state', 'ready');
   const lane = page.getByRole('group', { name: 'Interval' });
   const every = (await lane.textContent())!;
@@ -75,11 +75,12 @@ test('a round goes on as it began when its rung is changed meanwhile; the machin
   await interval.press('Enter');
   await saved(ladder);
   // this page has not seen that: it does not arm what is not kept any more
-  await page.getByRole('button', { name: /^Arm/ }).click();
+  await page.getByRole('button', { name: ARM }).click();
   await expect(page.getByText(/was changed since this page was opened/)).toBeVisible();
   await page.getByRole('button', { name: 'Load it' }).click();
   await expect(lane).toHaveText(every);
   await page.getByRole('button', { name: /^Stow/ }).click();
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
 });
 
 test('what the server refuses is kept with its reason, shown on every page, and arrives; no letter of the keyboard alone starts a machine', {
@@ -133,9 +134,10 @@ test('every way to the court carries its player; a round on another rung leaves 
   await awake(page, /\/right\?.*player=/);
   await page.goBack();
   await awake(page, COURT);
-  await page.getByRole('button', { name: /^Arm/ }).click();
+  await page.getByRole('button', { name: ARM }).click();
   await expect(machineState(page)).toHaveAttribute('data-state', 'ready');
   await page.getByRole('button', { name: /^Stow/ }).click();
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
   await expect(page.getByRole('button', { name: 'Finish round' })).toBeEnabled();
   await open(page, await rungAt(page, 'Game look'));
   const still = page.getByText('A round is still open on this device:');

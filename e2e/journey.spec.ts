@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import {
+  ARM,
   awake,
   COURT,
   expectAccessible,
@@ -192,7 +193,7 @@ test('by keyboard only', { tag: '@desk' }, async ({ page }) => {
   await run.focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: `${count - 1} · ${name}` })).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Arm/ })).toBeEnabled();
+  await expect(page.getByRole('button', { name: ARM })).toBeEnabled();
   await runRound(page, (button) => page.keyboard.press(button.startsWith('Feed') ? 'Shift+F' : 'Shift+A'), 4);
   await page.keyboard.press('j');
   await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('1 of 1');

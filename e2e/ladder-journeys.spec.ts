@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { byKeys, byPointer, type Hands } from './support/hands.ts';
-import { awake, COURT, expectAccessible, expectNoSideways, LADDER, machineState, open, PLAN, saved, tag } from './support/pages.ts';
+import { ARM, awake, COURT, expectAccessible, expectNoSideways, LADDER, machineState, open, PLAN, saved, tag } from './support/pages.ts';
 
 /** Ladders from a level and a game ball to the court: on a phone, by keyboard alone, and by mouse. */
 
@@ -11,7 +11,7 @@ const ball = (page: Page, seq: number, outcome: string) =>
 
 /** Throws the first balls of the rung that is open courtside, judges two, and ends the round. */
 async function runTwo(page: Page, { press }: Hands): Promise<void> {
-  await press(page.getByRole('button', { name: /^Arm/ }));
+  await press(page.getByRole('button', { name: ARM }));
   await press(page.getByRole('button', { name: /^Feed \d+ balls/ }));
   for (const [seq, pad] of [
     [1, 'In'],
@@ -21,6 +21,7 @@ async function runTwo(page: Page, { press }: Hands): Promise<void> {
     await press(page.getByRole('button', { name: new RegExp(`^${pad}`) }));
   }
   await press(page.getByRole('button', { name: /^Stow/ }));
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
   await press(page.getByRole('button', { name: 'Finish round', exact: true }));
   await expect(page.getByText('Round finished: 1 of 2.')).toBeVisible();
 }
@@ -195,7 +196,7 @@ test('a college hitter: velocity ladder, then fastball and slider on two machine
 
   await press(page.getByRole('link', { name: 'Run turn 1 of rung 3' }));
   await awake(page, COURT);
-  await press(page.getByRole('button', { name: /^Arm/ }));
+  await press(page.getByRole('button', { name: ARM }));
   await press(page.getByRole('button', { name: /^Feed \d+ balls/ }));
   await expect(page.getByTestId('second-machine')).toContainText('Flint: feeding');
   await expect(ball(page, 1, 'thrown, not judged')).toBeAttached({ timeout: 30_000 });
@@ -207,6 +208,7 @@ test('a college hitter: velocity ladder, then fastball and slider on two machine
   await expect(machineState(page)).toHaveAttribute('data-state', 'held');
   await expect(page.getByTestId('second-machine')).toContainText('Flint: held');
   await press(page.getByRole('button', { name: /^Stow/ }));
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
   await press(page.getByRole('button', { name: 'Finish round', exact: true }));
   await expect(page.getByText('Round finished: 1 of 2.')).toBeVisible();
   await expect(page.getByText(/The rung asks for \d+ of \d+: again\./)).toBeVisible();

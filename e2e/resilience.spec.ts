@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { childPid, findRung, machineState, open } from './support/pages.ts';
+import { ARM, childPid, findRung, machineState, open } from './support/pages.ts';
 
 /** What goes wrong on court, and what is kept. Processes are ended by the ids in the demo's own run file. */
 
@@ -12,7 +12,7 @@ async function openRung(page: Page, name: string): Promise<void> {
 }
 
 async function feedOne(page: Page): Promise<void> {
-  await page.getByRole('button', { name: /^(Arm|Take it over)/ }).click();
+  await page.getByRole('button', { name: ARM }).click();
   await page.getByRole('button', { name: /^Feed/ }).click({ timeout: 20_000 });
   await expect(page.getByRole('button', { name: /^In/ })).toBeEnabled({ timeout: 20_000 });
 }

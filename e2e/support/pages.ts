@@ -71,6 +71,9 @@ export const LADDER = /\/ladders\/[0-9a-f]{8}-/;
 export const PLAN = /\/plan\?/;
 export const COURT = /\/courtside\?/;
 
+/** Arms a machine, whatever an earlier journey left in it. */
+export const ARM = /^(Arm|Take it over)/;
+
 /** Waits until the address of the bench says what its page shows. */
 export async function addressed(page: Page): Promise<void> {
   await expect(page.locator('body')).toHaveAttribute('data-address', 'here');

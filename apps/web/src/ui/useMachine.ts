@@ -102,7 +102,9 @@ export function useMachine(
   }, [machineId, hasLine]);
 
   const command = useCallback(
-    (body: CourtsideCommand) => api<MachineReply>('POST', `machines/${machineId}/command${PAGE}`, body),
+    (body: CourtsideCommand) =>
+      // what makes a machine safe goes out even when the page is closed at once
+      api<MachineReply>('POST', `machines/${machineId}/command${PAGE}`, body, { keepalive: body.do === 'hold' || body.do === 'stow' }),
     [machineId],
   );
   return { view, command };

@@ -53,7 +53,7 @@ export default function Follow({ roundId, look }: { viewer: Viewer; roundId: str
   const lines = shown.machines.flatMap(({ lineOf }) => lineOf ?? []);
   const hold = (): void =>
     void attempt(async () => {
-      await Promise.all(lines.map((id) => api('POST', `machines/${id}/command`, { do: 'hold' })));
+      await Promise.all(lines.map((id) => api('POST', `machines/${id}/command`, { do: 'hold' }, { keepalive: true })));
     });
   const ask = (change: LiveWish['change']): void => void attempt(() => api('POST', `rounds/${roundId}/wish`, { id: uuidv7(), change }));
   return (
