@@ -130,8 +130,8 @@ test('every way to the court carries its player; a round on another rung leaves 
   await page.getByRole('link', { name: 'Same again' }).click();
   await awake(page, COURT);
   await expect(page.getByLabel('Who is hitting').locator('option:checked')).toHaveText('Peregrine Ashdown-Whittlesea');
-  await page.getByRole('link', { name: 'Trim it in' }).click();
-  await awake(page, /\/right\?.*player=/);
+  await page.getByRole('link', { name: 'Ladder', exact: true }).click();
+  await awake(page, LADDER);
   await page.goBack();
   await awake(page, COURT);
   await page.getByRole('button', { name: ARM }).click();

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { awake, expectAccessible, expectNoSideways, findRung, open, settledBox, tag, tap } from './support/pages.ts';
+import { awake, COURT, expectAccessible, expectNoSideways, findRung, machineState, open, settledBox, tag, tap } from './support/pages.ts';
 
 /** A new person: a machine is added, tuned on the simulated one, used on the bench and the card, its curve deleted and read back from its file. */
 
@@ -167,34 +167,43 @@ test('a new machine is tuned, used, forgotten and read back from its file', { ta
   await expect(page.getByText(gives)).toBeVisible();
 });
 
-test('until it is right: trims in clicks, a shift for today, and two in a row', { tag: '@desk' }, async ({ page }) => {
+test('the first ball by itself: one ball tells little, two say what to turn, two in a row, and into the round with it', {
+  tag: '@desk',
+}, async ({ page }) => {
   await (await findRung(page, 'Across the net, deeper')).click();
-  await page.getByRole('link', { name: 'Trim it in' }).click();
-  const plan = page.getByTestId('landing-plan');
-  const box = async (): Promise<{ x: number; y: number; width: number; height: number }> =>
-    (await plan.locator('rect[stroke-dasharray]').boundingBox())!;
+  await awake(page, COURT);
+  await page.getByRole('button', { name: 'First ball by itself' }).click();
+  const box = page.getByTestId('landing-plan').locator('rect[stroke-dasharray]');
   const tapAt = async (shareX: number): Promise<void> => {
-    const { x, y, width, height } = await box();
+    await box.scrollIntoViewIfNeeded();
+    const { x, y, width, height } = (await box.boundingBox())!;
     await page.mouse.click(x + shareX * width, y + height / 2);
   };
-  await expect(page.getByTestId('in-a-row')).toHaveText('0 in a row of 2');
-  await tapAt(-0.9); // well short: the far end is on the left
-  await expect(page.getByTestId('next-trim')).toContainText(/Elevation (up|down) \d clicks?/);
-  await expect(page.getByRole('button', { name: /^Shift all by/ })).toBeVisible();
-  await page.getByRole('button', { name: /^Shift all by/ }).click();
-  await expect(page.getByText(/Shifted for today: \d+ % slower/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take the shift back' }).click();
-  await expect(page.getByText(/Shifted for today/)).toBeHidden();
+  const inARow = page.getByTestId('in-a-row');
+  const next = page.getByTestId('next-trim');
+  await expect(inARow).toHaveText('0 in a row of 2');
+  await tapAt(-0.3); // short: the far end is on the left
+  await expect(next).toContainText('One ball tells little');
+  await tapAt(-0.5);
+  await expect(next).toContainText(/By the middle of 2 balls.*Elevation (up|down) [\d.]+°.*or.*(faster|slower)/i);
+  await expect(page.getByRole('button', { name: /^Throw all \d % faster today/ })).toBeVisible();
+  await next.getByRole('button', { name: /^Set it so.*elevation/ }).click();
   await tapAt(0.5);
-  await expect(page.getByTestId('in-a-row')).toHaveText('1 in a row of 2');
-  await page.getByRole('button', { name: 'Speed one click higher' }).click(); // a hand on a dial begins the count anew
-  await tapAt(0.4);
-  await expect(page.getByTestId('in-a-row')).toHaveText('1 in a row of 2');
+  await expect(inARow).toHaveText('1 in a row of 2');
   await tapAt(0.6);
-  await expect(page.getByTestId('in-a-row')).toHaveText('2 in a row: it is right');
+  await expect(inARow).toHaveText('2 in a row: it is right');
   await page.getByRole('button', { name: 'Ask for three' }).click();
-  await expect(page.getByTestId('in-a-row')).toHaveText('2 in a row of 3');
+  await expect(inARow).toHaveText('2 in a row of 3');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Throw one' }).click();
   await expect(page.getByTestId('landed')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('button', { name: 'Throw one' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Arm for the round' }).click();
+  await page.getByRole('button', { name: /^Feed \d+ balls/ }).click();
+  await page.getByRole('button', { name: /^In/ }).click({ timeout: 30_000 });
+  await page.getByRole('button', { name: /^Stow/ }).click();
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
+  await page.getByRole('button', { name: 'Finish round' }).click();
+  await page.getByRole('link', { name: 'Ball by ball' }).click();
+  await expect(page.getByText(/trimmed: elevation [\d.]+° (up|down)/)).toBeVisible();
 });

@@ -38,7 +38,6 @@ async function viewsOfOne(page: Page): Promise<string[]> {
     machine,
     rung!,
     `/card?ladder=${id(ladder)}`,
-    `/right?rung=${id(rung!)}`,
     `/plan?ladder=${id(ladder)}`,
     `/tune?machine=${id(machine)}`,
     player,

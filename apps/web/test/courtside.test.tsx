@@ -51,7 +51,7 @@ describe('a machine that is worked by hand', () => {
     ]);
     expect(asked.filter(({ method }) => method === 'DELETE')).toHaveLength(1);
     expect(asked.every(({ path }) => path.startsWith(round.path))).toBe(true);
-    expect(device().keys('').sort()).toEqual([`lying:${id(1)}`, 'outing']); // of the day: nothing waits
+    expect(device().keys('').sort()).toEqual([`hopper:${id(2)}`, `lying:${id(1)}`, 'outing']); // of the day: nothing waits
   });
   test('before the first ball it says how to set it up: stand, dials, elevation, aim, player, cones', () => {
     show({ below: { ...document, feeds: [{ ...document.feeds[0]!, launch: { ...document.feeds[0]!.launch, x: 3 } }] } });
@@ -90,6 +90,22 @@ describe('a machine that is worked by hand', () => {
     expect(screen.getByText('About 30 balls lie about.')).toBeTruthy();
     await user.click(button('Picked up'));
     expect(screen.queryByText(/balls lie about/)).toBeNull();
+  });
+  test('a hopper that does not hold the round, or must be empty by now, asks to be refilled', async () => {
+    const small = { ...machine, profile: { ...machine.profile, hopper: 6 } };
+    const { user } = show({
+      machine: small,
+      rung: { id: id(5), ladderId: id(9), position: 0, document: { ...document, ballsPerRound: 8 } },
+    });
+    expect(screen.getByText(/About 6 balls are left in the hopper/).parentElement!.textContent).toContain('this round throws 8');
+    await user.click(button(/^Begin round/));
+    await user.keyboard('jjjjj');
+    expect(screen.queryByText(/hopper/)).toBeNull();
+    await user.keyboard('j');
+    expect(screen.getByText('The hopper must be empty.')).toBeTruthy();
+    await user.click(button('Refilled'));
+    await user.keyboard('jj');
+    expect(screen.queryByText('The hopper must be empty.')).toBeNull();
   });
   test('after rounds that were too easy the target that one in two would hit is set on the rung with one press, and taken back with another', async () => {
     const wide = { ...document, targetSize: { widthM: 6, depthM: 6 }, ballsPerRound: 10 };

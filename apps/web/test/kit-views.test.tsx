@@ -6,11 +6,8 @@ import {
   firstDials,
   firstSetup,
   fitTuneUp,
-  ftToM,
   makeCard,
-  mphToMps,
   readFile,
-  rungFromSetup,
   type TestBall,
   writeCardText,
 } from '@good-arc/core';
@@ -30,11 +27,10 @@ import { qrPath } from '../src/views/card/qrPath.ts';
 import { MachineMore } from '../src/views/kit/MachineMore.tsx';
 import { DialForm } from '../src/views/machine/DialForm.tsx';
 import MachinePage from '../src/views/machine/MachinePage.tsx';
-import { nextTrims } from '../src/views/right/trims.ts';
 import { BallList } from '../src/views/tune/BallList.tsx';
 import { FitWords } from '../src/views/tune/FitWords.tsx';
 import { firstTune, newBall, tapped, withSeen } from '../src/views/tune/state.ts';
-import { profileOf, rungDocument } from './support/rig.ts';
+import { profileOf, rungDocument, straightCurve } from './support/rig.ts';
 import { textOf } from './support/text.ts';
 import { aViewer } from './support/viewer.ts';
 
@@ -253,63 +249,8 @@ describe('test balls', () => {
   });
 });
 
-describe('until it is right', () => {
-  const document = rungDocument(courtId, courtId);
-  const readings = { speed: 5.5, elevation: 3.5 };
-  test('a ball that fell short: the elevation up in clicks first, then the speed', () => {
-    const [first, second] = nextTrims(document, 'tennis', machine, readings, { xM: 0, alongM: 1.6 });
-    expect(first).toMatchObject({ by: 'clicks', trim: { name: 'Elevation' } });
-    expect(first!.by === 'clicks' && first!.trim.clicks).toBeGreaterThan(0);
-    expect(second).toMatchObject({ by: 'clicks', trim: { name: 'Speed' } });
-  });
-  test('long: down; aside: a turn; without tuned dials in degrees', () => {
-    const [long] = nextTrims(document, 'tennis', machine, readings, { xM: 0, alongM: -1.6 });
-    expect(long!.by === 'clicks' && long!.trim.clicks).toBeLessThan(0);
-    expect(nextTrims(document, 'tennis', machine, readings, { xM: 1, alongM: 0 }).at(-1)).toMatchObject({ by: 'turn' });
-    expect(nextTrims(document, 'tennis', { profile, dials: [] }, {}, { xM: 0, alongM: 1.6 })[0]).toMatchObject({ by: 'elevation' });
-    expect(nextTrims(document, 'tennis', machine, readings, { xM: 0, alongM: 0.02 })).toEqual([]);
-  });
-});
-
-describe('a trim of a hard ball', () => {
-  const field = profileOf('Three-wheel pitching machine');
-  /** A pitch from 42 ft at so many mph, to a hitter of 11 or 12. */
-  const pitch = (mph: number) => {
-    const setup = firstSetup(
-      { id: courtId, sport: 'baseball', surfaceId: 'baseball-turf' },
-      { id: courtId, profile: field },
-      'Building',
-      0,
-    );
-    const held = {
-      ...setup,
-      from: { ...setup.from, y: ftToM(42) },
-      hold: { speedMps: mphToMps(mph) },
-      gameBallId: 'baseball-fastball-11-12',
-    };
-    return rungFromSetup(held, arrange(held, field), { name: 'P', focalPoint: '', ballsPerRound: 5, rounds: 1, gate: { hits: 3, of: 5 } })!;
-  };
-  const speeds = (mph: number) =>
-    nextTrims(pitch(mph), 'baseball', { profile: field, dials: [] }, {}, { xM: 0, alongM: -0.5 }).filter(({ by }) => by === 'speed');
-  test('proposes more speed only where a hitter of that age still has the time', () => {
-    expect(speeds(50).length + speeds(45).length).toBeGreaterThan(0);
-    expect(speeds(66)).toEqual([]);
-  });
-});
-
 describe('dial values on the bench', () => {
   const pitching = profileOf('Two-wheel pitching machine');
-  /** Straight curves from `lo` to `hi`, well known. */
-  const straight = (lo: number, hi: number): Dial['curve'] => ({
-    params: [(lo + hi) / 2, ...Array<number>(5).fill(Math.log(hi - lo))],
-    covariance: Array.from({ length: 6 }, () => Array<number>(6).fill(0)),
-    df: 20,
-    falling: false,
-    tunedAt: '2026-05-01T10:00:00.000Z',
-    balls: 15,
-    ballId: 'baseball',
-    temperatureC: 20,
-  });
   const line = (row: MachineRow): string => {
     const cage = { id: 'c', sport: 'baseball' as const, surfaceId: 'baseball-turf' };
     const setup = { ...firstSetup(cage, { id: 'm', profile: row.profile }, 'Competing', 0), topspinRpm: -1500 };
@@ -317,7 +258,7 @@ describe('dial values on the bench', () => {
     return text(<DialLine bench={bench} />);
   };
   test('wheels: each its mark, and what they throw together', () => {
-    const dials = firstDials(pitching).map((dial): Dial => ({ ...dial, curve: dial.moves === 'wheel' ? straight(5, 45) : null }));
+    const dials = firstDials(pitching).map((dial): Dial => ({ ...dial, curve: dial.moves === 'wheel' ? straightCurve(5, 45) : null }));
     const said = line({ ...machine, profile: pitching, dials });
     expect(said).toMatch(/Top wheel \d+ Bottom wheel \d+/);
     expect(said).toMatch(/The wheels together: 5\d\.\d mph, 1[45]\d0 rpm, pushing to 12 o’clock/);

@@ -55,6 +55,16 @@ describe('a page and its machine', () => {
     await until(isHeld);
     link.close();
   });
+  test('a page that listens twice and goes on with one of them is still there', async () => {
+    const { link, close, state } = await feeding();
+    const second = link.listen(() => {}, 'driver');
+    second();
+    await settle(100);
+    expect(state()).toBe('feeding');
+    close();
+    await until(onlooker(link).isHeld);
+    link.close();
+  });
   test('while somebody attends it goes on; without a sign of life it is held within a second', async () => {
     const { link, clock, state } = await feeding();
     for (let beats = 0; beats < 40; beats++) {

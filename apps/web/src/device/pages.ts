@@ -10,7 +10,6 @@ export const TAGS_ADDRESS = '/kept-pages.json';
 const DRAWN_BY: Readonly<Record<string, readonly string[]>> = {
   '/bench': ['rung', 'feed'],
   '/courtside': ['rung'],
-  '/right': ['rung'],
   '/kit': [],
   '/ladders': [],
 };

@@ -72,7 +72,9 @@ export class MachineLink {
     if (this.status) listener(this.status);
     return () => {
       this.listeners.delete(listener);
-      if (page === this.driver || this.listeners.size === 0) this.holdIfMoving('the page was closed');
+      // a page may listen twice: to a round, and to its first ball by itself
+      const isGone = ![...this.listeners.values()].includes(page);
+      if ((isGone && page === this.driver) || this.listeners.size === 0) this.holdIfMoving('the page was closed');
     };
   }
 

@@ -23,6 +23,8 @@ interface Props {
   landed: { x: number; y: number } | null;
   /** What a ball should come down in. */
   zones?: readonly Zone[];
+  /** On a narrow screen only the court about this spot is drawn, for a thumb. */
+  closeTo?: { x: number; y: number } | null;
   /** Without it the plan only shows. */
   onMark?: (spot: { x: number; y: number }) => void;
   off?: boolean;
@@ -30,11 +32,22 @@ interface Props {
 
 const STEP_M = 0.25;
 
+/** So much of the court to each side of a spot, and along it, is drawn close. */
+const CLOSE_M = { x: 4, y: 5 };
+const about = ({ x1, x2, y1, y2 }: CourtPlan['view'], { x, y }: { x: number; y: number }): CourtPlan['view'] => ({
+  x1: Math.max(x1, x - CLOSE_M.x),
+  x2: Math.min(x2, x + CLOSE_M.x),
+  y1: Math.max(y1, y - CLOSE_M.y),
+  y2: Math.min(y2, y + CLOSE_M.y),
+});
+
 /** The court to tap on where a ball first touched; with keys, arrows move a cross and Enter marks it. */
-export function LandingPlan({ plan, machine, marks, landed, zones = [], onMark, off = false }: Props) {
+export function LandingPlan({ plan: whole, machine, marks, landed, zones = [], closeTo = null, onMark, off = false }: Props) {
   const units = useUnits();
   const [ref, width] = useWidth(360);
-  const scale = rulerScale(plan, width, width < 500 ? 250 : 320);
+  const isNarrow = width < 500;
+  const plan = closeTo && isNarrow ? { ...whole, view: about(whole.view, closeTo) } : whole;
+  const scale = rulerScale(plan, width, isNarrow ? 250 : 320);
   const [cross, setCross] = useState<{ x: number; y: number } | null>(null);
   const start = marks.at(-1) ?? plan.landing;
 

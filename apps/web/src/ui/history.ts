@@ -36,6 +36,8 @@ export function useHistory<T>(initial: T) {
   const [state, dispatch] = useReducer(step<T>, { past: [], now: initial, future: [], key: '' });
   return {
     now: state.now,
+    /** What undo goes back to. */
+    before: state.past.at(-1) ?? null,
     canUndo: state.past.length > 0,
     canRedo: state.future.length > 0,
     set: useCallback((value: T, key = '') => dispatch({ do: 'set', value, key }), []),

@@ -1,13 +1,8 @@
 import type { PlayerId, RungId } from '@good-arc/core';
 
-/** Where a rung is run, or trimmed in: with the player it is for, so that no ball goes to another. @param mates who hit in turn with the player */
-const withPlayer =
-  (page: string) =>
-  (rungId: RungId, playerId?: PlayerId | null, mates: readonly PlayerId[] = []): string =>
-    `/${page}?rung=${rungId}${playerId ? `&player=${playerId}` : ''}${mates.length > 0 ? `&with=${mates.join(',')}` : ''}`;
-
-export const courtsideLink = withPlayer('courtside');
-export const trimLink = withPlayer('right');
+/** Where a rung is run: with the player it is for, so that no ball goes to another. @param mates who hit in turn with the player */
+export const courtsideLink = (rungId: RungId, playerId?: PlayerId | null, mates: readonly PlayerId[] = []): string =>
+  `/courtside?rung=${rungId}${playerId ? `&player=${playerId}` : ''}${mates.length > 0 ? `&with=${mates.join(',')}` : ''}`;
 
 /** One round, ball by ball. */
 export const roundLink = (roundId: string): string => `/rounds/${roundId}`;

@@ -1,4 +1,4 @@
-import { arrange, firstSetup, MACHINE_KINDS, type RungDocument, rungFromSetup } from '@good-arc/core';
+import { arrange, type Dial, firstSetup, MACHINE_KINDS, type RungDocument, rungFromSetup } from '@good-arc/core';
 import type { APIRoute } from 'astro';
 import { v7 as uuidv7 } from 'uuid';
 import { club, membership, person, type Role } from '../../src/db/schema.ts';
@@ -128,3 +128,15 @@ export const putBall = (scope: Scope, roundId: string, resultId: string, seq: nu
     params: { id: roundId, resultId },
     body: { seq, outcome, speedMps: 17.2, elevationDeg: 18.1, bearingDeg: 178, radarMps: null },
   });
+
+/** A straight curve of a dial from `lo` to `hi`, well known. */
+export const straightCurve = (lo: number, hi: number): Dial['curve'] => ({
+  params: [(lo + hi) / 2, ...Array<number>(5).fill(Math.log(hi - lo))],
+  covariance: Array.from({ length: 6 }, () => Array<number>(6).fill(0)),
+  df: 20,
+  falling: false,
+  tunedAt: '2026-05-01T10:00:00.000Z',
+  balls: 15,
+  ballId: 'baseball',
+  temperatureC: 20,
+});

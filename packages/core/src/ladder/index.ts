@@ -16,5 +16,6 @@ export {
 export type { JudgedBall, Share } from './judged.ts';
 export { type Meet, throwToMeet } from './meeting.ts';
 export { type AimedBall, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';
-export { type ForToday, forToday, nudged, type TodayChange } from './today.ts';
+export { type ForToday, forToday, type MachineTrim, NO_TRIM, nudged, type TodayChange, trimAll } from './today.ts';
+export { type NextTrim, nextTrim, type TrimAdvice } from './trims.ts';
 export { canThrowInOrder, handBetween, type MachineWorry } from './worries.ts';

@@ -2,7 +2,7 @@ import type { Hold } from '../aim/index.ts';
 import { conditionsOf } from '../bench/index.ts';
 import { type Feed, isTrimOf, ROUNDING, type RungDocument, TRIM } from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
-import { aimMachine } from '../machine/index.ts';
+import { aimMachine, type MachineProfile } from '../machine/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
 import { questionOf, type Venue } from './throwing.ts';
 
@@ -124,4 +124,48 @@ export function nudged(rung: RungDocument, card: RungDocument, index: number, by
   const launch = trimmedTo(feed, target, venue, by.longM > 0);
   const next = launch && { ...rung, feeds: rung.feeds.map((each, i) => (i === index ? { ...feed, launch } : each)) };
   return next && isTrimOf(next, card) ? next : null;
+}
+
+/** What is trimmed of every ball of a machine alike. */
+export interface MachineTrim {
+  elevationDeg: number;
+  /** Its speed is multiplied by this. */
+  speedShare: number;
+  /** Clockwise from above: to the right of the throw. */
+  turnDeg: number;
+}
+/** Nothing trimmed. */
+export const NO_TRIM: MachineTrim = { elevationDeg: 0, speedShare: 1, turnDeg: 0 };
+
+/**
+ * A rung with every ball of its machine trimmed by as much: what the first ball shows to be off of a machine is off of all its balls.
+ * @returns null when that is more than a trim of the rung, or more than the machine can
+ */
+export function trimAll(
+  rung: RungDocument,
+  { elevationDeg, speedShare, turnDeg }: MachineTrim,
+  { elevationDeg: [lowest, highest], speedMps: [slowest, fastest] }: Pick<MachineProfile, 'elevationDeg' | 'speedMps'>,
+): RungDocument | null {
+  if (elevationDeg === 0 && speedShare === 1 && turnDeg === 0) return rung;
+  const isOurs = ({ machineId = rung.machineId }: Feed): boolean => machineId === rung.machineId;
+  const feeds = rung.feeds.map((feed): Feed => {
+    if (!isOurs(feed)) return feed;
+    const { launch } = feed;
+    const trimmed = {
+      elevationDeg: launch.elevationDeg + elevationDeg,
+      speedMps: launch.speedMps * speedShare,
+      bearingDeg: launch.bearingDeg + turnDeg,
+    };
+    return { ...feed, launch: { ...launch, ...trimmed } };
+  });
+  const can = feeds.every(
+    (feed) =>
+      !isOurs(feed) ||
+      (feed.launch.elevationDeg >= lowest &&
+        feed.launch.elevationDeg <= highest &&
+        feed.launch.speedMps >= slowest &&
+        feed.launch.speedMps <= fastest),
+  );
+  const next = { ...rung, feeds };
+  return can && isTrimOf(next, rung) ? next : null;
 }

@@ -1,4 +1,4 @@
-export { IN_A_ROW, inARow, isInZone, type Zone, zoneOf } from './accept.ts';
+export { type Acceptance, acceptance, IN_A_ROW, inARow, isInZone, type Zone, zoneOf } from './accept.ts';
 export {
   ELEVATION_SIGMA_DEG,
   MARK_SIGMA_M,

@@ -1,9 +1,10 @@
 import type { Checklist, RungDocument, Sport } from '@good-arc/core';
-import type { MachineRow, PlayerRow, RungRow } from '../../api/rows.ts';
+import type { GameBallRow, MachineRow, PlayerRow, RungRow } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
-import { trimLink } from '../../ui/links.ts';
+import { sayTrimmed } from '../../words/trims.ts';
 import { Checks } from './Checks.tsx';
 import { CourtUntil } from './CourtTime.tsx';
+import { FirstBall } from './FirstBall.tsx';
 import { ForToday } from './ForToday.tsx';
 import { RoundFields } from './RoundFields.tsx';
 import { SetUp } from './SetUp.tsx';
@@ -16,9 +17,11 @@ export function BeforeRound({
   rung,
   sport,
   machine,
+  onMachine,
   marksM,
   below,
   players,
+  gameBalls,
   checks,
   mayEdit,
   indoors,
@@ -28,24 +31,47 @@ export function BeforeRound({
   rung: RungRow;
   sport: Sport;
   machine: MachineRow;
+  onMachine: (machine: MachineRow) => void;
   marksM: readonly number[];
   below: RungDocument | null;
   players: readonly PlayerRow[];
+  gameBalls: readonly GameBallRow[];
   checks: Checklist;
   mayEdit: boolean;
   indoors: boolean;
   courtTime: ReturnType<typeof useCourtTime>;
 }) {
   const isFirst = onCourt.finished.length === 0;
+  const { trim, main } = onCourt;
   return (
     <>
-      <details className="mb-1" open={isFirst}>
-        <summary className="flex min-h-12 cursor-pointer items-center font-semibold">Set it up</summary>
-        <SetUp document={onCourt.document} sport={sport} machine={machine} marksM={marksM} below={below} />
-        <Button size="l" className="mt-2" href={trimLink(rung.id, onCourt.playerId)}>
-          First ball by itself
-        </Button>
-      </details>
+      {trim.isTrying ? (
+        <FirstBall
+          {...{ sport, machine, onMachine, gameBalls, trim }}
+          rungId={rung.id}
+          document={onCourt.today.document}
+          hasLine={onCourt.hasLine}
+          into={onCourt.hasLine ? 'Arm for the round' : 'Begin the round'}
+          onInto={() => {
+            trim.setIsTrying(false);
+            if (main?.key === 'a' && !main.off) main.act();
+          }}
+          onClose={() => trim.setIsTrying(false)}
+        />
+      ) : (
+        <details className="mb-1" open={isFirst}>
+          <summary className="flex min-h-12 cursor-pointer items-center font-semibold">Set it up</summary>
+          <SetUp
+            {...{ sport, machine, marksM, below }}
+            document={trim.of(onCourt.today.document)}
+            trimmed={sayTrimmed(trim, machine.dials)}
+            onClearTrim={trim.clear}
+          />
+          <Button size="l" className="mt-2" onClick={() => trim.setIsTrying(true)}>
+            First ball by itself
+          </Button>
+        </details>
+      )}
       <Checks checks={checks} part={isFirst ? 'before' : 'after'} mayEdit={mayEdit} />
       <RoundFields
         players={players}

@@ -94,11 +94,10 @@ export function WalkOver({ walk: { wanted, want, seconds } }: { walk: ReturnType
 }
 
 /** The other pages of this rung. */
-export function Elsewhere({ trim, ladderId }: { trim: string; ladderId: string }) {
+export function Elsewhere({ ladderId }: { ladderId: string }) {
   return (
     <div className="flex flex-wrap items-center justify-between lg:grid lg:grid-cols-2 lg:justify-items-start">
       {[
-        ['Trim it in', trim],
         ['Card', `/card?ladder=${ladderId}`],
         ['Ladder', `/ladders/${ladderId}`],
       ].map(([name, href]) => (

@@ -4,7 +4,6 @@ import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ConfirmByName } from '../../ui/ConfirmByName.tsx';
 import { HazardList } from '../../ui/HazardList.tsx';
-import { trimLink } from '../../ui/links.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { useAwake } from '../../ui/useAwake.ts';
@@ -20,13 +19,14 @@ import { JudgeLines } from './JudgeLines.tsx';
 import { LandingTaps } from './LandingTaps.tsx';
 import { Lane } from './Lane.tsx';
 import { NextBalls } from './NextBalls.tsx';
-import { LyingNotice, Notices, StatusLine } from './Notices.tsx';
+import { Notices, StatusLine } from './Notices.tsx';
 import { Pace } from './Pace.tsx';
 import { Pads } from './Pads.tsx';
 import { RoundExtras } from './RoundExtras.tsx';
 import { RoundNotices } from './RoundNotices.tsx';
 import { RungHead } from './RungHead.tsx';
 import { SignalFields } from './SignalFields.tsx';
+import { StockNotices } from './StockNotices.tsx';
 import { SwingTaps } from './SwingTaps.tsx';
 import { useSignals } from './signals.ts';
 import { Score, Tally } from './Tally.tsx';
@@ -52,14 +52,16 @@ function useSlimHeader(isOn: boolean): void {
 
 function CourtsideView(props: CourtsideProps) {
   const [rung, setRung] = useState(props.rung);
-  const { viewer, number, ladder, next, below, machine, second, courtName, marksM, players, checks } = props;
+  const [machine, setMachine] = useState(props.machine);
+  const { viewer, number, ladder, next, below, second, courtName, marksM, players, checks } = props;
   const [signals, setSignals] = useSignals();
   const [taps, setTaps] = useState(false);
   const [swings, setSwings] = useState(false);
   const units = useUnits();
-  const onCourt = useOnCourt({ ...props, rung });
-  const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give, names, everyS, beat } = onCourt;
-  const { hasLine, view, state } = crew;
+  const onCourt = useOnCourt({ ...props, rung, machine });
+  const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give, names, everyS, beat, hasLine } =
+    onCourt;
+  const { view, state } = crew;
   useLive(
     run && {
       ...{ run, document, names, courtName, machine, second, state, everyS },
@@ -130,7 +132,7 @@ function CourtsideView(props: CourtsideProps) {
             <HazardList hazards={inSight} brief={run !== null} />
           </div>
         )}
-        <LyingNotice {...onCourt.lying} />
+        <StockNotices stock={onCourt.stock} wanted={document.ballsPerRound - (run ? thrown : 0)} isRunning={run !== null} />
         <CourtTimeLeft time={courtTime} document={document} everyS={everyS} thrown={run ? thrown : null} />
         {finished.length > 0 && !run && (
           <Finished
@@ -147,8 +149,9 @@ function CourtsideView(props: CourtsideProps) {
         )}
         {!run && (
           <BeforeRound
-            {...{ onCourt, machine, players, checks, courtTime, marksM, below }}
-            rung={rung}
+            {...{ onCourt, machine, players, checks, courtTime, marksM, below, rung }}
+            onMachine={setMachine}
+            gameBalls={props.gameBalls}
             sport={ladder.sport}
             mayEdit={viewer.canPlan}
             indoors={props.indoors}
@@ -239,7 +242,7 @@ function CourtsideView(props: CourtsideProps) {
             Follow it on another screen
           </Button>
         )}
-        <Elsewhere trim={trimLink(rung.id, onCourt.playerId)} ladderId={ladder.id} />
+        <Elsewhere ladderId={ladder.id} />
         {hasLine && <MachineMore give={give} />}
       </div>
     </div>

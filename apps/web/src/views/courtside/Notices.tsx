@@ -78,21 +78,6 @@ export function Notices({
   );
 }
 
-/** More balls lie about than anybody should step among. */
-export function LyingNotice({ isTooMany, lying, pickedUp }: { isTooMany: boolean; lying: number; pickedUp: () => void }) {
-  if (!isTooMany) return null;
-  return (
-    <Notice tone="warning" className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2" role="status">
-      <span className="min-w-0 grow">
-        <b>About {lying} balls lie about.</b> Pick them up before somebody steps on one.
-      </span>
-      <Button size="l" onClick={pickedUp}>
-        Picked up
-      </Button>
-    </Notice>
-  );
-}
-
 /** The machine's own words about itself, and how old they are. */
 export function StatusLine({ view }: { view: { status: { state: string; hopper: number; battery: number } | null; heardAt: number } }) {
   const [now, setNow] = useState(0);

@@ -1,6 +1,7 @@
 import type { RungDocument, Sport } from '@good-arc/core';
 import type { ReactNode } from 'react';
 import type { MachineRow } from '../../api/rows.ts';
+import { Button } from '../../ui/Button.tsx';
 import { setUpLines } from '../../ui/setUpLines.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { Level } from './Level.tsx';
@@ -12,10 +13,13 @@ interface Props {
   marksM: readonly number[];
   /** The rung below, where the machine may stand otherwise; null for the first. */
   below: RungDocument | null;
+  /** What it is trimmed by today, in words; empty for nothing. */
+  trimmed: string;
+  onClearTrim: () => void;
 }
 
 /** Everything a hand sets before the first ball of a rung, large, in the order it is done. */
-export function SetUp({ document, sport, machine, marksM, below }: Props) {
+export function SetUp({ document, sport, machine, marksM, below, trimmed, onClearTrim }: Props) {
   const units = useUnits();
   const feed = document.feeds.find(({ on }) => on) ?? document.feeds[0]!;
   const lines = setUpLines(document, { sport, machine, marksM, below }, units);
@@ -34,6 +38,14 @@ export function SetUp({ document, sport, machine, marksM, below }: Props) {
         {!tunesElevation && <Level wantedDeg={feed.launch.elevationDeg} />}
       </Line>
       <Line name="Point it">{lines.aim}</Line>
+      {trimmed && (
+        <Line name="Trimmed">
+          <b>{trimmed}</b> today{' '}
+          <Button look="ghost" className="px-2 text-base" onClick={onClearTrim}>
+            As on the card after all
+          </Button>
+        </Line>
+      )}
       <Line name="Feed">{lines.feed}</Line>
       {lines.player && <Line name="Player">{lines.player}</Line>}
       {lines.recover && <Line name="Recover">{lines.recover}</Line>}

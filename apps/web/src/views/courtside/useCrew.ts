@@ -13,13 +13,13 @@ const join = (states: readonly string[]): string => URGENT.find((each) => states
  * The machines of a rung, one or two, as one: what is told to them goes to each that has balls left, and each ball is known by its number in the
  * round, whichever machine threw it.
  * @param program of the round, ball by ball, as it stands
- * @param byHand worked by hand, although it has a line
+ * @param hasLine the first machine is worked by its line
  * @param offset balls of the round that were thrown before the machines were armed last
  */
 export function useCrew(
   main: MachineRow,
   second: MachineRow | null,
-  byHand: boolean,
+  hasLine: boolean,
   document: RungDocument,
   program: ReturnType<typeof programOf>,
   offset: () => number,
@@ -37,7 +37,6 @@ export function useCrew(
       reading: (seq: number, mps: number) => on.reading(numberOf(seq), mps),
     };
   };
-  const hasLine = main.linkAddress !== '' && !byHand;
   const secondLine = hasLine && second !== null && second.linkAddress !== '';
   const one = useMachine(main.id, hasLine, handlers(false));
   const other = useMachine(second?.id ?? '', secondLine, handlers(true));
@@ -69,7 +68,6 @@ export function useCrew(
   }
 
   return {
-    hasLine,
     view,
     state,
     tell,

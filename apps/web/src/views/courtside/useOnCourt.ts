@@ -23,6 +23,7 @@ import { ApiError, messageOf } from '../../ui/api.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
+import { sayTrimmed } from '../../words/trims.ts';
 import type { FinishedRound } from './Finished.tsx';
 import { inMachine } from './inMachine.ts';
 import { type MainAction, mainAction } from './mainAction.ts';
@@ -33,10 +34,11 @@ import { useChanges } from './useChanges.ts';
 import { useCrew } from './useCrew.ts';
 import { useJudged } from './useJudged.ts';
 import { useJudging } from './useJudging.ts';
-import { useLying } from './useLying.ts';
 import { useRound } from './useRound.ts';
+import { useStock } from './useStock.ts';
 import { useSwing } from './useSwing.ts';
 import { useToday } from './useToday.ts';
+import { useTrim } from './useTrim.ts';
 import { useWalk } from './useWalk.ts';
 import { type Counted, finishedRounds, type Past } from './verdict.ts';
 
@@ -100,6 +102,7 @@ export function useOnCourt({
   const [playerId, setPlayerId] = useState<PlayerId>(named ?? '');
   const today = useToday(rung.document, { sport: ladder.sport, machine, ceilingM });
   const { weather } = today;
+  const trim = useTrim(rung.id, machine);
   /** Rounds of this visit, newest first. */
   const [done, setDone] = useState<Counted[]>([]);
   /** A machine on a line, worked by hand while its line is away. */
@@ -127,8 +130,9 @@ export function useOnCourt({
     setMates(kept.others.map((other) => other.playerId));
     today.found(kept.weather);
   });
-  // a round goes on with the rung it began with, nudged at most
-  const document = run?.nudged ?? run?.card ?? today.document;
+  const hasLine = machine.linkAddress !== '' && !byHand;
+  // a round goes on with the rung it began with, nudged at most; a machine on a line throws it as it was trimmed, elsewhere hands turn that
+  const document = run?.nudged ?? run?.card ?? (hasLine ? trim.of(today.document) : today.document);
   const program = useMemo(() => programOf(document, run?.dealt ?? undefined), [document, run?.dealt]);
   const turns = run ? turnsIn(run) : turnsOf(document);
   const player = players.find(({ id }) => id === playerId);
@@ -149,8 +153,9 @@ export function useOnCourt({
   const asksName = needsName(document, judged);
   const blocked = asksName && confirmedBy === '';
 
-  const crew = useCrew(machine, second, byHand, document, program, () => current.current?.offset ?? 0, {
+  const crew = useCrew(machine, second, hasLine, document, program, () => current.current?.offset ?? 0, {
     release: (seq, { launch }) => {
+      if (!current.current) return;
       swing.released(seq);
       const { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm } = launch;
       tell({ kind: 'released', seq, launch: { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm } });
@@ -160,7 +165,7 @@ export function useOnCourt({
     misfeed: (seq) => tell({ kind: 'misfed', seq, resultId: uuidv7() }),
     reading: (seq, radarMps) => tell({ kind: 'read', seq, radarMps }),
   });
-  const { hasLine, view, state } = crew;
+  const { view, state } = crew;
   const isArmed = ['ready', 'feeding', 'held'].includes(state);
   const pads = padsFor(ladder.approach, ladder.sport, document);
   const names = outcomeNames(ladder.sport, document);
@@ -194,10 +199,13 @@ export function useOnCourt({
       playerName: player?.name ?? '',
       weather,
       startedAt,
-      card: document,
+      card: today.document,
       confirmedBy: asksName ? confirmedBy : '',
       mates: who.slice(1).map((id) => ({ playerId: id, playerName: nameOf(id), roundId: uuidv7() })),
     });
+    const trimmed = sayTrimmed(trim, machine.dials);
+    const part = document === today.document ? {} : { nudged: document };
+    if (trimmed) tell({ kind: 'changed', part, about: 'trim', said: `trimmed: ${trimmed}` });
     setFinished([]);
   }
 
@@ -262,12 +270,12 @@ export function useOnCourt({
     tell({ kind: 'finished', at: new Date().toISOString(), weather });
     const before = { visit: done, history: sameCard(document, rung.document) ? history : null };
     const theirs = finishedRounds(now, document, ladder.approach, before, nameOf);
-    lying.roundOver();
+    stock.roundOver();
     setDone([...theirs, ...done]);
     setFinished(theirs);
   }
 
-  const { others, isAnotherBall } = inMachine({
+  const { others: inIt, isAnotherBall } = inMachine({
     run,
     program,
     armedFor,
@@ -275,9 +283,12 @@ export function useOnCourt({
     status: view.status,
     isComparable: !crew.hasTwoLines && isArmed,
   });
+  // its first balls by themselves are this page’s own
+  const others = trim.isTrying ? null : inIt;
   const walk = useWalk(document, state === 'ready', () => give({ do: 'feed' }));
   const thrown = thrownOf(run);
-  const lying = useLying(document.courtId, thrown);
+  const saidLeft = hasLine ? (view.status?.hopper ?? null) : undefined;
+  const stock = useStock(document.courtId, machine, thrown, saidLeft, () => hasLine && void give({ do: 'refill' }));
   const allThrown = run !== null && thrown >= document.ballsPerRound && state !== 'feeding';
   const byState = mainAction(
     // two machines that were held begin again from the ball that is next, so that their order stays
@@ -361,17 +372,19 @@ export function useOnCourt({
     turns,
     beat,
     walk,
-    /** Balls that lie about. */
-    lying,
+    stock,
     hold,
     stow,
     /** Its air, and the rung turned for it. */
     today,
+    /** What its first ball was trimmed by. */
+    trim,
     confirm: setConfirmed,
     /** Who confirmed a hard ball that asks for a name; empty when none is asked for or nobody did. */
     confirmedBy: asksName ? confirmedBy : '',
     blocked,
     crew,
+    hasLine,
     byHand,
     setByHand,
     isArmed,

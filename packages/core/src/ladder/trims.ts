@@ -1,43 +1,44 @@
-import {
-  ballById,
-  bandOf,
-  type ClickTrim,
-  type Correction,
-  clicksFor,
-  conditionsOf,
-  type Dial,
-  diamondOf,
-  gameBallById,
-  hitterTime,
-  type MachineProfile,
-  netBetween,
-  type RungDocument,
-  type Sport,
-  throwBall,
-  trim,
-} from '@good-arc/core';
+import { conditionsOf, throwBall } from '../bench/index.ts';
+import { ballById, diamondOf, gameBallById, netBetween, type Sport } from '../catalog/index.ts';
+import type { Dial } from '../dial/index.ts';
+import type { RungDocument } from '../drill/index.ts';
+import { type ClickTrim, clicksFor, type MachineProfile } from '../machine/index.ts';
+import { bandOf, hitterTime } from '../pitch/index.ts';
+import { type Correction, type Miss, trim } from '../spread/index.ts';
+import type { Zone } from '../tune/index.ts';
 
-/** One thing to try next, in this machine's own clicks where its dial is tuned, in degrees or speed where it is not. */
+/** One thing to turn, in this machine's own clicks where its dial is tuned, in degrees or speed where it is not. */
 export type NextTrim =
   | { by: 'clicks'; trim: ClickTrim }
   | { by: 'elevation'; deg: number }
   | { by: 'speed'; mps: number }
   | { by: 'turn'; deg: number };
 
+/** What to turn next: one thing, and then another ball. */
+export interface TrimAdvice {
+  first: NextTrim;
+  /** Would do as well; null without one. */
+  or: NextTrim | null;
+}
+
 /** Less than this is not worth a hand on the machine. */
 const LEAST = { deg: 0.25, mps: 0.15, turnDeg: 0.4 } as const;
 
 /**
- * What to change for balls that missed by so much on average, the smallest step first and elevation before speed.
- * @param readings where the dials stand now
+ * The one thing to turn for balls that missed by so much on average: the machine itself where they went more to a side than long or short (in halves of
+ * the zone), else the elevation, or its speed, which also moves the spin and the player's time.
+ * @param rung as the card has it: its first ball is the one that was thrown
+ * @param readings where tuned dials stand now, by their id
+ * @returns null when the miss is less than a hand can set
  */
-export function nextTrims(
+export function nextTrim(
   rung: RungDocument,
   sport: Sport,
   { profile, dials }: { profile: MachineProfile; dials: readonly Dial[] },
   readings: Readonly<Record<string, number>>,
-  miss: { xM: number; alongM: number },
-): NextTrim[] {
+  { widthM, depthM }: Pick<Zone, 'widthM' | 'depthM'>,
+  miss: Miss,
+): TrimAdvice | null {
   const { launch, target } = rung.feeds[0]!;
   const targetY = target.kind === 'landing' ? target.y : target.planeY;
   const question = {
@@ -49,10 +50,11 @@ export function nextTrims(
   // pins bind a set-up, not a trim: a fine screw moves between them
   const { speedSteps: _speeds, elevationSteps: _elevations, ...free } = profile;
   const corrections = trim(free, question, launch, launch, miss).filter((each) => !hurries(rung, sport, each));
-  const [first] = corrections;
-  if (!first) return [];
-  const turn: NextTrim[] = Math.abs(first.turnDeg) >= LEAST.turnDeg ? [{ by: 'turn', deg: first.turnDeg }] : [];
-  return [...corrections.flatMap((each) => stepsOf(each, dials, readings)).slice(0, 2), ...turn];
+  const [first, or] = corrections.flatMap((each) => stepOf(each, dials, readings));
+  const turnDeg = corrections[0]?.turnDeg ?? 0;
+  const turn: TrimAdvice | null = Math.abs(turnDeg) < LEAST.turnDeg ? null : { first: { by: 'turn', deg: turnDeg }, or: null };
+  const isAside = Math.abs(miss.xM) / widthM > Math.abs(miss.alongM) / depthM;
+  return (isAside ? turn : null) ?? (first ? { first, or: or ?? null } : turn);
 }
 
 /** Whether a correction makes a hard ball so quick that a hitter of this level could not react: that is never proposed. */
@@ -65,7 +67,7 @@ function hurries(rung: RungDocument, sport: Sport, correction: Correction): bool
   return arrival === null || hitterTime(sport, bandOf(sport, rung.level, gameBallById(gameBallId ?? '')), arrival.timeS).tooQuick;
 }
 
-function stepsOf(correction: Correction, dials: readonly Dial[], readings: Readonly<Record<string, number>>): NextTrim[] {
+function stepOf(correction: Correction, dials: readonly Dial[], readings: Readonly<Record<string, number>>): NextTrim[] {
   const { by } = correction;
   const change = by === 'elevation' ? correction.elevationDeg : correction.speedMps;
   if (Math.abs(change) < (by === 'elevation' ? LEAST.deg : LEAST.mps)) return [];

@@ -1,0 +1,52 @@
+import { type MachineTrim, NO_TRIM, type RungDocument, type RungId, trimAll } from '@good-arc/core';
+import { useEffect, useState } from 'react';
+import { z } from 'zod';
+import type { MachineRow } from '../../api/rows.ts';
+import { device } from '../../device/store.ts';
+import { keepToday, keptToday } from './ofToday.ts';
+
+/** What a machine was trimmed by today, on which rung. */
+const keptSchema = z.object({
+  rungId: z.string(),
+  by: z.object({ elevationDeg: z.number(), speedShare: z.number(), turnDeg: z.number() }),
+  /** Of the dials that stand elsewhere than the card has them, by their id. */
+  readings: z.record(z.string(), z.number()),
+});
+/** What the first ball of a rung was trimmed by. */
+export type Trimmed = Omit<z.infer<typeof keptSchema>, 'rungId'>;
+
+const NOT_TRIMMED: Trimmed = { by: NO_TRIM, readings: {} };
+
+/** What the machine is trimmed by today: all of it on the rung it was tried on; on others only how much slower or faster it throws, for it may have been moved. */
+export function useTrim(rungId: RungId, machine: MachineRow) {
+  const key = `trim:${machine.id}`;
+  const [trimmed, setTrimmed] = useState(NOT_TRIMMED);
+  const [isTrying, setIsTrying] = useState(false);
+  useEffect(() => {
+    void device().ready.then(() => {
+      const kept = keptToday(keptSchema, key);
+      if (!kept) return;
+      const { speedShare } = kept.by;
+      setTrimmed(kept.rungId === rungId ? kept : { by: { ...NO_TRIM, speedShare }, readings: {} });
+    });
+  }, [key, rungId]);
+
+  return {
+    ...trimmed,
+    /** The first ball is tried by itself. */
+    isTrying,
+    setIsTrying,
+    /** A rung of this machine as it is trimmed; as it is where that is more than a trim of it. */
+    of: (rung: RungDocument): RungDocument => trimAll(rung, trimmed.by, machine.profile) ?? rung,
+    /** Whether so much can be trimmed of a rung. */
+    can: (rung: RungDocument, by: MachineTrim): boolean => trimAll(rung, by, machine.profile) !== null,
+    keep({ by, readings }: Trimmed): void {
+      keepToday(key, { rungId, by, readings });
+      setTrimmed({ by, readings });
+    },
+    clear(): void {
+      device().removeItem(key);
+      setTrimmed(NOT_TRIMMED);
+    },
+  };
+}
