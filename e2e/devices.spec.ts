@@ -1,5 +1,6 @@
 import { type Browser, expect, type Page, test } from '@playwright/test';
-import { awake, expectAccessible, expectNoSideways, findRung, open } from './support/pages.ts';
+import { handsFor } from './support/hands.ts';
+import { ARM, awake, expectAccessible, expectNoSideways, findRung, open } from './support/pages.ts';
 
 /** Another device: its own browser, without anything of the first. */
 async function device(browser: Browser, phone: boolean): Promise<Page> {
@@ -7,18 +8,22 @@ async function device(browser: Browser, phone: boolean): Promise<Page> {
   return (await browser.newContext({ viewport: size, hasTouch: phone, isMobile: phone, serviceWorkers: 'block' })).newPage();
 }
 
-test('a cage on four devices: run, called, fed, and seen from far away; overruled ball by ball, held from anywhere', {
-  tag: '@phone',
-}, async ({ page, browser }) => {
+/** Run from a phone by touch, and from a desk by keyboard; the caller’s is a phone, too, or a desk without a mouse. */
+test('a cage on four devices: run, called, fed, and seen from far away; overruled ball by ball, held from anywhere', async ({
+  page,
+  browser,
+}) => {
+  const { press } = handsFor(page);
+  const isPhone = test.info().project.name === 'phone';
   await (await findRung(page, 'Turn about')).click();
   await awake(page, /\/courtside/);
   await page.getByLabel('Who is hitting').selectOption({ index: 1 });
-  const runner = page.getByRole('button', { name: /^(Arm|Begin round)/ });
-  await runner.click();
+  await press(page.getByRole('button', { name: ARM }));
   // the round has begun with that; its balls wait until everybody is there
   await expect(page.getByRole('button', { name: /^Feed/ })).toBeEnabled({ timeout: 60_000 });
 
-  const [caller, feeder, far] = [await device(browser, true), await device(browser, true), await device(browser, false)];
+  const [caller, feeder, far] = [await device(browser, isPhone), await device(browser, true), await device(browser, false)];
+  const { press: call } = handsFor(caller);
   await open(caller, '/live');
   const going = caller.getByRole('listitem').filter({ hasText: 'Turn about' }).first();
   await expect(going).toContainText('Heron, Flint');
@@ -37,8 +42,8 @@ test('a cage on four devices: run, called, fed, and seen from far away; overrule
   await expectAccessible(far);
 
   // overruled: what the one who runs it sees is what the caller sees
-  await page.getByText('Change what comes').click();
-  await caller.getByRole('button', { name: 'Skip it' }).click();
+  await press(page.getByText('Change what comes'));
+  await call(caller.getByRole('button', { name: 'Skip it' }));
   await expect(page.getByText('Another screen asked for other balls.')).toBeVisible();
   const coming = page.getByRole('list', { name: 'Coming balls' }).getByRole('listitem');
   await expect
@@ -49,15 +54,17 @@ test('a cage on four devices: run, called, fed, and seen from far away; overrule
     .toBe(true);
 
   // fed and judged on the first device, read on the far one
-  await page.getByRole('button', { name: /^Feed/ }).click();
-  await page.getByRole('button', { name: /^Hit/ }).first().click({ timeout: 60_000 });
+  await press(page.getByRole('button', { name: /^Feed/ }));
+  const hit = page.getByRole('button', { name: /^Hit/ }).first();
+  await expect(hit).toBeEnabled({ timeout: 60_000 });
+  await press(hit);
   await expect(far.getByTestId('far-score')).toHaveText(/^1 of \d+$/);
 
   // and held from another: every screen says so
-  await caller.getByRole('button', { name: 'Hold' }).click();
+  await call(caller.getByRole('button', { name: 'Hold' }));
   await expect(far.getByText('Hold')).toBeVisible();
   await expect(page.getByRole('button', { name: /^(Resume|Arm|Finish round)/ }).first()).toBeEnabled();
-  await page.getByRole('button', { name: 'Finish round' }).click();
+  await press(page.getByRole('button', { name: 'Finish round' }));
   await expect(far.getByText(/This round is over/)).toBeVisible();
   for (const each of [caller, feeder, far]) await each.context().close();
 });

@@ -1,9 +1,9 @@
 // @vitest-environment happy-dom
-import { type Dial, firstDials, isTrimOf, type RungDocument } from '@good-arc/core';
+import { arrange, type Dial, firstDials, firstSetup, isTrimOf, type RungDocument, rungFromSetup } from '@good-arc/core';
 import { screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
-import { button, commands, document, hear, machine, profile, props, show, status, takes, wired } from './support/courtside.tsx';
-import { straightCurve } from './support/rig.ts';
+import { button, commands, document, hear, id, machine, profile, props, show, status, takes, wired } from './support/courtside.tsx';
+import { profileOf, straightCurve } from './support/rig.ts';
 
 const tuned = firstDials(profile).map((dial): Dial => {
   if (dial.moves === 'topspin') return dial;
@@ -108,4 +108,30 @@ test('on a line: it throws one of the rung, turned as was said, and then the rou
   expect(armed.feeds[0]!.launch.bearingDeg).toBeCloseTo(bearingDeg, 9);
   expect(isTrimOf(armed, document)).toBe(true);
   await waitFor(() => expect(asked.find(({ path }) => /^rounds\/[^/]+$/.test(path))?.body.card).toEqual(document));
+});
+
+test('over a plate: where it passed is marked with keys, too; low in the window asks for the elevation', async () => {
+  const field = profileOf('Two-wheel pitching machine');
+  const cage = { id: id(1), sport: 'baseball' as const, surfaceId: 'baseball-turf' as const };
+  const setup = firstSetup(cage, { id: id(2), profile: field }, 'Competing', 0);
+  const pitch = rungFromSetup(setup, arrange(setup, field), {
+    name: 'Straight',
+    focalPoint: '',
+    ballsPerRound: 5,
+    rounds: 1,
+    gate: { hits: 3, of: 5 },
+  })!;
+  const { user } = show({
+    machine: { ...machine, profile: field },
+    ladder: { id: id(9), name: 'Climb', sport: 'baseball', approach: 'earn-it' },
+    rung: { id: id(5), ladderId: id(9), position: 0, document: pitch },
+  });
+  await user.click(button('First ball by itself'));
+  const plan = screen.getByRole('application');
+  for (const downs of [6, 8]) {
+    plan.blur();
+    plan.focus();
+    await user.keyboard(`${'{ArrowDown}'.repeat(downs)}{Enter}`);
+  }
+  expect(next().getAllByRole('button')[0]!.textContent).toMatch(/^Done: elevation up/);
 });

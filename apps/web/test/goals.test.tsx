@@ -59,6 +59,21 @@ test('a goal that grows: in, on the side, in the target, three in a row each; th
   expect(targets).toEqual([...Array(6).fill(whole), half, half, half, null]);
 });
 
+test('where spin is asked the target alone comes before it, and a run with spin opens the next rung', async () => {
+  const { asked, user } = show(rungOf({ ballsPerRound: 8, goalRun: 2, hitWith: 'topspin' }));
+  await user.click(button(/^Begin round/));
+  await user.keyboard('jjjj');
+  expect(screen.getByText('Goal now: to the target of the card with any spin.')).toBeTruthy();
+  await user.keyboard('jj');
+  expect(screen.queryByText(/Goal now/)).toBeNull();
+  expect(screen.getByText(/hit with topspin/)).toBeTruthy();
+  await user.keyboard('jj{Shift>}F{/Shift}');
+  await waitFor(() => expect(asked.at(-1)!.path).toMatch(/finish$/));
+  const own = asked.filter(({ path }) => path.includes('/results/')).map(({ body }) => body.target === null);
+  expect(own).toEqual([false, false, false, false, false, false, true, true]);
+  expect(screen.getByText(/Climb|next rung|Deeper/)).toBeTruthy();
+});
+
 test('match points are announced before the ball, and counted by themselves', async () => {
   const { user } = show(rungOf({ ballsPerRound: 3, matchPoints: 1 }));
   await user.click(button(/^Begin round/));

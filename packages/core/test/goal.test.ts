@@ -16,6 +16,7 @@ import {
   type Outcome,
   outcomeAt,
   type RungDocument,
+  sameCard,
   scoreForGate,
   scoreRound,
 } from '../src/index.ts';
@@ -63,6 +64,7 @@ describe('another goal in a round', () => {
       areaTarget('tennis', 'anywhere'),
       areaTarget('tennis', 'left-half'),
       null,
+      target,
     ]);
     const short = { ...corner, targetAt: { x: 0, y: 3 } };
     expect(goalTarget('tennis', short, feed!, { step: 'side', times: 1 })).toEqual(areaTarget('tennis', 'short'));
@@ -75,10 +77,28 @@ describe('another goal in a round', () => {
     expect(goalTarget('baseball', corner, feed!, { step: 'anywhere', times: 1 })).toBeNull();
   });
   test('three running open the next; one missed begins anew; the last stays', () => {
-    expect(nextGoalStep('anywhere', [true, true], 3)).toBe('anywhere');
-    expect(nextGoalStep('anywhere', [false, true, true, true], 3)).toBe('side');
-    expect(nextGoalStep('side', [true, true, false, true], 3)).toBe('side');
-    expect(nextGoalStep('target', [true, true, true], 3)).toBe('target');
+    const rung = { goalRun: 3 };
+    expect(nextGoalStep(rung, 'anywhere', [true, true])).toBe('anywhere');
+    expect(nextGoalStep(rung, 'anywhere', [false, true, true, true])).toBe('side');
+    expect(nextGoalStep(rung, 'side', [true, true, false, true])).toBe('side');
+    expect(nextGoalStep(rung, 'target', [true, true, true])).toBe('target');
+  });
+  test('where the card asks for spin, the target alone is a step before it, and opens no gate', () => {
+    const spun: RungDocument = { ...corner, hitWith: 'topspin', goalRun: 2 };
+    expect(nextGoalStep(spun, 'target', [true, true])).toBe('spin');
+    expect(nextGoalStep(spun, 'spin', [true, true])).toBe('spin');
+    const flat = goalTarget('tennis', spun, feed!, { step: 'target', times: 1 });
+    expect(flat).toEqual(target);
+    expect(goalTarget('tennis', spun, feed!, { step: 'spin', times: 1 })).toBeNull();
+    expect(goalTarget('tennis', spun, feed!, { step: 'spin', times: 1.25 })).toMatchObject({ widthM: 2.5 });
+    const [two, three] = [
+      [ball(1, 'in', flat), ball(2, 'in', flat)],
+      [ball(1, 'in', flat), ball(2, 'in'), ball(3, 'in')],
+    ];
+    expect(scoreForGate(spun, two).longestRun).toBe(0);
+    expect(scoreForGate(spun, three).longestRun).toBe(2);
+    // another ask is another card
+    expect(sameCard(spun, { ...spun, hitWith: 'underspin' })).toBe(false);
   });
   test('a hit to an easier goal is a hit of the round, and opens no gate', () => {
     const easy = areaTarget('tennis', 'anywhere');

@@ -1,10 +1,11 @@
 import { type CourtPlan, isInZone, type Zone } from '@good-arc/core';
-import { type KeyboardEvent, type PointerEvent, useState } from 'react';
+import type { PointerEvent } from 'react';
 import { CourtDrawing } from './CourtDrawing.tsx';
 import { describeSpot } from './place.ts';
 import { rulerScale } from './scale.ts';
 import { boxIn } from './targetBox.ts';
 import { useUnits } from './Units.tsx';
+import { useCross } from './useCross.ts';
 import { useWidth } from './useWidth.ts';
 
 export interface PlanMark {
@@ -48,35 +49,19 @@ export function LandingPlan({ plan: whole, machine, marks, landed, zones = [], c
   const isNarrow = width < 500;
   const plan = closeTo && isNarrow ? { ...whole, view: about(whole.view, closeTo) } : whole;
   const scale = rulerScale(plan, width, isNarrow ? 250 : 320);
-  const [cross, setCross] = useState<{ x: number; y: number } | null>(null);
-  const start = marks.at(-1) ?? plan.landing;
+  const along = scale.flipped ? 1 : -1;
+  const { cross, clear, keys } = useCross(
+    marks.at(-1) ?? zones[0] ?? plan.landing,
+    STEP_M,
+    ({ x, y }, right, up) => ({ x: x - along * up, y: y + along * right }),
+    onMark && !off ? onMark : null,
+  );
 
   function tap(event: PointerEvent<SVGSVGElement>): void {
     if (off || !onMark) return;
-    setCross(null);
+    clear();
     const box = event.currentTarget.getBoundingClientRect();
     onMark({ x: scale.acrossBack(event.clientY - box.top), y: scale.alongBack(event.clientX - box.left) });
-  }
-
-  function key(event: KeyboardEvent): void {
-    if (!onMark) return;
-    const now = cross ?? { x: start.x, y: start.y };
-    const size = STEP_M * (event.shiftKey ? 5 : event.altKey ? 0.2 : 1);
-    const along = scale.flipped ? 1 : -1;
-    const by = {
-      ArrowLeft: { x: 0, y: -along * size },
-      ArrowRight: { x: 0, y: along * size },
-      ArrowUp: { x: scale.flipped ? -size : size, y: 0 },
-      ArrowDown: { x: scale.flipped ? size : -size, y: 0 },
-    }[event.key];
-    if (by) {
-      event.preventDefault();
-      setCross({ x: now.x + by.x, y: now.y + by.y });
-    } else if (event.key === 'Enter' && !off && onMark) {
-      event.preventDefault();
-      onMark(now);
-      setCross(null);
-    }
   }
 
   return (
@@ -88,7 +73,7 @@ export function LandingPlan({ plan: whole, machine, marks, landed, zones = [], c
             ? `Plan with ${marks.length} balls`
             : `Plan: tap where the ball first touched. With keys: arrows move the cross, Enter marks it.${cross ? ` Cross ${describeSpot(plan, cross, units.length)}.` : ''}`
         }
-        tabIndex={onMark ? 0 : undefined}
+        {...keys}
         width={width}
         height={scale.planHeight}
         viewBox={`0 0 ${width} ${scale.planHeight}`}
@@ -96,9 +81,6 @@ export function LandingPlan({ plan: whole, machine, marks, landed, zones = [], c
         data-testid="landing-plan"
         data-cross={cross ? `${cross.x} ${cross.y}` : undefined}
         onPointerDown={tap}
-        onKeyDown={key}
-        onFocus={(event) => event.currentTarget.matches(':focus-visible') && setCross((now) => now ?? { x: start.x, y: start.y })}
-        onBlur={() => setCross(null)}
       >
         <CourtDrawing plan={plan} scale={scale} />
         {zones.map((zone) => (

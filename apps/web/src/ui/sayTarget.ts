@@ -14,7 +14,7 @@ import {
 import { sayArea } from '../words/goals.ts';
 import { describeSpot } from './place.ts';
 
-type Aimed = Pick<RungDocument, 'targetAt' | 'targetSize' | 'feeds'>;
+type Aimed = Pick<RungDocument, 'targetAt' | 'targetSize' | 'feeds' | 'hitWith'>;
 
 /** What a target is drawn on and measured from: of a diamond the whole field. */
 export const targetPlan = (sport: Sport): CourtPlan => diamondOf(sport)?.field ?? SPORT_RECORDS[sport].court;
@@ -37,11 +37,12 @@ export const isTaken = ({ feeds }: Pick<RungDocument, 'feeds'>, sport: Sport): b
 export function sayTargets(rung: Aimed, sport: Sport, length: (m: number) => string): string {
   if (isTaken(rung, sport)) return 'a clean take counts';
   const all = targetsOf(rung);
+  const spin = rung.hitWith ? `, hit with ${rung.hitWith}` : '';
   // a part of the court has its own lines: nobody measures how wide it is
-  if (all.length === 1 && areaOf(sport, all[0]!.target)) return sayPlace(all[0]!.target, sport, length);
+  if (all.length === 1 && areaOf(sport, all[0]!.target)) return sayPlace(all[0]!.target, sport, length) + spin;
   const places = all.map(({ target, feeds }) => {
     const place = sayPlace(target, sport, length);
     return all.length === 1 ? place : `${feeds.length === 1 ? 'ball' : 'balls'} ${feeds.join(', ')}: ${place}`;
   });
-  return [`${length(rung.targetSize.widthM)} wide`, places.join('; ')].filter(Boolean).join(', ');
+  return [`${length(rung.targetSize.widthM)} wide`, places.join('; ')].filter(Boolean).join(', ') + spin;
 }

@@ -1,4 +1,4 @@
-import { type Area, type Goal, SPORT_RECORDS, type Sport } from '@good-arc/core';
+import { type Area, type Goal, type RungDocument, SPORT_RECORDS, type Sport } from '@good-arc/core';
 
 /** A part of a court as a place to hit to. */
 export function sayArea(area: Area, sport: Sport): string {
@@ -16,8 +16,9 @@ export function sayArea(area: Area, sport: Sport): string {
 }
 
 /** What is asked of the balls of a round from here on. */
-export function sayGoal({ step, times }: Goal): string {
+export function sayGoal({ step, times }: Goal, { hitWith }: Pick<RungDocument, 'hitWith'>): string {
   if (step === 'anywhere') return 'anywhere in counts';
   if (step === 'side') return 'the right side counts';
-  return Math.abs(times - 1) < 0.01 ? 'to the target of the card' : `target ${Math.round(times * 100)} % as wide`;
+  const spin = step === 'spin' ? ` with ${hitWith}` : hitWith ? ' with any spin' : '';
+  return Math.abs(times - 1) < 0.01 ? `to the target of the card${spin}` : `target ${Math.round(times * 100)} % as wide${spin}`;
 }

@@ -23,11 +23,11 @@ export function sayCount(hits: number, balls: number): string {
 }
 
 /** The gate of a rung. */
-export function sayGate(card: Parameters<typeof gateOf>[0] & Pick<RungDocument, 'rounds' | 'matchPoints'>): string {
+export function sayGate(card: Parameters<typeof gateOf>[0] & Pick<RungDocument, 'rounds' | 'matchPoints' | 'hitWith'>): string {
   const gate = gateOf(card);
   const points = card.matchPoints === undefined ? '' : card.matchPoints === 1 ? ' · 1 match point' : ` · ${card.matchPoints} match points`;
   if (!gate) return card.rounds === 1 ? '1 round done' : `${card.rounds} rounds done`;
-  const grown = climbsGoals(card) ? ' in, then on the side, then in the target' : '';
+  const grown = climbsGoals(card) ? ` in, then on the side, then in the target${card.hitWith ? `, then with ${card.hitWith}` : ''}` : '';
   return `${sayNeed(gate)}${grown}${points}`;
 }
 

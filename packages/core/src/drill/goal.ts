@@ -45,8 +45,8 @@ export function areaOf(sport: Sport, target: PlayerTarget): Area | null {
   );
 }
 
-/** What is asked of a ball, the easiest first: over the net and in, on the right side, in the target itself. */
-export const GOAL_STEPS = ['anywhere', 'side', 'target'] as const;
+/** What is asked of a ball, the easiest first: over the net and in, on the right side, in the target itself, there with the spin that is asked. */
+export const GOAL_STEPS = ['anywhere', 'side', 'target', 'spin'] as const;
 /** What is asked of a ball in a round; see `GOAL_STEPS`. */
 export type GoalStep = (typeof GOAL_STEPS)[number];
 
@@ -67,6 +67,13 @@ export interface Goal {
   times: number;
 }
 
+/** What a card itself asks of its balls. */
+export const cardGoal = ({ hitWith }: Pick<RungDocument, 'hitWith'>): Goal => ({ step: hitWith ? 'spin' : 'target', times: 1 });
+
+/** Whether a goal is no other than the card’s. */
+export const isCardGoal = (rung: Pick<RungDocument, 'hitWith'>, { step, times }: Goal): boolean =>
+  times === 1 && step === cardGoal(rung).step;
+
 /** As wide and as narrow as a target gets in a round. */
 export const GOAL_TIMES = { least: 0.4, most: 3, by: 1.25 } as const;
 
@@ -76,13 +83,14 @@ export const GOAL_TIMES = { least: 0.4, most: 3, by: 1.25 } as const;
  */
 export function goalTarget(
   sport: Sport,
-  rung: Pick<RungDocument, 'targetAt' | 'targetSize'>,
+  rung: Pick<RungDocument, 'targetAt' | 'targetSize' | 'hitWith'>,
   feed: Pick<Feed, 'targetAt'>,
-  { step, times }: Goal,
+  goal: Goal,
 ): PlayerTarget | null {
   const target = targetOf(rung, feed);
-  if (!target || (step === 'target' && times === 1)) return null;
-  if (step !== 'target') return areaTarget(sport, step === 'anywhere' ? 'anywhere' : sideOf(sport, target));
+  if (!target || isCardGoal(rung, goal)) return null;
+  const { step, times } = goal;
+  if (step === 'anywhere' || step === 'side') return areaTarget(sport, step === 'anywhere' ? 'anywhere' : sideOf(sport, target));
   const { widthM, depthM } = target;
   const { targetSize, targetAt } = resizeTarget(
     sport,
@@ -94,9 +102,10 @@ export function goalTarget(
 
 /**
  * The goal of the next ball of a round that climbs its goals: so many hits running at one step open the next.
- * @param hits of the balls judged at this step, the newest last @returns the step itself until it is done
+ * @param hits of the balls judged at this step, the newest last @returns the step itself until it is done, and what the card asks for good
  */
-export function nextGoalStep(step: GoalStep, hits: readonly boolean[], run: number): GoalStep {
-  const done = hits.length >= run && hits.slice(-run).every(Boolean);
-  return done ? (GOAL_STEPS[GOAL_STEPS.indexOf(step) + 1] ?? step) : step;
+export function nextGoalStep(rung: Pick<RungDocument, 'goalRun' | 'hitWith'>, step: GoalStep, hits: readonly boolean[]): GoalStep {
+  const { goalRun } = rung;
+  const isDone = goalRun !== undefined && hits.length >= goalRun && hits.slice(-goalRun).every(Boolean);
+  return isDone && step !== cardGoal(rung).step ? GOAL_STEPS[GOAL_STEPS.indexOf(step) + 1]! : step;
 }

@@ -6,11 +6,13 @@ export {
   type Area,
   areaOf,
   areaTarget,
+  cardGoal,
   GOAL_STEPS,
   GOAL_TIMES,
   type Goal,
   type GoalStep,
   goalTarget,
+  isCardGoal,
   nextGoalStep,
 } from './goal.ts';
 export { apartOf, linesHalfDeg, metsOf, TOGETHER_M } from './lines.ts';
@@ -37,6 +39,7 @@ export {
   feedIdSchema,
   feedSchema,
   gateSchema,
+  HIT_WITH,
   holdSchema,
   type LadderDocument,
   ladderSchema,

@@ -153,6 +153,9 @@ export const gateSchema = z.union([
   z.strictObject({ streak: z.int().min(1, 'At least 1').max(50, 'At most 50') }),
 ]);
 
+/** A spin that a player may be asked to hit with. */
+export const HIT_WITH = ['topspin', 'underspin'] as const;
+
 /** One stage of a ladder: everything that rebuilds it, as one document. */
 export const rungSchema = z.strictObject({
   name: nameSchema,
@@ -195,7 +198,9 @@ export const rungSchema = z.strictObject({
   gate: gateSchema,
   /** Balls of a round that are announced as match points, the last one always among them. */
   matchPoints: z.int('A whole number').min(1, 'At least 1').max(10, 'At most 10').optional(),
-  /** The goal of a round grows: in, on the right side, in the target; so many in a row open the next, and so many in the target the gate. */
+  /** The player is to hit with this spin: whoever judges looks for it, and nothing measures it. */
+  hitWith: z.enum(HIT_WITH).optional(),
+  /** The goal of a round grows: in, on the right side, in the target, with the spin that is asked; so many in a row open the next, and at last the gate. */
   goalRun: z.int('A whole number').min(2, 'At least 2').max(10, 'At most 10').optional(),
   shadowSwings: z.int().min(0).max(2),
 });

@@ -177,7 +177,7 @@ function CourtsideView(props: CourtsideProps) {
           signals={signals}
           aside={score}
         />
-        <JudgeLines goal={onCourt.goal} ball={pending?.seq ?? null} hitBy={hitBy === whose ? '' : hitBy} />
+        <JudgeLines goal={onCourt.goal} document={document} ball={pending?.seq ?? null} hitBy={hitBy === whose ? '' : hitBy} />
         {run && taps && (
           <LandingTaps
             {...{ document, balls }}

@@ -1,4 +1,4 @@
-import { areaTarget, GOAL_TIMES, type Goal, type ListChange, type RungDocument, type Sport, targetsOf } from '@good-arc/core';
+import { areaTarget, cardGoal, GOAL_TIMES, type Goal, type ListChange, type RungDocument, type Sport, targetsOf } from '@good-arc/core';
 import { useState } from 'react';
 import type { MachineRow } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -126,19 +126,28 @@ export function NextBalls({
         ))}
       </Choice>
       {targetsOf(document).length > 0 && (
-        <Goals goal={goalIn(run, thrown + 1)} hasAreas={areaTarget(sport, 'anywhere') !== null} onGoal={changes.goal} />
+        <Goals document={document} goal={goalIn(run, thrown + 1)} hasAreas={areaTarget(sport, 'anywhere') !== null} onGoal={changes.goal} />
       )}
       {run.nudged && !hasLine && <SetNow document={document} was={run.card} machine={machine} />}
     </details>
   );
 }
 
-const AS_ON_CARD: Goal = { step: 'target', times: 1 };
-
 /** What is asked of the balls from the next one on; the machine throws what it threw. */
-function Goals({ goal, hasAreas, onGoal }: { goal: Goal | null; hasAreas: boolean; onGoal: (goal: Goal) => void }) {
-  const now = goal ?? AS_ON_CARD;
-  const sized = (by: number): Goal => ({ step: 'target', times: Math.round(now.times * by * 100) / 100 });
+function Goals({
+  goal,
+  document,
+  hasAreas,
+  onGoal,
+}: {
+  goal: Goal | null;
+  document: RungDocument;
+  hasAreas: boolean;
+  onGoal: (goal: Goal) => void;
+}) {
+  const onCard = cardGoal(document);
+  const now = goal ?? onCard;
+  const sized = (by: number): Goal => ({ step: now.step === 'spin' ? 'spin' : 'target', times: Math.round(now.times * by * 100) / 100 });
   const [wider, narrower] = [sized(GOAL_TIMES.by), sized(1 / GOAL_TIMES.by)];
   const isOn = ({ step, times }: Goal): boolean => step === now.step && times === now.times;
   return (
@@ -149,16 +158,18 @@ function Goals({ goal, hasAreas, onGoal }: { goal: Goal | null; hasAreas: boolea
             {step === 'anywhere' ? 'Anywhere in' : 'The right side'}
           </Button>
         ))}
-      <Button size="l" aria-pressed={isOn(AS_ON_CARD)} onClick={() => onGoal(AS_ON_CARD)}>
-        Target of the card
-      </Button>
+      {[...(onCard.step === 'spin' ? [{ step: 'target', times: 1 } as const] : []), onCard].map((each) => (
+        <Button key={each.step} size="l" aria-pressed={isOn(each)} onClick={() => onGoal(each)}>
+          {each.step === 'spin' ? `Target with ${document.hitWith}` : 'Target of the card'}
+        </Button>
+      ))}
       <Button size="l" disabled={wider.times > GOAL_TIMES.most} onClick={() => onGoal(wider)}>
         Wider
       </Button>
       <Button size="l" disabled={narrower.times < GOAL_TIMES.least} onClick={() => onGoal(narrower)}>
         Narrower
       </Button>
-      {goal && <p className="w-full">Now {sayGoal(goal)}: a hit to it opens no gate, and is learnt from as what it was.</p>}
+      {goal && <p className="w-full">Now {sayGoal(goal, document)}: a hit to it opens no gate, and is learnt from as what it was.</p>}
     </Choice>
   );
 }

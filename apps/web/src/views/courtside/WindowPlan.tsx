@@ -1,6 +1,8 @@
 import { PLATE, strikeZone } from '@good-arc/core';
 import type { PointerEvent } from 'react';
 import type { PlanMark } from '../../ui/LandingPlan.tsx';
+import { useUnits } from '../../ui/Units.tsx';
+import { useCross } from '../../ui/useCross.ts';
 import { useWidth } from '../../ui/useWidth.ts';
 
 interface Props {
@@ -14,27 +16,39 @@ interface Props {
 
 const HALF_WIDTH_M = 1.1;
 const TOP_M = 2.1;
+/** The cross goes so far with one key. */
+const STEP_M = 0.05;
 
 /** The window at the plate, facing the machine: tap where the ball passed. Marks carry the height as their y. */
 export function WindowPlan({ zone, batterHeightM, marks, landed, onMark }: Props) {
   const [ref, full] = useWidth(360);
+  const units = useUnits();
   const width = Math.min(full, 420);
   const per = width / (2 * HALF_WIDTH_M);
   const [px, py] = [(x: number) => (x + HALF_WIDTH_M) * per, (z: number) => (TOP_M - z) * per];
   const strike = strikeZone(batterHeightM);
+  const { cross, clear, keys } = useCross(
+    { x: zone.x, y: zone.z },
+    STEP_M,
+    ({ x, y }, right, up) => ({ x: x + right, y: Math.max(0, y + up) }),
+    onMark,
+  );
   function tap(event: PointerEvent<SVGSVGElement>): void {
+    clear();
     const box = event.currentTarget.getBoundingClientRect();
     onMark({ x: (event.clientX - box.left) / per - HALF_WIDTH_M, y: TOP_M - (event.clientY - box.top) / per });
   }
   return (
     <div ref={ref} className="touch-manipulation">
       <svg
-        role="img"
-        aria-label="Window at the plate: tap where the ball passed"
+        role="application"
+        aria-label={`Window at the plate: tap where the ball passed. With keys: arrows move the cross, Enter marks it.${cross ? ` Cross ${units.length(cross.y)} up, ${units.length(Math.abs(cross.x))} ${cross.x < 0 ? 'left' : 'right'} of the middle.` : ''}`}
         width={width}
         height={TOP_M * per}
         className="block cursor-crosshair border-b-2 border-current bg-court select-none"
         data-testid="window-plan"
+        {...keys}
+        data-cross={cross ? `${cross.x} ${cross.y}` : undefined}
         onPointerDown={tap}
       >
         <rect
@@ -78,6 +92,12 @@ export function WindowPlan({ zone, batterHeightM, marks, landed, onMark }: Props
             </text>
           </g>
         ))}
+        {cross && (
+          <g stroke="currentColor" strokeWidth={2} aria-hidden="true">
+            <line x1={px(cross.x) - 11} x2={px(cross.x) + 11} y1={py(cross.y)} y2={py(cross.y)} />
+            <line x1={px(cross.x)} x2={px(cross.x)} y1={py(cross.y) - 11} y2={py(cross.y) + 11} />
+          </g>
+        )}
       </svg>
     </div>
   );

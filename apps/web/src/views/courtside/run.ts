@@ -4,6 +4,7 @@ import {
   GOAL_STEPS,
   type Goal,
   type GoalStep,
+  isCardGoal,
   matchPointsOf,
   OUTCOMES,
   type Outcome,
@@ -170,9 +171,9 @@ export const programIn = (run: Pick<Run, 'card' | 'nudged' | 'dealt'>): ReturnTy
   programOf(run.nudged ?? run.card, run.dealt ?? undefined);
 
 /** What is asked of a ball; null where that is what the card asks. */
-export function goalIn({ goals }: Pick<Run, 'goals'>, seq: number): Goal | null {
+export function goalIn({ goals, card }: Pick<Run, 'goals' | 'card'>, seq: number): Goal | null {
   const goal = goals.findLast((each) => each.seq <= seq);
-  return !goal || (goal.step === 'target' && goal.times === 1) ? null : goal;
+  return !goal || isCardGoal(card, goal) ? null : goal;
 }
 
 /** Who hits each ball of a round, from 0. */

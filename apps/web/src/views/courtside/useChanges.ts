@@ -134,7 +134,7 @@ export function useChanges({
       const now = current.current;
       if (!now) return;
       const seq = thrownOf(now) + 1;
-      void change({ goals: [...now.goals.filter((each) => each.seq < seq), { seq, ...goal }] }, 'goal', sayGoal(goal));
+      void change({ goals: [...now.goals.filter((each) => each.seq < seq), { seq, ...goal }] }, 'goal', sayGoal(goal, now.card));
     },
     /** A kind of ball, or all of them, a step elsewhere. @param index null for all */
     nudge(index: number | null, by: Nudge): void {

@@ -60,16 +60,16 @@ export function useJudging({
   function climbGoal(): void {
     const now = current.current;
     const goal = now?.goals.at(-1);
-    if (!now || !goal || !climbsGoals(now.card) || goal.step === 'target') return;
+    if (!now || !goal || !climbsGoals(now.card)) return;
     const { step, seq: since } = goal;
     const hits = now.balls.flatMap(({ seq, outcome }) => {
       const score = seq >= since && outcome ? scoreOf(now.card, feedOf(seq) ?? undefined, outcome) : null;
       return score === null ? [] : [score === 'hit'];
     });
-    const next = nextGoalStep(step, hits, now.card.goalRun!);
+    const next = nextGoalStep(now.card, step, hits);
     if (next === step) return;
     changes.goal({ step: next, times: 1 });
-    const said = `${now.card.goalRun} in a row. Now ${sayGoal({ step: next, times: 1 })}.`;
+    const said = `${now.card.goalRun} in a row. Now ${sayGoal({ step: next, times: 1 }, now.card)}.`;
     toast.success(said, { duration: 6000 });
     say(said);
   }

@@ -1,4 +1,4 @@
-import { away, linesHalfDeg, type RungDocument } from '@good-arc/core';
+import { away, ballById, HIT_WITH, linesHalfDeg, type RungDocument, SPORT_RECORDS } from '@good-arc/core';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 
@@ -26,7 +26,7 @@ export function RungFields({
   document: RungDocument;
   onChange: (part: Partial<RungDocument>, key?: string) => void;
 }) {
-  const { gate, ballsPerRound } = document;
+  const { gate, ballsPerRound, hitWith } = document;
   return (
     <div className="grid grid-cols-2 gap-3 md:grid-cols-4 lg:grid-cols-8">
       <Named
@@ -125,7 +125,18 @@ export function RungFields({
           label="Goal grows"
           value={String(document.goalRun ?? 0)}
           onChange={(run) => onChange({ goalRun: Number(run) || undefined })}
-          options={[['0', 'no: the target'], ...[2, 3, 4, 5].map((n) => [String(n), `in, side, target: ${n} in a row each`] as const)]}
+          options={[
+            ['0', 'no: the target'],
+            ...[2, 3, 4, 5].map((n) => [String(n), `in, side, target${hitWith ? ', spin' : ''}: ${n} in a row each`] as const),
+          ]}
+        />
+      )}
+      {SPORT_RECORDS[ballById(document.ballId).sport].play.kind === 'net' && (
+        <Select
+          label="Hit with"
+          value={hitWith ?? ''}
+          onChange={(spin) => onChange({ hitWith: spin || undefined })}
+          options={[['', 'any spin'] as const, ...HIT_WITH.map((spin) => [spin, `${spin}, by eye`] as const)]}
         />
       )}
       <Select
