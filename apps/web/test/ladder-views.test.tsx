@@ -165,6 +165,18 @@ describe('building and the library', () => {
     expect(said).toContain('Lower-compression balls take the sting');
     expect(said).toContain('From near the net');
   });
+  test('more swings than a young player should have in a day are said, with the minutes that keep to fewer', () => {
+    const year = new Date().getFullYear();
+    const young = { ...kit, players: kit.players.map((each) => (each.id === id(11) ? { ...each, bornYear: year - 10 } : each)) };
+    const said = textOf(renderToStaticMarkup(<BuildLadder viewer={viewer} kit={young} search={`?player=${id(11)}&minutes=30`} />));
+    expect(said).toMatch(/\d{3} swings each in a day\..*60 a day is where to think at 9/);
+    const [, fewer] = /Make it (\d+) minutes/.exec(said)!;
+    expect(Number(fewer)).toBeGreaterThanOrEqual(5);
+    expect(Number(fewer)).toBeLessThan(20);
+    expect(
+      textOf(renderToStaticMarkup(<BuildLadder viewer={viewer} kit={young} search={`?player=${id(11)}&minutes=${fewer}`} />)),
+    ).not.toContain('each in a day');
+  });
   test('short of the game ball it says what is missing and what would help', () => {
     const said = build('?game=tennis-first-serve-advanced');
     expect(said).toMatch(/It stops short of the game ball\.|No rung can be thrown like this\./);

@@ -19,6 +19,7 @@ import {
 import { type Comfort, type Feed, reactionNeededS } from '../drill/index.ts';
 import type { Conditions, Launch } from '../flight/index.ts';
 import type { Approach } from '../progress/index.ts';
+import { ftToM } from '../quantity/index.ts';
 import { type Meet, throwInTimeToMeet, throwToMeet } from './meeting.ts';
 import { questionOf, throwInTime, type Venue } from './throwing.ts';
 
@@ -216,7 +217,10 @@ export function pitches(question: BuildQuestion): { candidates: Candidate[]; las
     const thrown = throwInTime(question, from(y), target, game.timeS, spinOf(1));
     return thrown !== null && thrown.timeS <= game.timeS * 1.02;
   };
-  const y = play.machineY_m.find(quick) ?? play.machineY_m.at(-1)!;
+  // where the game ball is let go, where one can stand there: then it is as quick as the game's, too; nearer by only for a machine that is too slow
+  const [farthest] = play.machineY_m;
+  const released = Math.min(ftToM(gameBall.releaseFt), farthest!);
+  const y = [released, ...play.machineY_m.filter((each) => each < released)].find(quick) ?? play.machineY_m.at(-1)!;
   const at = (name: string, time: number, spin: number): Candidate[] => {
     const thrown = throwInTime(question, from(y), target, game.timeS * time, spinOf(spin));
     return thrown ? [{ name, launch: thrown.launch, target, stroke: 'swing', player }] : [];

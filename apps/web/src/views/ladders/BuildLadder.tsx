@@ -12,6 +12,7 @@ import { sayHelp, sayMissing } from '../../words/building.ts';
 import { FOCAL_POINTS } from '../../words/focal-points.ts';
 import { saySizedBy } from '../../words/logbook.ts';
 import { APPROACH_NAMES, APPROACH_WORDS } from '../../words/progress.ts';
+import { InADay } from './InADay.tsx';
 import { keepLadder } from './keep.ts';
 import { Preview } from './Preview.tsx';
 import { useBuildQuestion } from './useBuildQuestion.ts';
@@ -201,6 +202,7 @@ function BuildView({ viewer, kit, search }: Props) {
               </ul>
             </Notice>
           )}
+          {built && <InADay rungs={built.rungs} {...{ player, level, minutes }} onMinutes={setMinutes} />}
           {ownBalls > 0 && player && <p className="mt-2">{saySizedBy(player.name, ownBalls)}</p>}
           {/* of what was asked: a moment after another court is chosen that is the one before */}
           {asked && built && built.rungs.length > 0 && (
