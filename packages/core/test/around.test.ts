@@ -47,14 +47,17 @@ describe('what is known beside a rung', () => {
   });
   test('swings of a day count over all rounds; the cap goes by the age, and a grown-up has none (common practice, no source)', () => {
     const fewer = { ...game, rounds: 2, ballsPerRound: 20 };
-    expect(codes(fewer, { ageYears: 9, swingsBefore: 20 })).not.toContain('juniors');
-    expect(found(fewer, { ageYears: 9, swingsBefore: 21 }).find(({ code }) => code === 'juniors')!.figures).toEqual({
+    expect(codes(fewer, { ageYears: 9, swingsBefore: 140 })).not.toContain('juniors');
+    expect(found(fewer, { ageYears: 9, swingsBefore: 141 }).find(({ code }) => code === 'juniors')!.figures).toEqual({
       swingsEach: 40,
-      swingsBefore: 21,
-      mostSwings: 60,
+      swingsBefore: 141,
+      mostSwings: 180,
       ageYears: 9,
     });
-    expect([9, 12, 14, 17, 18].map((age) => mostSwings(age, 'Building'))).toEqual([60, 75, 90, 120, null]);
+    expect([9, 12, 14, 17, 18].map((age) => mostSwings(age, 'Building', 'baseball'))).toEqual([60, 75, 90, 120, null]);
+    // strokes over a net are lighter: a child’s lesson of an hour has some 200
+    expect([9, 12, 18].map((age) => mostSwings(age, 'Building', 'tennis'))).toEqual([180, 225, null]);
+    expect([mostSwings(null, 'Starting', 'pickleball'), mostSwings(null, 'Building', 'pickleball')]).toEqual([180, null]);
     expect(codes(fewer, { ageYears: 40, swingsBefore: 500 })).not.toContain('juniors');
     // born in 2012: somewhere in 2026 fourteen, until then thirteen
     expect([ageIn(2012, 2026), ageIn(null, 2026)]).toEqual([13, null]);

@@ -3,6 +3,7 @@ import {
   conditionsOf,
   diamondOf,
   linearSpread,
+  metsOf,
   netBetween,
   printAngle,
   printSpin,
@@ -35,6 +36,9 @@ export interface SetUpLines {
   cones: string;
 }
 
+/** Several who hit in turn on two lines: each has a line, and a place on it. */
+const hitOnLines = ({ sweep, hitters = 1 }: Pick<RungDocument, 'sweep' | 'hitters'>): boolean => sweep?.kind === 'two-line' && hitters > 1;
+
 /** @param below the rung below; null for the first */
 export function setUpLines(
   rung: RungDocument,
@@ -43,6 +47,7 @@ export function setUpLines(
 ): SetUpLines {
   const feed = rung.feeds.find(({ on }) => on) ?? rung.feeds[0]!;
   const { launch } = feed;
+  const places = hitOnLines(rung) ? metsOf(rung, feed) : [feed.meet ?? rung.player.start];
   const was = below?.feeds[0]?.launch;
   const spin = [printSpin(launch.topspinRpm), launch.sidespinRpm !== 0 && `side ${printSpin(launch.sidespinRpm)}`]
     .filter(Boolean)
@@ -52,10 +57,21 @@ export function setUpLines(
     stoodAt: was && away(was, launch) > SAME_PLACE_M ? sayMachine(sport, was, marksM, units.length) : '',
     dials: dialWords(rung, machine) || `${units.speed(launch.speedMps)} · ${spin}`,
     elevation: printAngle(launch.elevationDeg, 1),
-    aim: sayAim(feed, sport, units.length),
+    aim: [
+      sayAim(feed, sport, units.length),
+      rung.sweep &&
+        `it turns ${printAngle(rung.sweep.halfDeg, 1)} to each side of that${rung.sweep.kind === 'two-line' ? ', to two lines' : ''}`,
+    ]
+      .filter(Boolean)
+      .join('; '),
     feed: `every ${printTime(rung.intervalS, 1)}`,
-    player: diamondOf(sport) ? '' : describeSpot(SPORT_RECORDS[sport].court, feed.meet ?? rung.player.start, units.length),
-    recover: diamondOf(sport) ? '' : sayRecover(rung, sport, units.length),
+    player: diamondOf(sport)
+      ? ''
+      : places
+          .map((spot) => `${places.length > 1 ? 'one ' : ''}${describeSpot(SPORT_RECORDS[sport].court, spot, units.length)}`)
+          .join('; '),
+    // each on their own line stays there
+    recover: diamondOf(sport) || places.length > 1 ? '' : sayRecover(rung, sport, units.length),
     cones: sayCones(rung, sport, units.length),
   };
 }

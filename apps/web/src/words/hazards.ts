@@ -108,7 +108,7 @@ const WORDS: { [Code in Hazard['code']]: (figures: Of<Code>, length: Length) => 
       swingsBefore > 0
         ? `${swingsBefore} swings are in this day already; with these ${swingsEach} it is ${swingsBefore + swingsEach}.`
         : `${swingsEach} swings each in a day.`,
-    why: `Young shoulders are counted: ${mostSwings} a day is where to think${ageYears === null ? '' : ` at ${ageYears}`}.`,
+    why: `Young arms are counted: ${mostSwings} a day is where to think${ageYears === null ? '' : ` at ${ageYears}`}.`,
     doThis: 'Fewer rounds, another player in turn, or the rest tomorrow.',
   }),
   'child-feeds': ({ ageYears, fromYears, handFed }) => ({

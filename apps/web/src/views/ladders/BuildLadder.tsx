@@ -202,7 +202,7 @@ function BuildView({ viewer, kit, search }: Props) {
               </ul>
             </Notice>
           )}
-          {built && <InADay rungs={built.rungs} {...{ player, level, minutes }} onMinutes={setMinutes} />}
+          {built && <InADay rungs={built.rungs} {...{ player, level, sport, minutes }} onMinutes={setMinutes} />}
           {ownBalls > 0 && player && <p className="mt-2">{saySizedBy(player.name, ownBalls)}</p>}
           {/* of what was asked: a moment after another court is chosen that is the one before */}
           {asked && built && built.rungs.length > 0 && (

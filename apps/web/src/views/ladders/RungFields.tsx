@@ -1,4 +1,4 @@
-import { away, ballById, HIT_WITH, linesHalfDeg, type RungDocument, SPORT_RECORDS } from '@good-arc/core';
+import { away, ballById, HIT_WITH, linesHalfDeg, type RungDocument, SPORT_RECORDS, upToHalfS } from '@good-arc/core';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 
@@ -11,11 +11,16 @@ function halfDegFor({ feeds, player, sweep, hitters }: RungDocument, kind: 'two-
   return kind === 'two-line' && hitters !== undefined ? Math.max(before, Math.ceil(2 * linesHalfDeg(away(launch, meet))) / 2) : before;
 }
 
-/** So many players with a ball each in turn. */
+/** Nobody is fed quicker than this by who only hits in turn, s. */
+const LEAST_IN_TURN_S = 2;
+
+/** So many players with a ball each in turn: each has as long between their own balls as before. */
 function inTurn(document: RungDocument, count: number): Partial<RungDocument> {
   const hitters = count > 1 ? count : undefined;
-  const { sweep } = document;
-  return { hitters, ...(sweep && { sweep: { ...sweep, halfDeg: halfDegFor({ ...document, hitters }, sweep.kind) } }) };
+  const { sweep, intervalS: before } = document;
+  const each = (before * (document.hitters ?? 1)) / count;
+  const intervalS = Math.min(120, Math.max(Math.min(before, LEAST_IN_TURN_S), upToHalfS(each)));
+  return { hitters, intervalS, ...(sweep && { sweep: { ...sweep, halfDeg: halfDegFor({ ...document, hitters }, sweep.kind) } }) };
 }
 
 /** Name, numbers and gate of a rung. */

@@ -21,7 +21,9 @@ export const dayName = (day: number): string => sayDay(new Date(day * DAY_MS + D
 /** Is it getting better: a stroke’s scatter over the days, one side against the other, the load. */
 export function PlayerProgress({ player, progress }: { player: PlayerRow; progress: ShownProgress }) {
   const { strokes, rates, sides, load, bestRun } = progress;
-  const cap = mostSwings(ageOf(player), player.level);
+  // of the sports that are played, the one that takes most of an arm
+  const caps = [...strokes, ...rates].flatMap(({ sport }) => mostSwings(ageOf(player), player.level, sport) ?? []);
+  const cap = caps.length > 0 ? Math.min(...caps) : null;
   const week = load.filter(({ day }) => day > (load.at(-1)?.day ?? 0) - 7).reduce((sum, { swings }) => sum + swings, 0);
   if (load.length === 0) return null;
   return (

@@ -189,7 +189,7 @@ function PlanView({ viewer, kit, ladder: whole, plan: kept, startsAt, rounds, el
                   .join(' · ')}
               </p>
               <FitTime plan={plan} rungs={ladder.rungs} endsS={schedule.endsS} readOnly={readOnly} onTake={change} />
-              <DayLoad share={schedule.share} kit={kit} elsewhere={elsewhere} />
+              <DayLoad share={schedule.share} sport={ladder.sport} kit={kit} elsewhere={elsewhere} />
               <ByTheClock plan={plan} schedule={schedule} ladder={ladder} nameOf={nameOf} rounds={rounds} />
               {plan.notes && <p className="mt-2">{plan.notes}</p>}
             </>
