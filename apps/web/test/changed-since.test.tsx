@@ -16,6 +16,7 @@ const ada: PlayerRow = {
   heightM: 1.7,
   bornYear: null,
   goals: '',
+  aims: [],
   avoid: '',
   notes: '',
 };

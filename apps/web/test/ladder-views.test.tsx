@@ -36,6 +36,7 @@ const player = (n: number, name: string, level: PlayerRow['level']): PlayerRow =
   heightM: 1.7,
   bornYear: null,
   goals: '',
+  aims: [],
   avoid: level === 'Starting' ? 'serves two days running' : '',
   notes: '',
 });

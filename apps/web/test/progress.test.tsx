@@ -1,10 +1,12 @@
 // @vitest-environment happy-dom
 import { compareRates, ownScatter } from '@good-arc/core';
-import { render, screen } from '@testing-library/react';
+import { render, screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
+import { today } from '../src/ui/day.ts';
 import { Units } from '../src/ui/Units.tsx';
 import { PlayerProgress, type ShownProgress } from '../src/views/logbook/PlayerProgress.tsx';
 import { saySides, saySizedBy } from '../src/words/logbook.ts';
+import { aPage } from './support/page.ts';
 
 const player = {
   version: 1,
@@ -15,6 +17,7 @@ const player = {
   heightM: 1.68,
   bornYear: new Date().getFullYear() - 13,
   goals: '',
+  aims: [],
   avoid: '',
   notes: '',
 } as const;
@@ -53,7 +56,7 @@ const progress: ShownProgress = {
 const show = (system: 'imperial' | 'metric', part: Partial<ShownProgress> = {}): string =>
   render(
     <Units system={system}>
-      <PlayerProgress player={player} progress={{ ...progress, ...part }} />
+      <PlayerProgress player={player} progress={{ ...progress, ...part }} mayEdit={false} />
     </Units>,
   ).container.textContent!;
 
@@ -90,5 +93,57 @@ describe('a player, looked back at', () => {
       'thousands of balls would not tell.',
     );
     expect(saySizedBy('Ines', 80)).toContain('80 balls of their own');
+  });
+});
+
+describe('a goal with a date', () => {
+  const DAY_MS = 86_400_000;
+  const now = Math.floor(Date.parse(today()) / DAY_MS);
+  /** Better by so much a day, over four weeks until today. */
+  const getting = (perDay: number): ShownProgress['strokes'] => [
+    {
+      ...progress.strokes[0]!,
+      days: [28, 21, 14, 7, 0].map((ago) => {
+        const sideDeg = 5 * Math.exp(perDay * (ago - 28));
+        return {
+          ...progress.strokes[0]!.days[0]!,
+          day: now - ago,
+          scatter: { sideDeg, depthShare: 0.1, interval90: [sideDeg / 1.15, sideDeg * 1.15] as const },
+        };
+      }),
+    },
+  ];
+  const goal = {
+    sport: 'tennis',
+    stroke: 'groundstroke',
+    sideM: 1.15,
+    distanceM: 20,
+    by: new Date((now + 28) * DAY_MS).toISOString().slice(0, 10),
+  } as const;
+  const page = (perDay: number, aims: (typeof goal)[]) =>
+    render(
+      <Units system="metric">
+        <PlayerProgress player={{ ...player, aims }} progress={{ ...progress, strokes: getting(perDay) }} mayEdit />
+      </Units>,
+    ).container.textContent!;
+  test('says where the way so far leads', () => {
+    expect(page(0.012, [goal])).toMatch(/two of three within 1\.15 m to the side\. ?On course: about 1\.\d+ m by then/);
+    expect(page(0, [goal])).toMatch(/Not at this pace: about 1\.7\d m by then/);
+    expect(page(0, [{ ...goal, sideM: 2.2 as 1.15 }])).toMatch(/Met: 1\.75 m now/);
+  });
+  test('is set, kept with the player, and taken back', async () => {
+    const { asked, user } = aPage(({ method }) => (method === 'PUT' ? { status: 200, body: { version: 2 } } : undefined));
+    page(0.005, []);
+    await user.click(screen.getByRole('button', { name: 'Set a goal' }));
+    await user.click(screen.getByRole('button', { name: 'Set it' }));
+    await waitFor(() => expect(asked).toHaveLength(1));
+    const [put] = asked;
+    expect(put).toMatchObject({ path: `kit/players/${player.id}`, seen: '"1"' });
+    expect(put!.body.aims).toHaveLength(1);
+    // 0.85 of what it is now
+    expect(put!.body.aims[0].sideM).toBeCloseTo(0.85 * 20 * Math.tan((5 * Math.exp(-0.14) * Math.PI) / 180), 2);
+    await user.click(await screen.findByRole('button', { name: 'Take it back' }));
+    await waitFor(() => expect(asked).toHaveLength(2));
+    expect(asked[1]).toMatchObject({ seen: '"2"', body: { aims: [] } });
   });
 });

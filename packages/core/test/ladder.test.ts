@@ -38,6 +38,9 @@ import { buildQuestion, judgedWhole, judgeWith, kindsFor } from './support/club.
 const ladderOf = (question: BuildQuestion): RungDocument[] => buildLadder(question).rungs;
 const judge = (rung: RungDocument, question: BuildQuestion) => judgedWhole(rung, judgeWith(question));
 
+/** Random ladders that are built: a few each time, 2,000 when asked for (`GOODARC_LADDERS=2000`, some minutes). */
+const LADDERS = Number(process.env.GOODARC_LADDERS) || 24;
+
 /** Any game ball of the book on any machine of its sport. */
 const anyQuestion = fc
   .record({
@@ -83,13 +86,13 @@ describe('a ladder to a game ball', () => {
           }
         }
       }),
-      { seed: 5, numRuns: 24 },
+      { seed: 5, numRuns: LADDERS },
     ));
   test('it keeps the minutes asked for within a tenth in 95 of 100 questions, begins calm, and meets every ball where its level should', () => {
     const random = seededRandom(3);
     const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
     let [asked, kept] = [0, 0];
-    for (let i = 0; i < 44; i++) {
+    for (let i = 0; i < LADDERS + 20; i++) {
       const ball = pick(GAME_BOOK);
       const minutes = 10 + Math.floor(80 * random());
       const question = buildQuestion(ball.id, pick(kindsFor(ball.sport)).kind, { minutes, approach: pick(APPROACHES) });

@@ -21,6 +21,7 @@ import type {
   ScatterNow,
   Sport,
   Stroke,
+  StrokeGoal,
   SurfaceId,
   Trend,
   TuneUp,
@@ -54,6 +55,7 @@ export interface PlayerRow extends Versioned {
   heightM: number;
   bornYear: number | null;
   goals: string;
+  aims: readonly StrokeGoal[];
   avoid: string;
   notes: string;
 }

@@ -16,6 +16,7 @@ import {
   rowId,
   rungSchema,
   SPORTS,
+  strokeGoalSchema,
   surfaceIdSchema,
   tuneUpSchema,
   weatherSchema,
@@ -42,6 +43,8 @@ export const playerBody = z.strictObject({
     .nullable()
     .default(null),
   goals: z.string().max(500, 'At most 500 characters').default(''),
+  /** Without it those that are kept stay. */
+  aims: z.array(strokeGoalSchema).max(12, 'At most 12 goals').optional(),
   avoid: z.string().max(500, 'At most 500 characters').default(''),
   notes,
 });

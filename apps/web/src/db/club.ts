@@ -11,6 +11,7 @@ import type {
   PlayerId,
   RungDocument,
   Sport,
+  StrokeGoal,
   TuneUp,
   UnitSystem,
 } from '@good-arc/core';
@@ -109,6 +110,8 @@ export const player = mysqlTable(
     /** Year of birth: load and who may feed go by the age. Null where nobody said. */
     bornYear: int(),
     goals: varchar({ length: 500 }).notNull().default(''),
+    /** Goals with a date, each of a stroke; null where none was ever set. */
+    aims: document<StrokeGoal[]>(),
     /** What this player should not do: a sore shoulder, serves on two days running. */
     avoid: varchar({ length: 500 }).notNull().default(''),
     notes: varchar({ length: 500 }).notNull().default(''),

@@ -1,4 +1,5 @@
-import { dialsSchema, machineProfileSchema, machineTodaySchema, ownGameBallSchema } from '@good-arc/core';
+import { dialsSchema, machineProfileSchema, machineTodaySchema, ownGameBallSchema, strokeGoalSchema } from '@good-arc/core';
+import { z } from 'zod';
 import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow } from '../api/rows.ts';
 import { courtBody, type KitKind, squadBody } from '../api/schemas.ts';
 import { ballStock, court, gameBall, machine, player, squad } from '../db/schema.ts';
@@ -20,30 +21,14 @@ export const isKitKind = (kind: string | undefined): kind is KitKind => kind !==
 export const noSuchKind = (kind: string | undefined): Refusal =>
   new Refusal(404, `Kit has no “${kind}”; it has ${Object.keys(KIT_TABLES).join(', ')}.`);
 
+const aimsSchema = z.array(strokeGoalSchema);
 /** A player as pages know one. */
-export const toPlayer = ({
-  id,
-  version,
-  name,
-  level,
-  hand,
-  heightM,
-  bornYear,
-  goals,
-  avoid,
-  notes,
-}: typeof player.$inferSelect): PlayerRow => ({
-  id,
-  version,
-  name,
-  level,
-  hand,
-  heightM,
-  bornYear,
-  goals,
-  avoid,
-  notes,
-});
+export function toPlayer(store: Store, row: typeof player.$inferSelect): PlayerRow {
+  const { id, version, name, level, hand, heightM, bornYear, goals, avoid, notes } = row;
+  // a goal that cannot be read is set aside; the player stays
+  const aims = row.aims === null ? [] : (store.document(aimsSchema, row.aims, { what: 'player', id, name }) ?? []);
+  return { id, version, name, level, hand, heightM, bornYear, goals, aims, avoid, notes };
+}
 const toSquad = (store: Store, { id, version, name, playerIds, notes }: typeof squad.$inferSelect): SquadRow[] => {
   const ids = store.document(squadBody.shape.playerIds, playerIds, { what: 'squad', id, name });
   return ids ? [{ id, version, name, playerIds: ids, notes }] : [];
@@ -94,7 +79,7 @@ export async function readKit(store: Store): Promise<Kit> {
     store.list(gameBall, undefined, gameBall.name),
   ]);
   return {
-    players: players.map(toPlayer),
+    players: players.map((each) => toPlayer(store, each)),
     squads: squads.flatMap((each) => toSquad(store, each)),
     courts: courts.flatMap((each) => toCourt(store, each)),
     balls: balls.map(toBall),

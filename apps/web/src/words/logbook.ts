@@ -2,6 +2,7 @@ import {
   ballById,
   type DayMarks,
   degToRad,
+  type Outlook,
   printShare,
   type RateProgress,
   type SideBySide,
@@ -31,6 +32,20 @@ export const TREND_WORDS: Record<Trend, string> = {
   same: 'No change that could not be luck yet.',
   'too-early': 'Too few days to say which way it goes.',
 };
+
+/** Where a goal stands: `On course: about 5 ft by then (4 ft 2 in to 6 ft).` @param side a scatter as a length to the side */
+export function sayOutlook({ code, sideDeg, interval80: [lo, hi] }: Outlook, side: (deg: number) => string): string {
+  const then = `about ${side(sideDeg)} by then (four times in five ${side(lo)} to ${side(hi)})`;
+  const words: Record<Outlook['code'], string> = {
+    met: `Met: ${side(sideDeg)} now.`,
+    'on-course': `On course: ${then}.`,
+    open: `It may be: ${then}.`,
+    'not-so': `Not at this pace: ${then}. Another day, or a nearer goal on the way.`,
+    'too-early': `Too few days to say where it leads; ${side(sideDeg)} now.`,
+    over: `Its day is over; ${side(sideDeg)} now.`,
+  };
+  return words[code];
+}
 
 /** `forehand 62 of 90, backhand 40 of 88: the backhand is hit less, by 6 to 35 points of a hundred`. */
 export function saySides({ a, b, comparison: { interval, different, difference }, ballsToTell }: SideBySide): string {

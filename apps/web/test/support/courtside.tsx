@@ -22,6 +22,7 @@ export const player = (n: number, name: string): PlayerRow => ({
   heightM: 1.7,
   bornYear: null,
   goals: '',
+  aims: [],
   avoid: '',
   notes: '',
 });

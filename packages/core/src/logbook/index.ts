@@ -14,6 +14,7 @@ export {
   planOfParts,
   type RungChance,
 } from './next-outing.ts';
+export { type Outlook, outlookOf, type StrokeGoal, strokeGoalSchema } from './outlook.ts';
 export {
   ballsToTell,
   type DayMarks,

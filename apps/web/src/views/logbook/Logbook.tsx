@@ -69,7 +69,18 @@ export default function Logbook(props: Props & { viewer: Viewer }) {
   );
 }
 
-function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, ladders, asked, older, isFirst, progress }: Props) {
+function LogbookView({
+  rounds: initial,
+  open: initiallyOpen,
+  players,
+  playerId,
+  ladders,
+  asked,
+  older,
+  isFirst,
+  progress,
+  viewer,
+}: Props & { viewer: Viewer }) {
   const [rounds, setRounds] = useState(initial);
   const [open, setOpen] = useState(initiallyOpen);
   const data = useMemo(
@@ -139,7 +150,7 @@ function LogbookView({ rounds: initial, open: initiallyOpen, players, playerId, 
       {progress && isFirst && (
         <>
           <Wishes player={progress.player} />
-          <PlayerProgress player={progress.player} progress={progress.shown} />
+          <PlayerProgress player={progress.player} progress={progress.shown} mayEdit={viewer.canPlan} />
           <div className="mt-5">
             <Standings playerId={progress.player.id} standings={progress.standings} />
           </div>

@@ -1,25 +1,29 @@
 import { degToRad, mostSwings, mToFt, type PlayerProgress as Progress, printShare, type StrokeProgress, wilsonRate } from '@good-arc/core';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { PlayerRow } from '../../api/rows.ts';
 import { ageOf } from '../../ui/around.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { RATE_NAMES, SIDE_NAMES, STROKE_NAMES, sayMarks, saySides, TREND_WORDS } from '../../words/logbook.ts';
 import type { DayPoint } from './DayChart.tsx';
+import { Goals } from './Goals.tsx';
 
 const DayChart = lazy(async () => ({ default: (await import('./DayChart.tsx')).DayChart }));
 const DAY_MS = 86_400_000;
 /** The newest days that were different are named. */
 const MARKS_SAID = 4;
 
+/** A stroke as it is shown. */
+export type ShownStroke = Omit<StrokeProgress, 'own'>;
 /** What the page is given: the way of working it out stays with the server. */
-export type ShownProgress = Omit<Progress, 'strokes'> & { strokes: Omit<StrokeProgress, 'own'>[] };
+export type ShownProgress = Omit<Progress, 'strokes'> & { strokes: ShownStroke[] };
 
 /** A whole day of the record, as it is read. */
 export const dayName = (day: number): string => sayDay(new Date(day * DAY_MS + DAY_MS / 2).toISOString());
 
 /** Is it getting better: a stroke’s scatter over the days, one side against the other, the load. */
-export function PlayerProgress({ player, progress }: { player: PlayerRow; progress: ShownProgress }) {
+export function PlayerProgress({ player: asKept, progress, mayEdit }: { player: PlayerRow; progress: ShownProgress; mayEdit: boolean }) {
+  const [player, setPlayer] = useState(asKept);
   const { strokes, rates, sides, load, bestRun } = progress;
   // of the sports that are played, the one that takes most of an arm
   const caps = [...strokes, ...rates].flatMap(({ sport }) => mostSwings(ageOf(player), player.level, sport) ?? []);
@@ -30,7 +34,10 @@ export function PlayerProgress({ player, progress }: { player: PlayerRow; progre
     <section className="mt-4" aria-label={`${player.name}, looked back at`}>
       <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2">
         {strokes.map((stroke) => (
-          <StrokeChart key={`${stroke.sport} ${stroke.stroke}`} stroke={stroke} />
+          <div key={`${stroke.sport} ${stroke.stroke}`} className="min-w-0">
+            <StrokeChart stroke={stroke} aims={player.aims} />
+            <Goals player={player} stroke={stroke} onPlayer={mayEdit ? setPlayer : undefined} />
+          </div>
         ))}
         {rates.map(({ sport, kind, days }) => (
           <Chart
@@ -78,9 +85,12 @@ export function PlayerProgress({ player, progress }: { player: PlayerRow; progre
 /** A stroke’s scatter over the days, and what it comes to in words. */
 export function StrokeChart({
   stroke: { sport, stroke, distanceM, days, trend },
+  aims,
   height,
 }: {
-  stroke: ShownProgress['strokes'][number];
+  stroke: ShownStroke;
+  /** Of the player; the nearest of this stroke is drawn. */
+  aims: PlayerRow['aims'];
   height?: number;
 }) {
   const units = useUnits();
@@ -90,11 +100,13 @@ export function StrokeChart({
     const said = sayMarks(marks, units.speed);
     return said === '' ? [] : [{ day, said }];
   });
+  const [next] = aims.filter((aim) => aim.sport === sport && aim.stroke === stroke).sort((a, b) => a.by.localeCompare(b.by));
   const inUnit = (m: number): number => (units.system === 'imperial' ? mToFt(m) : m);
   return (
     <Chart
       title={`${STROKE_NAMES[stroke]}, ${sport}`}
       height={height}
+      {...(next && { cap: inUnit((next.sideM * distanceM) / next.distanceM) })}
       unit={`${units.system === 'imperial' ? 'feet' : 'metres'} to the side at ${units.length(distanceM)}: two of three balls are nearer to the target`}
       points={days.map(({ day, scatter: { sideDeg, interval90 } }) => ({
         name: dayName(day),

@@ -9,6 +9,7 @@ import { share } from '../../ui/share.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { RATE_NAMES, SIDE_NAMES, saySides, sayStroke } from '../../words/logbook.ts';
+import { Goals } from './Goals.tsx';
 import { dayName, type ShownProgress, StrokeChart } from './PlayerProgress.tsx';
 
 interface Props {
@@ -119,7 +120,8 @@ function ReportView({ viewer, player, weeks, from, to, counts, progress, standin
           <div className="mt-4 grid gap-x-8 gap-y-5 sm:grid-cols-2 print:grid-cols-2">
             {progress.strokes.map((stroke) => (
               <div key={`${stroke.sport} ${stroke.stroke}`} className="min-w-0 break-inside-avoid">
-                <StrokeChart stroke={stroke} height={140} />
+                <StrokeChart stroke={stroke} aims={player.aims} height={140} />
+                <Goals player={player} stroke={stroke} />
               </div>
             ))}
             {progress.rates.map(({ sport, kind, days }) => (

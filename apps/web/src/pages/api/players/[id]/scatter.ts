@@ -11,5 +11,5 @@ export const GET = endpoint(null, async ({ store, id, context }) => {
   const asked = context.url.searchParams.get('sport');
   const sport = SPORTS.find((each) => each === asked);
   if (!sport) throw new Refusal(400, 'Bad input', [{ pointer: '/sport', detail: `“${asked ?? ''}” is none of ${SPORTS.join(', ')}.` }]);
-  return readScatter(store, await readKit(store), toPlayer(one), sport, new Date());
+  return readScatter(store, await readKit(store), toPlayer(store, one), sport, new Date());
 });
