@@ -89,6 +89,15 @@ describe('what a player’s rounds come to', () => {
     expect(round('right', true)).toMatchObject({ a: { name: 'forehand', hits: 20 }, b: { name: 'backhand', hits: 0 }, ballsToTell: 0 });
     expect(round('left', true)).toMatchObject({ a: { name: 'forehand', hits: 0 }, b: { name: 'backhand', hits: 20 } });
   });
+  test('target against target: the halves, and deep against short, each ball by where it was to be hit to', () => {
+    const to = (x: number, y: number) => ({ ...rally, targetAt: { x, y } });
+    const rounds = [logged(1, to(-3, 9), some(9, 10)), logged(2, to(3, 9), some(2, 10)), logged(3, to(3, 3), some(6, 10))];
+    const sides = progressOf(rounds, player).sides;
+    const named = (of: string) => sides.find((side) => side.of === of);
+    expect(named('half')).toMatchObject({ a: { name: 'left', hits: 9, balls: 10 }, b: { name: 'right', hits: 8, balls: 20 } });
+    expect(named('depth')).toMatchObject({ a: { name: 'deep', hits: 11, balls: 20 }, b: { name: 'short', hits: 6, balls: 10 } });
+    expect(named('half')!.comparison.difference).toBeCloseTo(0.4 - 0.9, 9);
+  });
   test('hitting and fielding have rates by day', () => {
     const pitch = buildLadder(buildQuestion('baseball-fastball-11-12', 'Two-wheel pitching machine')).rungs[0]!;
     const rounds = [logged(1, pitch, some(4, 8), { sport: 'baseball' }), logged(1, pitch, some(5, 8), { sport: 'baseball' })];

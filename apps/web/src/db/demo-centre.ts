@@ -279,3 +279,10 @@ export const SQUADS: readonly [name: string, players: readonly string[], notes: 
   ['Orchard four', ['Ines Rookwood', 'Bo Tallowby', 'Sam Pellarin', 'Juno Abasolo'], 'Orchard court, from half past five.'],
   ['Cage group', ['Theo Larchmont', 'Juno Abasolo', 'Mira Quistgaard-Lund'], ''],
 ];
+
+/** One of them works toward something with a date, so many days from now. */
+export const GOAL = {
+  player: 'Ines Rookwood',
+  aim: { sport: 'tennis', stroke: 'groundstroke', sideM: 0.75, distanceM: 21 },
+  days: 42,
+} as const;

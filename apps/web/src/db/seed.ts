@@ -32,6 +32,7 @@ import {
   type DemoLadder,
   type DemoRung,
   GAME_BALLS,
+  GOAL,
   LADDERS,
   MACHINES,
   PLAYERS,
@@ -151,6 +152,8 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
       goals,
       avoid,
       bornYear: ageYears === undefined ? null : now.getFullYear() - ageYears - 1,
+      aims:
+        name === GOAL.player ? [{ ...GOAL.aim, by: new Date(now.getTime() + GOAL.days * 86_400_000).toISOString().slice(0, 10) }] : null,
     }));
     await tx.insert(player).values(players);
 

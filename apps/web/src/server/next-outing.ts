@@ -25,7 +25,8 @@ function isWeaker(document: RungDocument, sport: Sport, comers: readonly Comer[]
   const fed = document.feeds.filter((feed) => isIn(feed, document.absent));
   return comers.some(({ player, progress }) => {
     const weak = progress.sides
-      .filter((side) => side.sport === sport && side.comparison.different)
+      // a target that is hit less may only be the harder one
+      .filter((side) => side.sport === sport && (side.of === 'wing' || side.of === 'direction') && side.comparison.different)
       .map(({ a, b, comparison }) => (comparison.difference < 0 ? b.name : a.name));
     return (
       weak.length > 0 &&

@@ -6,6 +6,7 @@ import {
   printShare,
   type RateProgress,
   type SideBySide,
+  type SideName,
   type Stroke,
   type StrokeProgress,
   type Trend,
@@ -18,12 +19,21 @@ export const saySizedBy = (name: string, balls: number): string =>
 
 export const STROKE_NAMES: Record<Stroke, string> = { groundstroke: 'Groundstrokes', volley: 'Volleys', swing: 'Swings' };
 export const RATE_NAMES: Record<RateProgress['kind'], string> = { hitting: 'Hitting', fielding: 'Fielding' };
-export const SIDE_NAMES: Record<SideBySide['of'], string> = { wing: 'Forehand and backhand', direction: 'Cross and down the line' };
-const ONE_SIDE: Record<SideBySide['a']['name'] | SideBySide['b']['name'], string> = {
+export const SIDE_NAMES: Record<SideBySide['of'], string> = {
+  wing: 'Forehand and backhand',
+  direction: 'Cross and down the line',
+  half: 'To the left and to the right',
+  depth: 'Deep and short',
+};
+const ONE_SIDE: Record<SideName, string> = {
   forehand: 'forehand',
   backhand: 'backhand',
   cross: 'cross',
   line: 'down the line',
+  left: 'to the left',
+  right: 'to the right',
+  deep: 'deep',
+  short: 'short',
 };
 
 export const TREND_WORDS: Record<Trend, string> = {

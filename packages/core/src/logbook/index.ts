@@ -23,6 +23,7 @@ export {
   progressOf,
   type RateProgress,
   type SideBySide,
+  type SideName,
   type StrokeDay,
   type StrokeProgress,
   sideOf,

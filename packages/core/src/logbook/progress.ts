@@ -1,4 +1,4 @@
-import { diamondOf, type Level, type Sport, type Stroke } from '../catalog/index.ts';
+import { ballById, diamondOf, type Level, netPlayOf, type Sport, type Stroke } from '../catalog/index.ts';
 import {
   type Aimed,
   attemptsOf,
@@ -80,12 +80,22 @@ export interface RateProgress {
   days: (Count & { day: number })[];
 }
 
+/** What is put side by side: by the wing a ball comes to, by the way it goes, by the half and by the depth it is hit to. */
+const SIDES = [
+  ['wing', 'forehand', 'backhand'],
+  ['direction', 'cross', 'line'],
+  ['half', 'left', 'right'],
+  ['depth', 'deep', 'short'],
+] as const;
+/** One of two sides. */
+export type SideName = (typeof SIDES)[number][1 | 2];
+
 /** Two kinds of balls side by side. */
 export interface SideBySide {
   sport: Sport;
-  of: 'wing' | 'direction';
-  a: Count & { name: 'forehand' | 'cross' };
-  b: Count & { name: 'backhand' | 'line' };
+  of: (typeof SIDES)[number][0];
+  a: Count & { name: SideName };
+  b: Count & { name: SideName };
   /** Of b over a. */
   comparison: Comparison;
   /** So many more balls at these rates would tell them apart; 0 when they are, null when thousands would not. */
@@ -144,12 +154,18 @@ export function ballsToTell(a: Count, b: Count): number | null {
 const ASIDE_M = 0.25;
 const ACROSS_M = 0.5;
 
-/** Of which side a ball is, by where it is met and where it is hit to; null in the middle. */
+/** Of which side a ball is, by where it is met and where it is hit to; null in the middle, and where the coach says where to. */
 export function sideOf(
   card: RungDocument,
   feed: Feed,
   hand: 'left' | 'right',
-): { wing: 'forehand' | 'backhand' | null; direction: 'cross' | 'line' | null } {
+): {
+  wing: 'forehand' | 'backhand' | null;
+  direction: 'cross' | 'line' | null;
+  half: 'left' | 'right' | null;
+  depth: 'deep' | 'short' | null;
+} {
+  const play = netPlayOf(ballById(card.ballId).sport);
   const met = metAt(card, feed);
   const right = met.x - card.player.start.x;
   const target = targetOf(card, feed);
@@ -157,6 +173,8 @@ export function sideOf(
   return {
     wing: Math.abs(right) < ASIDE_M ? null : right > 0 === (hand === 'right') ? 'forehand' : 'backhand',
     direction: isAcross ? (Math.sign(met.x) === Math.sign(target.x) ? 'line' : 'cross') : null,
+    half: target === null || Math.abs(target.x) < ACROSS_M ? null : target.x < 0 ? 'left' : 'right',
+    depth: target === null || !play ? null : target.y > play.shortM ? 'deep' : 'short',
   };
 }
 
@@ -175,19 +193,13 @@ function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBy
       const score = scoreOf(card, feed, result.outcome);
       // what was hit to an easier goal would speak for the side it came from
       if (!feed || score === null || result.target) continue;
-      const { wing, direction } = sideOf(card, feed, hand);
-      if (wing) add(sport, wing, score === 'hit');
-      if (direction) add(sport, direction, score === 'hit');
+      const { wing, direction, half, depth } = sideOf(card, feed, hand);
+      for (const name of [wing, direction, half, depth]) if (name) add(sport, name, score === 'hit');
     }
   }
   const sports = [...new Set(rounds.map(({ sport }) => sport))];
   return sports.flatMap((sport) =>
-    (
-      [
-        ['wing', 'forehand', 'backhand'],
-        ['direction', 'cross', 'line'],
-      ] as const
-    ).flatMap(([of, first, second]): SideBySide[] => {
+    SIDES.flatMap(([of, first, second]): SideBySide[] => {
       const [a, b] = [counts.get(`${sport} ${first}`), counts.get(`${sport} ${second}`)];
       if (!a || !b) return [];
       return [

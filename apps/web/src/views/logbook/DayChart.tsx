@@ -54,7 +54,14 @@ export function DayChart({
         {points.flatMap(({ name, isMarked }) =>
           isMarked ? [<ReferenceLine key={name} x={name} stroke="currentColor" strokeDasharray="2 4" strokeOpacity={0.7} />] : [],
         )}
-        {cap != null && <ReferenceLine y={cap} stroke="var(--color-error)" strokeDasharray="6 4" />}
+        {cap != null && (
+          <ReferenceLine
+            y={cap}
+            stroke={kind === 'bars' ? 'var(--color-error)' : 'var(--color-secondary)'}
+            strokeWidth={2}
+            strokeDasharray="6 4"
+          />
+        )}
       </ComposedChart>
     </ChartFrame>
   );
