@@ -66,27 +66,34 @@ export function buildLadder(question: BuildQuestion): Built {
   const shape = shapeOf(question, candidates);
   const kept: { document: RungDocument; judged: JudgedRung }[] = [];
   let atTop = false;
-  for (const candidate of candidates) {
-    // whatever was wanted, a ladder begins calm
-    const rung = timed(rungOf(question, candidate, shape), kept.length === 0 ? { ...question, wanted: 'calm' } : question, context);
-    const judged = rung && wholly(judgeRung(rung, context));
-    if (!rung || !judged) continue;
-    if (COMFORTS.indexOf(judged.comfort) > COMFORTS.indexOf(question.wanted)) {
-      missing.push({ code: 'comfort', figures: { ball: candidate.name, comfort: judged.comfort } });
-      // the next one is quicker still
-      if (kept.length > 0) break;
-      continue;
+  /** @param first the worst comfort to begin with */
+  const climb = (first: Comfort): void => {
+    for (const candidate of candidates) {
+      // whatever was wanted, a ladder begins calm
+      const rung = timed(rungOf(question, candidate, shape), kept.length === 0 ? { ...question, wanted: 'calm' } : question, context);
+      const judged = rung && wholly(judgeRung(rung, context));
+      if (!rung || !judged) continue;
+      if (kept.length === 0 && COMFORTS.indexOf(judged.comfort) > COMFORTS.indexOf(first)) continue;
+      if (COMFORTS.indexOf(judged.comfort) > COMFORTS.indexOf(question.wanted)) {
+        missing.push({ code: 'comfort', figures: { ball: candidate.name, comfort: judged.comfort } });
+        // the next one is quicker still
+        if (kept.length > 0) break;
+        continue;
+      }
+      atTop = candidate === candidates.at(-1);
+      const noStep = (): boolean => {
+        const below = kept.at(-1);
+        return below !== undefined && (below.judged.demand.total > judged.demand.total - 0.5 || same(below.document, rung));
+      };
+      // what is not harder than the rung below it is left out; under the game ball itself, the rung below
+      if (!atTop && noStep()) continue;
+      while (noStep()) kept.pop();
+      kept.push({ document: rung, judged });
     }
-    atTop = candidate === candidates.at(-1);
-    const noStep = (): boolean => {
-      const below = kept.at(-1);
-      return below !== undefined && (below.judged.demand.total > judged.demand.total - 0.5 || same(below.document, rung));
-    };
-    // what is not harder than the rung below it is left out; under the game ball itself, the rung below
-    if (!atTop && noStep()) continue;
-    while (noStep()) kept.pop();
-    kept.push({ document: rung, judged });
-  }
+  };
+  climb('calm');
+  // none of its balls can be calm on this machine: then as it was wanted
+  if (kept.length === 0) climb(question.wanted);
   // nobody is hurried and slowed again on the way up
   for (let i = kept.length - 2; i >= 0; i--) {
     const [here, above] = [kept[i]!, kept[i + 1]!];
