@@ -287,8 +287,13 @@ export function useOnCourt({
   const others = trim.isTrying ? null : inIt;
   const walk = useWalk(document, state === 'ready', () => give({ do: 'feed' }));
   const thrown = thrownOf(run);
-  const saidLeft = hasLine ? (view.status?.hopper ?? null) : undefined;
-  const stock = useStock(document.courtId, machine, thrown, saidLeft, () => hasLine && void give({ do: 'refill' }));
+  const stock = useStock(
+    document.courtId,
+    machine,
+    thrown,
+    hasLine ? view.status : undefined,
+    () => hasLine && void give({ do: 'refill' }),
+  );
   const allThrown = run !== null && thrown >= document.ballsPerRound && state !== 'feeding';
   const byState = mainAction(
     // two machines that were held begin again from the ball that is next, so that their order stays

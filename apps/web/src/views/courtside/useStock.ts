@@ -39,10 +39,16 @@ function useSince(key: string, thrown: number) {
 
 /**
  * Where the balls are: those that lie about on the court, and those left in the hopper.
- * @param said by a machine on a line of its hopper; without one those thrown since it was filled are counted
+ * @param said by a machine on a line; without one those thrown since its hopper was filled are counted
  * @param onRefilled tells the machine
  */
-export function useStock(courtId: CourtId, machine: MachineRow, thrown: number, said: number | null | undefined, onRefilled: () => void) {
+export function useStock(
+  courtId: CourtId,
+  machine: MachineRow,
+  thrown: number,
+  said: { hopper: number } | null | undefined,
+  onRefilled: () => void,
+) {
   const lying = useSince(`lying:${courtId}`, thrown);
   const gone = useSince(`hopper:${machine.id}`, thrown);
   const counted = isHandFed(machine.profile) ? null : machine.profile.hopper - gone.balls;
@@ -50,7 +56,7 @@ export function useStock(courtId: CourtId, machine: MachineRow, thrown: number, 
     lying: lying.balls,
     pickedUp: lying.fromZero,
     /** Null where a hand feeds each ball, or nobody knows. */
-    hopper: said === undefined ? counted : said,
+    hopper: said === undefined ? counted : (said?.hopper ?? null),
     refilled(): void {
       gone.fromZero();
       onRefilled();
