@@ -12,7 +12,7 @@ import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { outingRungs, usualCourt } from '../src/server/next-outing.ts';
-import { ratesOn, readRounds } from '../src/server/rounds.ts';
+import { ratesOn, readRounds } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody } from './support/rig.ts';

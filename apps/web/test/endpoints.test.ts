@@ -18,7 +18,7 @@ import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { links } from '../src/server/links.ts';
-import { readRounds } from '../src/server/rounds.ts';
+import { readRounds } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import {

@@ -9,7 +9,7 @@ import * as restoreRound from '../src/pages/api/rounds/[id]/restore.ts';
 import * as rungs from '../src/pages/api/rungs/[id]/index.ts';
 import type { Db } from '../src/server/db.ts';
 import { readLadders } from '../src/server/ladders.ts';
-import { readRounds } from '../src/server/rounds.ts';
+import { readRounds } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import {

@@ -7,7 +7,7 @@ import { type Db, database, isDatabaseGone, openDatabase, untilThrough } from '.
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { problemOf } from '../src/server/problem.ts';
-import { readRounds } from '../src/server/rounds.ts';
+import { readRounds } from '../src/server/read-rounds.ts';
 import { demoScope, makeToken } from '../src/server/session.ts';
 import { Store } from '../src/server/store.ts';
 import { emptyDatabase, makeClub } from './support/rig.ts';

@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { outing, player, result, round } from '../src/db/schema.ts';
 import type { Db } from '../src/server/db.ts';
-import { countSince, lastPlayerOn, playersWithRounds, ratesOn, readRounds, roundsOn } from '../src/server/rounds.ts';
+import { countSince, lastPlayerOn, playersWithRounds, ratesOn, readRounds, roundsOn } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import { emptyDatabase, makeClub, type OneRung, oneRung, rungDocument } from './support/rig.ts';

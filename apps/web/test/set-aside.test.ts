@@ -8,7 +8,7 @@ import * as rungs from '../src/pages/api/rungs/[id]/index.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders, readRung } from '../src/server/ladders.ts';
-import { readRounds } from '../src/server/rounds.ts';
+import { readRounds } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, type OneRung, oneRung, roundBody, rungDocument } from './support/rig.ts';

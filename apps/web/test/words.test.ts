@@ -1,9 +1,10 @@
-import { APPROACHES, type Doubt, type Hazard, type HazardCode, type MachineWorry, nextStep, SPORTS } from '@good-arc/core';
+import { APPROACHES, type Doubt, type Hazard, type HazardCode, type MachineWorry, nextStep, SPORTS, type Unmatched } from '@good-arc/core';
 import { describe, expect, test } from 'vitest';
 import { sayHelp, sayMissing, sayUnfit } from '../src/words/building.ts';
 import { sayDoubt } from '../src/words/doubts.ts';
 import { sayHazard } from '../src/words/hazards.ts';
 import { sayWorry } from '../src/words/machine-worries.ts';
+import { sayUnmatched } from '../src/words/matching.ts';
 import { APPROACH_NAMES, APPROACH_WORDS, sayCount, sayStep } from '../src/words/progress.ts';
 
 const TIME = { timeS: 0.34, needS: 0.5, hitting: true, band: '11–12' };
@@ -114,6 +115,24 @@ describe('words of everything else the core answers with a code', () => {
     expect(said[2]).toMatch(/get slower .* 8 %.*battery/);
     expect(said[3]).toContain('mark 2.5');
     expect(said[4]).toContain('1.5 m/s faster');
+  });
+  test('what of a card from elsewhere could not be matched, each in a sentence, and of which rung', () => {
+    const made = { name: 'Rook', kind: 'Lever-arm thrower' };
+    const said = (
+      [
+        { rung: 0, code: 'kind', figures: { made: 'Lever-arm thrower', machine: 'Wren', kind: 'One-wheel portable' } },
+        { rung: 0, code: 'machine', figures: { made: 'Rook' } },
+        { rung: 0, code: 'surface', figures: { court: 'Court 1' } },
+        { rung: 2, code: 'second', figures: { made, machine: 'Wren', isFirst: true } },
+        { rung: 2, code: 'second', figures: { made: null, machine: 'Flint', isFirst: false } },
+        { rung: 1, code: 'spin', figures: { machine: 'Wren', wantedRpm: -1500.4, givenRpm: 300 } },
+        { rung: 1, code: 'reach', figures: { machine: 'Wren', why: 'speed-too-high' } },
+        { rung: 3, code: 'unaimed', figures: { machine: 'Wren' } },
+      ] satisfies Unmatched[]
+    ).map(sayUnmatched);
+    for (const words of said) expectSentence(words);
+    expect(said[3]).toBe('Rung 2: “Rook”, a Lever-arm thrower, is needed; Wren throws its balls, too, until there is one.');
+    expect(said[5]).toContain('-1500 rpm');
   });
   test('a verdict says its count, and what it could be; every approach is named and explained', () => {
     expect(sayCount(7, 10)).toBe('7 of 10 (could be 4 to 9)'); // Wilson for 7 of 10, textbook value 0.397 to 0.892

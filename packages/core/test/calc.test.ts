@@ -65,6 +65,16 @@ const problem = (verb: string, document: unknown): Problem => {
 };
 
 describe('answers', () => {
+  test('gate: a verdict with its reason in words, and how little ten balls say', () => {
+    const reason = (approach: string, hits: number, part: object = {}) => answer('gate', { approach, hits, balls: 10, ...part }).reason;
+    expect(reason('earn-it', 7, { need: { hits: 7, of: 10 } })).toBe('7 of 10: somewhere between 40 % and 89 %. 7 of 10 is met.');
+    expect(reason('in-a-row', 9, { need: { streak: 5 }, longestRun: 4 })).toContain('the rung asks for 5 in a row: again.');
+    expect(reason('coachs-eye', 10)).toContain('coach’s call');
+    expect(
+      [reason('sweet-spot', 9), reason('sweet-spot', 2), reason('sweet-spot', 5)].map((each) => /That is (.*?)[:.]/.exec(each!)![1]),
+    ).toEqual(['too easy to learn from', 'too hard to learn from', 'where one learns']);
+    expect(answer('gate', { approach: 'coachs-eye', hits: 0, balls: 0 }).reason).toBe('No ball has counted yet.');
+  });
   test('fly: one bounce more than allowed, without its “out” figures; crossings in order of time', () => {
     const out = answer('fly', FLY) as unknown as {
       bounces: Record<string, unknown>[];

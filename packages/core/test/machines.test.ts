@@ -100,7 +100,7 @@ describe('what a machine throws stays within what it can', () => {
             const question = { ...place, target: { kind: 'landing', x, y } as const };
             const { solutions, reason, spin } = aimMachine(profile, question, none, { elevationDeg: lo + share * (hi - lo) });
             if (solutions.length === 0) {
-              expect(reason!.text.length).toBeGreaterThan(10);
+              expect(reason!.code).toBeTruthy();
               return;
             }
             thrown++;

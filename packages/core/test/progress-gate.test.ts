@@ -34,14 +34,15 @@ describe('four approaches', () => {
   test('in a row: the longest run counts, not the rate', () => {
     const inARow = (longestRun: number) => judgeGate({ approach: 'in-a-row', hits: 9, balls: 12, longestRun, need: { streak: 5 } });
     expect(inARow(5).verdict).toBe('climb');
-    expect(inARow(4)).toMatchObject({ verdict: 'stay', reason: expect.stringContaining('5 in a row') });
+    expect(inARow(4).verdict).toBe('stay');
   });
   test('the coach’s eye is never overruled', () => {
     expect(round('coachs-eye', 10).verdict).toBe('stay');
-    expect(round('coachs-eye', 10).reason).toContain('coach’s call');
   });
-  test('ten balls say little, and the reason says how little', () => {
-    expect(round('earn-it', 7).reason).toContain('between 40 % and 89 %'); // Wilson for 7 of 10, textbook value 0.397 to 0.892
+  test('ten balls say little', () => {
+    // Wilson for 7 of 10, textbook value 0.397 to 0.892
+    const [lo, hi] = round('earn-it', 7).interval;
+    expect([lo, hi].map((each) => Math.round(1000 * each))).toEqual([397, 892]);
   });
 });
 

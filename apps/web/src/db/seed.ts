@@ -332,7 +332,7 @@ function rungOf(
   const start = firstSetup(at, on, demo.level, ALTITUDE_M);
   const setup = atGoodHeight({ ...start, ...change(start) }, on.profile);
   const rungDocument = rungFromSetup(setup, arrange(setup, on.profile), { name, focalPoint, ballsPerRound: balls, rounds, gate });
-  if (!rungDocument) throw new Error(`demo data: “${name}” cannot be thrown: ${arrange(setup, on.profile).reason?.text}`);
+  if (!rungDocument) throw new Error(`demo data: “${name}” cannot be thrown: ${arrange(setup, on.profile).reason?.code}`);
   const [feed] = rungDocument.feeds;
   if (!throwBall(conditionsOf(setup), feed!.launch, setup.player.y).arrival)
     throw new Error(`demo data: “${name}” does not reach the player`);

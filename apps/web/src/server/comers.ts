@@ -4,7 +4,7 @@ import { LRUCache } from 'lru-cache';
 import type { BriefRound, Kit, PlayerRow, StrokeScatter } from '../api/rows.ts';
 import { round } from '../db/schema.ts';
 import { ballsIn, dayOf, loggedFrom, roundsOfPlayer } from './progress.ts';
-import { roundsOn } from './rounds.ts';
+import { roundsOn } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
 /** Somebody who comes, with what their rounds come to. */

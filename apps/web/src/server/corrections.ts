@@ -5,7 +5,8 @@ import type { z } from 'zod';
 import type { CorrectionRow } from '../api/rows.ts';
 import type { correctionBody } from '../api/schemas.ts';
 import { type CorrectionOf, correction, person, player, result, round } from '../db/schema.ts';
-import { cardOf, targetIn, writeResult } from './rounds.ts';
+import { targetIn } from './read-rounds.ts';
+import { cardOf, writeResult } from './rounds.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
 

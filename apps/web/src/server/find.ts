@@ -4,7 +4,7 @@ import type { Findable } from '../api/rows.ts';
 import { readKit } from './kit.ts';
 import { readLadders } from './ladders.ts';
 import { readPlans } from './plans.ts';
-import { readRounds } from './rounds.ts';
+import { readRounds } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
 /** Newest rounds that are found by a word. */

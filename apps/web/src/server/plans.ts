@@ -3,7 +3,7 @@ import { and, asc, eq, gte, lt } from 'drizzle-orm';
 import type { LadderRow, PlanRound, PlanRow } from '../api/rows.ts';
 import { ladder, plan } from '../db/schema.ts';
 import { planLadder } from '../ui/planLadder.ts';
-import { readRounds } from './rounds.ts';
+import { readRounds } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
 /** Planned outings that a page shows at most. */

@@ -12,7 +12,7 @@ import {
 } from '@good-arc/core';
 import type { BriefRound, Kit } from '../api/rows.ts';
 import { judge } from '../ui/judge.ts';
-import { readBrief } from './rounds.ts';
+import { readBrief } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
 /** Rounds that are looked back at: years of a player who comes twice a week. */

@@ -1,6 +1,6 @@
 import { ballById, type PlayerId, type SheetLine, scoreRound, tally, writeSheet } from '@good-arc/core';
 import type { RoundRow } from '../api/rows.ts';
-import { readRounds } from './rounds.ts';
+import { readRounds } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
 /** Rounds read at once: what is kept in memory does not grow with the record. */

@@ -16,7 +16,7 @@ export function aim(question: AimQuestion, hold: Hold): AimAnswer {
     return {
       solutions: [],
       blocked: [],
-      reason: { code: 'no-net', text: 'The ball does not pass over a net here, so its clearance cannot be held.', nearest: null },
+      reason: { code: 'no-net', nearest: null },
     };
   }
   const arcs = arcsFor(probe, hold);
@@ -29,21 +29,8 @@ export function aim(question: AimQuestion, hold: Hold): AimAnswer {
   });
   if (solutions.length > 0) return { solutions, blocked, reason: null };
   const code = blocked[0]?.code ?? heldBeyond(question, hold) ?? 'out-of-reach';
-  return { solutions, blocked, reason: { code, text: REASON_TEXT[code], nearest: nearestPossible(question, hold) } };
+  return { solutions, blocked, reason: { code, nearest: nearestPossible(question, hold) } };
 }
-
-/** What each reason means; the screen adds the figures. */
-export const REASON_TEXT: Record<ReasonCode, string> = {
-  net: 'This arc would hit the net.',
-  'speed-too-high': 'This needs more speed than the machine has.',
-  'speed-too-low': 'This needs a slower ball than the machine can throw.',
-  'elevation-too-high': 'This needs a higher elevation than the machine can set.',
-  'elevation-too-low': 'This needs a lower elevation than the machine can set.',
-  ceiling: 'This arc would touch the ceiling.',
-  'between-steps': 'This needs a setting between the steps that the machine has.',
-  'out-of-reach': 'No arc with this value reaches the target.',
-  'no-net': 'The ball does not pass over a net here.',
-};
 
 const crossesNet = ({ from, target }: AimQuestion): boolean => from.y > 0 !== (target.kind === 'landing' ? target.y : target.planeY) > 0;
 

@@ -1,4 +1,4 @@
-export { aim, REASON_TEXT } from './aim.ts';
+export { aim } from './aim.ts';
 export { arcFamily, type BlockedPart, type FamilyArc, possibleArcs } from './family.ts';
 export { type GameArrival, gameLaunch } from './game.ts';
 export { MEETINGS, type MeetAnswer, type MeetHold, type Meeting, type MeetQuestion, type MeetSolution, meetBall } from './meet.ts';

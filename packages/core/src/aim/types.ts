@@ -97,5 +97,5 @@ export interface AimAnswer {
   solutions: Solution[];
   /** Arcs that reach the target but break a limit or the net. */
   blocked: Blocked[];
-  reason: { code: ReasonCode; text: string; nearest: Nearest | null } | null;
+  reason: { code: ReasonCode; nearest: Nearest | null } | null;
 }

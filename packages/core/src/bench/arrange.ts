@@ -85,7 +85,7 @@ export interface Arrangement {
   solution: Solution | null;
   spin: Spin;
   blocked: Blocked[];
-  reason: { code: ReasonCode; text: string; nearest: Nearest | null } | null;
+  reason: { code: ReasonCode; nearest: Nearest | null } | null;
   thrown: Thrown | null;
   family: FamilyMember[];
   game: (Thrown & { ball: GameBall }) | null;

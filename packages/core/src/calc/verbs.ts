@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type AimQuestion, aim, type Limits, meetBall, possibleArcs, REASON_TEXT, type Spin, WIDEST_LIMITS } from '../aim/index.ts';
+import { type AimQuestion, aim, type Limits, meetBall, possibleArcs, type Spin, WIDEST_LIMITS } from '../aim/index.ts';
 import { ballById, groundOf, LEVEL_NEEDS, netBetween, SPORT_RECORDS, surfaceById } from '../catalog/index.ts';
 import { timeBudget } from '../drill/index.ts';
 import { airDensity, type Conditions, fly, type Ground } from '../flight/index.ts';
@@ -40,6 +40,7 @@ import {
   widthInSchema,
   widthOutSchema,
 } from './schemas.ts';
+import { gateReason, REASON_TEXT } from './words.ts';
 
 type FlyIn = z.output<typeof flyInSchema>;
 type AimIn = z.output<typeof aimInSchema>;
@@ -109,7 +110,10 @@ function questionOf({ from, spin, target, limits, ...rest }: Omit<AimIn, 'hold'>
 
 function aimVerb({ hold, ...rest }: AimIn): z.input<typeof aimOutSchema> {
   const { solutions, reason } = aim(questionOf(rest), hold);
-  return { solutions: solutions.map(({ descentDeg: _, ...solution }) => solution), reason };
+  return {
+    solutions: solutions.map(({ descentDeg: _, ...solution }) => solution),
+    reason: reason && { ...reason, text: REASON_TEXT[reason.code] },
+  };
 }
 
 function familyVerb({ count, ...rest }: FamilyIn): z.input<typeof familyOutSchema> {
@@ -244,8 +248,10 @@ function aboveGround(pointer: string, z: number, radiusM: number): void {
 }
 
 function gateVerb({ need, longestRun = 0, ...question }: z.output<typeof gateInSchema>): z.output<typeof gateOutSchema> {
-  const { rate, interval, verdict, reason } = judgeGate({ ...question, longestRun, need: need ?? firstGate(question.approach) });
-  return { rate: Number.isNaN(rate) ? null : rate, interval: [...interval], verdict, reason };
+  const asked = { ...question, longestRun, need: need ?? firstGate(question.approach) };
+  const answer = judgeGate(asked);
+  const { rate, interval, verdict } = answer;
+  return { rate: Number.isNaN(rate) ? null : rate, interval: [...interval], verdict, reason: gateReason(asked, answer) };
 }
 
 const widthVerb = ({ widthM, hits, balls, wantedRate }: z.output<typeof widthInSchema>) => widthFor(widthM, hits, balls, wantedRate);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { ReasonCode } from '../aim/index.ts';
 import { conditionsOf, heldOf } from '../bench/index.ts';
 import { ballById, LEVELS, netBetween, SPORTS, type Sport, surfaceIdSchema } from '../catalog/index.ts';
 import { type Feed, type LadderDocument, nameSchema, type RungDocument, rungSchema } from '../drill/index.ts';
@@ -117,13 +118,22 @@ export function makeCard(
   });
 }
 
-/** What of a card could not be matched at this club. */
-export interface Unmatched {
+/** What of a card could not be matched at this club, with its figures. */
+export type Unmatched = {
   /** Rung, from 1; 0 for the card as a whole. */
   rung: number;
-  code: 'machine' | 'kind' | 'court' | 'surface' | 'reach' | 'spin' | 'unaimed';
-  text: string;
-}
+} & (
+  | { code: 'kind'; figures: { made: string; machine: string; kind: string } }
+  | { code: 'machine'; figures: { made: string } }
+  | { code: 'surface'; figures: { court: string } }
+  /** A second machine that is not here, its name and kind where they are known: which throws its balls, and whether that is the first. */
+  | { code: 'second'; figures: { made: { name: string; kind: string } | null; machine: string; isFirst: boolean } }
+  | { code: 'spin'; figures: { machine: string; wantedRpm: number; givenRpm: number } }
+  | { code: 'reach'; figures: { machine: string; why: ReasonCode } }
+  | { code: 'unaimed'; figures: { machine: string } }
+);
+/** Notes what could not be matched. */
+type Say = (unmatched: Unmatched) => void;
 
 /** What a card can be matched with. */
 export interface ClubKit {
@@ -158,12 +168,11 @@ export function matchCard(card: Card, kit: ClubKit, chosen: { machineId?: Machin
     courts[0];
   if (!machine || !court) return null;
   const unmatched: Unmatched[] = [];
-  const say = (rung: number, code: Unmatched['code'], text: string): void => void unmatched.push({ rung, code, text });
+  const say: Say = (each) => void unmatched.push(each);
   if (machine.profile.kind !== card.machine.kind)
-    say(0, 'kind', `The card was made on a ${card.machine.kind}; ${machine.name} is a ${machine.profile.kind}.`);
-  else if (machine.name !== card.machine.name)
-    say(0, 'machine', `The card was made on “${card.machine.name}”; its dial values are those of that machine.`);
-  if (court.surfaceId !== card.court.surfaceId) say(0, 'surface', `${court.name} has another surface: the bounce will differ.`);
+    say({ rung: 0, code: 'kind', figures: { made: card.machine.kind, machine: machine.name, kind: machine.profile.kind } });
+  else if (machine.name !== card.machine.name) say({ rung: 0, code: 'machine', figures: { made: card.machine.name } });
+  if (court.surfaceId !== card.court.surfaceId) say({ rung: 0, code: 'surface', figures: { court: court.name } });
   const own = secondMachines(card, machine, machines, say);
   const rungs = card.rungs.map((each, i) => {
     const throwers = each.rung.feeds.map((_, ball) => own.get(throwerOf(each, ball)) ?? machine);
@@ -182,12 +191,7 @@ type ClubMachine = ClubKit['machines'][number];
 const throwerOf = ({ balls }: Card['rungs'][number], ball: number): string => String(balls?.[ball]?.machine || '');
 
 /** The machine here for every second one of a card: itself when it is this club’s card, else one of its kind, else any other, else the first throws its balls, too. */
-function secondMachines(
-  card: Card,
-  machine: ClubMachine,
-  machines: readonly ClubMachine[],
-  say: (rung: number, code: Unmatched['code'], text: string) => void,
-): Map<string, ClubMachine> {
+function secondMachines(card: Card, machine: ClubMachine, machines: readonly ClubMachine[], say: Say): Map<string, ClubMachine> {
   const own = new Map<string, ClubMachine>();
   card.rungs.forEach((each, i) => {
     for (const key of each.rung.feeds.map((_, ball) => throwerOf(each, ball))) {
@@ -197,9 +201,9 @@ function secondMachines(
       const here = free.find(({ name, profile }) => name === sent?.name && profile.kind === sent.kind);
       const other = here ?? free.find(({ profile }) => profile.kind === sent?.kind) ?? free[0] ?? machine;
       own.set(key, other);
-      const what = sent ? `“${sent.name}”, a ${sent.kind},` : 'A second machine';
-      if (other === machine) say(i + 1, 'machine', `${what} is needed; ${machine.name} throws its balls, too, until there is one.`);
-      else if (!here) say(i + 1, 'machine', `${what} is not here; ${other.name} throws those balls.`);
+      const made = sent ? { name: sent.name, kind: sent.kind } : null;
+      if (other === machine || !here)
+        say({ rung: i + 1, code: 'second', figures: { made, machine: other.name, isFirst: other === machine } });
     }
   });
   return own;
@@ -213,7 +217,7 @@ function onMachine(
   throwers: readonly ClubMachine[],
   kinds: readonly string[],
   court: ClubKit['courts'][number],
-  say: (rung: number, code: Unmatched['code'], text: string) => void,
+  say: Say,
 ): RungDocument {
   const feeds = rung.feeds.map(({ machineId: _sent, ...rest }, ball) => {
     const machine = throwers[ball]!;
@@ -224,11 +228,7 @@ function onMachine(
     const from = { x: launch.x, y: launch.y, z: kinds[ball] === profile.kind ? launch.z : profile.releaseHeightM };
     const spin = spinFor(profile.spin, launch, launch.speedMps);
     if (Math.abs(spin.topspinRpm - launch.topspinRpm) > 100 || Math.abs(spin.sidespinRpm - launch.sidespinRpm) > 100)
-      say(
-        number,
-        'spin',
-        `${name} cannot make this spin (${Math.round(launch.topspinRpm)} rpm); it gives ${Math.round(spin.topspinRpm)} rpm.`,
-      );
+      say({ rung: number, code: 'spin', figures: { machine: name, wantedRpm: launch.topspinRpm, givenRpm: spin.topspinRpm } });
     const targetY = target.kind === 'landing' ? target.y : target.planeY;
     const net = netBetween(sport, from.y, targetY);
     const conditions = conditionsOf({ ...rung, surfaceId: court.surfaceId });
@@ -236,11 +236,11 @@ function onMachine(
     const answer = aimMachine(profile, { conditions, from, target, net, ceilingM: court.ceilingM ?? null }, launch, hold, arc);
     const solution = answer.solutions.find((each) => each.arc === arc) ?? answer.solutions[0] ?? answer.reason?.nearest;
     if (!solution) {
-      say(number, 'unaimed', `${name} has no arc to this spot: aim it on the bench before it is thrown.`);
+      say({ rung: number, code: 'unaimed', figures: { machine: name } });
       return feed;
     }
     if (answer.solutions.length === 0)
-      say(number, 'reach', `${name} cannot throw this ball: ${answer.reason?.text ?? ''} The nearest it can was put in.`);
+      say({ rung: number, code: 'reach', figures: { machine: name, why: answer.reason?.code ?? 'out-of-reach' } });
     const { speedMps, elevationDeg, bearingDeg } = solution;
     return { ...feed, launch: { ...launch, ...from, speedMps, elevationDeg, bearingDeg, ...spinFor(profile.spin, launch, speedMps) } };
   });

@@ -1,14 +1,4 @@
-import {
-  type AimAnswer,
-  type AimQuestion,
-  aim,
-  distanceToHold,
-  type Hold,
-  type Nearest,
-  REASON_TEXT,
-  type Spin,
-  spinAt,
-} from '../aim/index.ts';
+import { type AimAnswer, type AimQuestion, aim, distanceToHold, type Hold, type Nearest, type Spin, spinAt } from '../aim/index.ts';
 import { fly } from '../flight/index.ts';
 import { radToDeg, wrapDeg } from '../quantity/index.ts';
 import type { MachineProfile } from './profile.ts';
@@ -80,7 +70,7 @@ function onSteps(machine: Thrower, question: AimQuestion, answer: AimAnswer, hol
   return {
     solutions,
     blocked: [...answer.blocked, ...between],
-    reason: { code, text: REASON_TEXT[code], nearest: nearestStep(machine, question, hold) },
+    reason: { code, nearest: nearestStep(machine, question, hold) },
   };
 }
 

@@ -42,10 +42,7 @@ export interface GateQuestion {
 /** The verdict on a round by its gate. */
 export interface GateAnswer extends Pick<Rate, 'rate' | 'interval'> {
   verdict: Verdict;
-  reason: string;
 }
-
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** Whether a round meets a need: a count within its balls, or as great a share of more balls; a streak by the longest run. */
 export const gateMet = (need: Need, { hits, balls, longestRun }: { hits: number; balls: number; longestRun: number }): boolean =>
@@ -57,28 +54,11 @@ export const gateMet = (need: Need, { hits, balls, longestRun }: { hits: number;
  */
 export function judgeGate({ approach, hits, balls, longestRun, need }: GateQuestion): GateAnswer {
   const { rate, interval } = wilsonRate(hits, balls);
-  const answer = (verdict: Verdict, reason: string): GateAnswer => ({ rate, interval, verdict, reason });
-  if (balls === 0) return answer('stay', 'No ball has counted yet.');
-  const sure = `${hits} of ${balls}: somewhere between ${percent(interval[0])} and ${percent(interval[1])}.`;
-  const met = gateMet(need, { hits, balls, longestRun });
-  switch (approach) {
-    case 'sweet-spot':
-      if (rate >= SWEET_SPOT.tightenAt)
-        return answer('tighten', `${sure} That is too easy to learn from: a smaller target, or the next rung.`);
-      if (rate <= SWEET_SPOT.loosenAt)
-        return answer('loosen', `${sure} That is too hard to learn from: a larger target, or the rung below.`);
-      return answer('stay', `${sure} That is where one learns: stay.`);
-    case 'earn-it':
-      return met
-        ? answer('climb', `${sure} ${sayNeed(need)} is met.`)
-        : answer('stay', `${sure} The rung asks for ${sayNeed(need)}: again.`);
-    case 'in-a-row':
-      return met
-        ? answer('climb', `A run of ${longestRun}: ${sayNeed(need)} is met.`)
-        : answer('stay', `The longest run is ${longestRun}; the rung asks for ${sayNeed(need)}: again.`);
-    case 'coachs-eye':
-      return answer('stay', `Form held in ${sure} Whether to climb is the coach’s call.`);
-  }
+  const answer = (verdict: Verdict): GateAnswer => ({ rate, interval, verdict });
+  // under the coach’s eye the figures only advise
+  if (balls === 0 || approach === 'coachs-eye') return answer('stay');
+  if (approach !== 'sweet-spot') return answer(gateMet(need, { hits, balls, longestRun }) ? 'climb' : 'stay');
+  return answer(rate >= SWEET_SPOT.tightenAt ? 'tighten' : rate <= SWEET_SPOT.loosenAt ? 'loosen' : 'stay');
 }
 
 /** The rate a gate asks for: of a count, hits over balls; of a streak, the chance a ball at which it comes within some 25 balls. */

@@ -17,7 +17,6 @@ import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { GameBallRow, MachineRow, NextTurn, PlayerRow, RungRow, Swings, Viewer } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
-import { askedBesides } from '../../device/drawn.ts';
 import { device } from '../../device/store.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
 import { useUnits } from '../../ui/Units.tsx';
@@ -40,6 +39,7 @@ import { useSwing } from './useSwing.ts';
 import { useToday } from './useToday.ts';
 import { useTrim } from './useTrim.ts';
 import { useWalk } from './useWalk.ts';
+import { useWho } from './useWho.ts';
 import { type Counted, finishedRounds, type Past } from './verdict.ts';
 
 /** What a page for the court is given. */
@@ -99,7 +99,7 @@ export function useOnCourt({
   ceilingM,
 }: CourtsideProps) {
   const units = useUnits();
-  const [playerId, setPlayerId] = useState<PlayerId>(named ?? '');
+  const { playerId, setPlayerId, mates, setMates } = useWho(players, named, namedMates);
   const today = useToday(rung.document, { sport: ladder.sport, machine, ceilingM });
   const { weather } = today;
   const trim = useTrim(rung.id, machine);
@@ -116,23 +116,16 @@ export function useOnCourt({
     () => void device().ready.then(() => setArmedFor((now) => now || (device().getItem(`armed:${machine.id}`) ?? ''))),
     [machine.id],
   );
-  // a page kept on the device was drawn for whoever hit then
-  useEffect(() => {
-    const asked = askedBesides()?.get('player');
-    if (asked && players.some(({ id }) => id === asked)) setPlayerId(asked);
-    const besides = askedBesides()?.get('with')?.split(',') ?? [];
-    if (besides.length > 0) setMates(besides.filter((each) => players.some(({ id }) => id === each)));
-  }, [players]);
-  /** Who hits in turn with the player, for a rung that several hit. */
-  const [mates, setMates] = useState(namedMates);
   const { run, current, tell, isReady } = useRound(rung.id, (kept) => {
     setPlayerId(kept.playerId);
     setMates(kept.others.map((other) => other.playerId));
     today.found(kept.weather);
   });
   const hasLine = machine.linkAddress !== '' && !byHand;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is trimmed by this
+  const trimmed = useMemo(() => trim.of(today.document), [today.document, trim.by, machine.profile]);
   // a round goes on with the rung it began with, nudged at most; a machine on a line throws it as it was trimmed, elsewhere hands turn that
-  const document = run?.nudged ?? run?.card ?? (hasLine ? trim.of(today.document) : today.document);
+  const document = run?.nudged ?? run?.card ?? (hasLine ? trimmed : today.document);
   const program = useMemo(() => programOf(document, run?.dealt ?? undefined), [document, run?.dealt]);
   const turns = run ? turnsIn(run) : turnsOf(document);
   const player = players.find(({ id }) => id === playerId);
@@ -203,9 +196,9 @@ export function useOnCourt({
       confirmedBy: asksName ? confirmedBy : '',
       mates: who.slice(1).map((id) => ({ playerId: id, playerName: nameOf(id), roundId: uuidv7() })),
     });
-    const trimmed = sayTrimmed(trim, machine.dials);
+    const turned = sayTrimmed(trim, machine.dials);
     const part = document === today.document ? {} : { nudged: document };
-    if (trimmed) tell({ kind: 'changed', part, about: 'trim', said: `trimmed: ${trimmed}` });
+    if (turned) tell({ kind: 'changed', part, about: 'trim', said: `trimmed: ${turned}` });
     setFinished([]);
   }
 

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { sayUnmatched } from '../../words/matching.ts';
 
 /** Reads a setup card, as a file or as the text of a message, onto this club's machines. Nothing is saved until all of it fits. */
 /** @param given of a link that was opened; empty for one that is still to be pasted */
@@ -107,8 +108,8 @@ export function ReadCard({ kit, given = '', onClose }: { kit: Kit; given?: strin
             <Notice tone="warning" className="mt-3">
               <b>What could not be matched</b>
               <ul>
-                {match.unmatched.map(({ rung, text: said }) => (
-                  <li key={`${rung}${said}`}>{rung > 0 ? `Rung ${rung}: ${said}` : said}</li>
+                {match.unmatched.map(sayUnmatched).map((said) => (
+                  <li key={said}>{said}</li>
                 ))}
               </ul>
             </Notice>

@@ -1,7 +1,7 @@
 import { netPlayOf, printAngle, printTime } from '@good-arc/core';
 import { ComfortMark } from '../../../ui/ComfortMark.tsx';
 import { useUnits } from '../../../ui/Units.tsx';
-import { SHORT_REASON } from '../reasons.ts';
+import { SHORT_REASON } from '../../../words/reasons.ts';
 import type { BenchState } from '../useBench.ts';
 
 /** Every arc to the same spot, with what each would be like. */

@@ -1,0 +1,309 @@
+import { type CourtId, type Outcome, type PlayerId, type RungDocument, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
+import { and, count, countDistinct, desc, eq, exists, gte, inArray, isNull, lt, notInArray, or, type SQL, sql, sum } from 'drizzle-orm';
+import type { BriefRound, ResultRow, RoundRow, Swings } from '../api/rows.ts';
+import { parsedOnce } from '../db/parsed.ts';
+import { court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
+import type { Store } from './store.ts';
+
+/** What a round was run with; null, and set aside, when it cannot be read. */
+const readCard = (store: Store, { id, card, startedAt }: { id: string; card: unknown; startedAt: Date }): RungDocument | null =>
+  store.document(rungSchema, card, { what: 'round', id, name: startedAt.toISOString().slice(0, 16).replace('T', ' ') });
+
+/** Where a ball was to be hit to, where that was another goal than its card’s. */
+export const targetIn = ({
+  targetXM: x,
+  targetYM: y,
+  targetWidthM: widthM,
+  targetDepthM: depthM,
+}: Pick<typeof result.$inferSelect, 'targetXM' | 'targetYM' | 'targetWidthM' | 'targetDepthM'>): ResultRow['target'] =>
+  x === null || y === null || widthM === null || depthM === null ? null : { x, y, widthM, depthM };
+
+const landingIn = ({ landXM: x, landYM: y }: Pick<typeof result.$inferSelect, 'landXM' | 'landYM'>): ResultRow['landing'] =>
+  x === null || y === null ? null : { x, y };
+
+const toResult = ({
+  id,
+  seq,
+  feedId,
+  outcome,
+  speedMps,
+  elevationDeg,
+  bearingDeg,
+  radarMps,
+  ...row
+}: typeof result.$inferSelect): ResultRow => ({
+  id,
+  seq,
+  feedId,
+  outcome: outcome as Outcome,
+  speedMps,
+  elevationDeg,
+  bearingDeg,
+  radarMps,
+  landing: landingIn(row),
+  target: targetIn(row),
+});
+
+/** Which rounds, and how many at most. */
+export interface RoundsAsked {
+  rungIds?: readonly string[];
+  playerId?: PlayerId;
+  ids?: readonly string[];
+  /** Begun from then on, and before then. */
+  from?: Date;
+  before?: Date;
+  /** Those that come after this one in the order. */
+  after?: { startedAt: Date; id: string };
+  most: number;
+}
+
+/** As many as a screen shows at once. */
+export const PAGE_ROUNDS = 50;
+
+/** Balls of one round, corrections that were taken back left out. */
+const MOST_BALLS = 1000;
+
+/** Results of rounds, in the order of their balls. */
+async function resultsOf(store: Store, roundIds: readonly string[]): Promise<Map<string, ResultRow[]>> {
+  const byRound = new Map<string, ResultRow[]>();
+  if (roundIds.length === 0) return byRound;
+  const most = roundIds.length * MOST_BALLS;
+  for (const each of await store.list(result, inArray(result.roundId, [...roundIds]), result.seq, most)) {
+    const own = byRound.get(each.roundId) ?? [];
+    own.push(toResult(each));
+    byRound.set(each.roundId, own);
+  }
+  return byRound;
+}
+
+/** Rounds with their results and the names that belong to them, newest first; archived players and kit keep their names. */
+export async function readRounds(store: Store, { rungIds, playerId, ids, from, before, after, most }: RoundsAsked): Promise<RoundRow[]> {
+  const where: (SQL | undefined)[] = [
+    rungIds && inArray(round.rungId, [...rungIds]),
+    playerId === undefined ? undefined : eq(round.playerId, playerId),
+    ids && inArray(round.id, [...ids]),
+    from && gte(round.startedAt, from),
+    before && lt(round.startedAt, before),
+    after && or(lt(round.startedAt, after.startedAt), and(eq(round.startedAt, after.startedAt), lt(round.id, after.id))),
+  ];
+  if (rungIds?.length === 0 || ids?.length === 0) return [];
+  const rounds = await store.page(round, and(...where), [desc(round.startedAt), desc(round.id)], most);
+  if (rounds.length === 0) return [];
+  const of = (key: 'playerId' | 'machineId' | 'courtId' | 'rungId'): string[] => rounds.map((each) => each[key]);
+  const [byRound, players, machines, courts, rungs] = await Promise.all([
+    resultsOf(
+      store,
+      rounds.map(({ id }) => id),
+    ),
+    store.any(player, of('playerId')),
+    store.any(machine, of('machineId')),
+    store.any(court, of('courtId')),
+    store.any(rung, of('rungId')),
+  ]);
+  const ladders = await store.any(
+    ladder,
+    rungs.map(({ ladderId }) => ladderId),
+  );
+  const nameIn = (rows: readonly { id: string; name: string }[], id: string | undefined): string =>
+    rows.find((each) => each.id === id)?.name ?? '–';
+  return rounds.flatMap((each) => {
+    const card = readCard(store, each);
+    if (!card) return [];
+    return [
+      {
+        id: each.id,
+        outingId: each.outingId,
+        rungId: each.rungId,
+        playerId: each.playerId,
+        machineId: each.machineId,
+        courtId: each.courtId,
+        playerName: nameIn(players, each.playerId),
+        machineName: nameIn(machines, each.machineId),
+        courtName: nameIn(courts, each.courtId),
+        ladderName: nameIn(ladders, rungs.find(({ id }) => id === each.rungId)?.ladderId),
+        card,
+        weather: parsedOnce(weatherSchema, each.weather).data ?? card.weather,
+        confirmedBy: each.confirmedBy,
+        notes: each.notes,
+        source: each.source,
+        startedAt: each.startedAt.toISOString(),
+        finishedAt: each.finishedAt?.toISOString() ?? null,
+        results: byRound.get(each.id) ?? [],
+      },
+    ];
+  });
+}
+
+/** Rounds without the names that belong to them, and their results without what the machine said: what years of them are looked back at for. Newest first. */
+export async function readBrief(
+  store: Store,
+  { playerId, rungId, most }: { playerId?: PlayerId; rungId?: RungId; most: number },
+): Promise<BriefRound[]> {
+  const whose = and(
+    playerId === undefined ? undefined : eq(round.playerId, playerId),
+    rungId === undefined ? undefined : eq(round.rungId, rungId),
+  );
+  const rounds = await store.page(round, whose, [desc(round.startedAt), desc(round.id)], most);
+  if (rounds.length === 0) return [];
+  const ids = rounds.map(({ id }) => id);
+  const results = await store.read((db, mine) =>
+    db
+      .select({
+        roundId: result.roundId,
+        seq: result.seq,
+        feedId: result.feedId,
+        outcome: result.outcome,
+        landXM: result.landXM,
+        landYM: result.landYM,
+        targetXM: result.targetXM,
+        targetYM: result.targetYM,
+        targetWidthM: result.targetWidthM,
+        targetDepthM: result.targetDepthM,
+      })
+      .from(result)
+      .where(and(mine(result), inArray(result.roundId, ids)))
+      .orderBy(result.seq),
+  );
+  const of = new Map<string, BriefRound['results']>(ids.map((id) => [id, []]));
+  for (const { roundId, seq, feedId, outcome, ...row } of results)
+    of.get(roundId)?.push({ seq, feedId, outcome: outcome as Outcome, landing: landingIn(row), target: targetIn(row) });
+  return rounds.flatMap((each) => {
+    const card = readCard(store, each);
+    if (!card) return [];
+    const { id, rungId, courtId, source, startedAt, notes } = each;
+    const weather = parsedOnce(weatherSchema, each.weather).data ?? card.weather;
+    return [
+      {
+        id,
+        rungId,
+        playerId: each.playerId,
+        courtId,
+        card,
+        weather,
+        source,
+        notes,
+        startedAt: startedAt.toISOString(),
+        results: of.get(id)!,
+      },
+    ];
+  });
+}
+
+/** Which rungs were run last, and by whom: the newest rounds, without what they were run with and what became of their balls. */
+export async function readHeads(store: Store, most: number): Promise<Pick<RoundRow, 'id' | 'rungId' | 'playerId' | 'playerName'>[]> {
+  return store.read((db, mine) =>
+    db
+      .select({ id: round.id, rungId: round.rungId, playerId: round.playerId, playerName: player.name })
+      .from(round)
+      .innerJoin(player, eq(player.id, round.playerId))
+      .where(mine(round))
+      .orderBy(desc(round.startedAt), desc(round.id))
+      .limit(most),
+  );
+}
+
+/** The newest rounds of a player on a rung, as a verdict looks at them. */
+export const roundsOn = (store: Store, playerId: PlayerId, rungId: RungId, most: number): Promise<BriefRound[]> =>
+  readBrief(store, { playerId, rungId, most });
+
+/** Of all rounds since then: how many, and what was hit of what counted. */
+export async function countSince(store: Store, from: Date): Promise<{ rounds: number; hits: number; balls: number }> {
+  const [row] = await store.read((db, mine) =>
+    db
+      .select({ rounds: countDistinct(round.id), balls: count(result.hit), hits: sum(result.hit) })
+      .from(round)
+      .leftJoin(result, and(eq(result.roundId, round.id), mine(result)))
+      .where(and(mine(round), gte(round.startedAt, from))),
+  );
+  return { rounds: row?.rounds ?? 0, balls: row?.balls ?? 0, hits: Number(row?.hits ?? 0) };
+}
+
+/** Swings since then, of each player on each rung: balls that were let go, or never fed, are none. */
+export async function swingsSince(store: Store, from: Date): Promise<Swings[]> {
+  return store.read((db, mine) =>
+    db
+      .select({ playerId: round.playerId, rungId: round.rungId, swings: count(result.id) })
+      .from(round)
+      .innerJoin(result, and(eq(result.roundId, round.id), mine(result), notInArray(result.outcome, ['let-go', 'not-fed'])))
+      .where(and(mine(round), gte(round.startedAt, from)))
+      .groupBy(round.playerId, round.rungId),
+  );
+}
+
+/** Rounds that are looked through for the last ones of each player. */
+const MOST_LOOKED_THROUGH = 400;
+
+/** What each player hit in their last rounds on these rungs, who hit last first. @param last so many rounds each */
+export async function ratesOn(
+  store: Store,
+  rungIds: readonly string[],
+  last: number,
+): Promise<{ playerId: PlayerId; hits: number; balls: number }[]> {
+  if (rungIds.length === 0) return [];
+  // rung by rung, so that an index gives the newest without a look at all of them
+  const each = await Promise.all(
+    rungIds.map((rungId) =>
+      store.read((db, mine) =>
+        db
+          .select({ id: round.id, playerId: round.playerId, startedAt: round.startedAt })
+          .from(round)
+          .where(and(mine(round), eq(round.rungId, rungId as RungId)))
+          .orderBy(desc(round.startedAt), desc(round.id))
+          .limit(MOST_LOOKED_THROUGH),
+      ),
+    ),
+  );
+  const newest = each
+    .flat()
+    .sort((a, b) => b.startedAt.getTime() - a.startedAt.getTime() || b.id.localeCompare(a.id))
+    .slice(0, MOST_LOOKED_THROUGH);
+  const of = new Map<string, string[]>();
+  for (const { id, playerId } of newest) {
+    const own = of.get(playerId) ?? [];
+    if (own.length < last) of.set(playerId, [...own, id]);
+  }
+  const ids = [...of.values()].flat();
+  if (ids.length === 0) return [];
+  const rows = await store.read((db, mine) =>
+    db
+      .select({ playerId: round.playerId, balls: count(result.hit), hits: sum(result.hit) })
+      .from(round)
+      // what was hit to another goal says nothing of this one
+      .innerJoin(result, and(eq(result.roundId, round.id), mine(result), isNull(result.targetXM)))
+      .where(and(mine(round), inArray(round.id, ids)))
+      .groupBy(round.playerId),
+  );
+  const order = [...of.keys()];
+  return rows
+    .map(({ playerId, balls, hits }) => ({ playerId, balls, hits: Number(hits ?? 0) }))
+    .filter(({ balls }) => balls > 0)
+    .sort((a, b) => order.indexOf(a.playerId) - order.indexOf(b.playerId));
+}
+
+/** Who hit last on this court; null when nobody has. */
+export async function lastPlayerOn(store: Store, courtId: CourtId): Promise<string | null> {
+  const [last] = await store.page(round, eq(round.courtId, courtId), [desc(round.startedAt), desc(round.id)], 1);
+  return last?.playerId ?? null;
+}
+
+/** Players who have a round, by name. */
+export async function playersWithRounds(store: Store): Promise<{ id: string; name: string }[]> {
+  const rows = await store.read((db, mine) =>
+    db
+      .select({ id: player.id, name: player.name })
+      .from(player)
+      .where(
+        and(
+          eq(player.clubId, store.clubId),
+          exists(
+            db
+              .select({ one: sql`1` })
+              .from(round)
+              .where(and(mine(round), eq(round.playerId, player.id))),
+          ),
+        ),
+      )
+      .orderBy(player.name),
+  );
+  return rows;
+}

@@ -1,0 +1,38 @@
+import type { ReasonCode } from '../aim/index.ts';
+import { type GateAnswer, type GateQuestion, gateMet, sayNeed } from '../progress/index.ts';
+
+/** What each reason means, for who reads an answer as text; screens have words of their own. */
+export const REASON_TEXT: Record<ReasonCode, string> = {
+  net: 'This arc would hit the net.',
+  'speed-too-high': 'This needs more speed than the machine has.',
+  'speed-too-low': 'This needs a slower ball than the machine can throw.',
+  'elevation-too-high': 'This needs a higher elevation than the machine can set.',
+  'elevation-too-low': 'This needs a lower elevation than the machine can set.',
+  ceiling: 'This arc would touch the ceiling.',
+  'between-steps': 'This needs a setting between the steps that the machine has.',
+  'out-of-reach': 'No arc with this value reaches the target.',
+  'no-net': 'The ball does not pass over a net here, so its clearance cannot be held.',
+};
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** A verdict by a gate in words. */
+export function gateReason({ approach, hits, balls, longestRun, need }: GateQuestion, { interval, verdict }: GateAnswer): string {
+  if (balls === 0) return 'No ball has counted yet.';
+  const sure = `${hits} of ${balls}: somewhere between ${percent(interval[0])} and ${percent(interval[1])}.`;
+  const isMet = gateMet(need, { hits, balls, longestRun });
+  switch (approach) {
+    case 'sweet-spot':
+      if (verdict === 'tighten') return `${sure} That is too easy to learn from: a smaller target, or the next rung.`;
+      if (verdict === 'loosen') return `${sure} That is too hard to learn from: a larger target, or the rung below.`;
+      return `${sure} That is where one learns: stay.`;
+    case 'earn-it':
+      return isMet ? `${sure} ${sayNeed(need)} is met.` : `${sure} The rung asks for ${sayNeed(need)}: again.`;
+    case 'in-a-row':
+      return isMet
+        ? `A run of ${longestRun}: ${sayNeed(need)} is met.`
+        : `The longest run is ${longestRun}; the rung asks for ${sayNeed(need)}: again.`;
+    case 'coachs-eye':
+      return `Form held in ${sure} Whether to climb is the coach’s call.`;
+  }
+}
