@@ -1,6 +1,6 @@
 import { type Browser, expect, type Page, test } from '@playwright/test';
 import { handsFor } from './support/hands.ts';
-import { ARM, awake, expectAccessible, expectNoSideways, findRung, open } from './support/pages.ts';
+import { ARM, awake, expectAccessible, expectNoSideways, findRung, machineState, open } from './support/pages.ts';
 
 /** Another device: its own browser, without anything of the first. */
 async function device(browser: Browser, phone: boolean): Promise<Page> {
@@ -66,5 +66,7 @@ test('a cage on four devices: run, called, fed, and seen from far away; overrule
   await expect(page.getByRole('button', { name: /^(Resume|Arm|Finish round)/ }).first()).toBeEnabled();
   await press(page.getByRole('button', { name: 'Finish round' }));
   await expect(far.getByText(/This round is over/)).toBeVisible();
+  await press(page.getByRole('button', { name: /^Stow/ }));
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
   for (const each of [caller, feeder, far]) await each.context().close();
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { awake, COURT, expectAccessible, LADDER, open, saved, tag } from './support/pages.ts';
+import { ARM, awake, COURT, expectAccessible, LADDER, open, saved, tag } from './support/pages.ts';
 
 /** What a coach does with a ladder beside climbing it. */
 
@@ -178,7 +178,7 @@ test('a hard ball with too little time is armed only when a coach confirms by na
   await saved(page);
   await rung.getByRole('link', { name: 'Run', exact: true }).click();
   await awake(page, COURT);
-  const arm = page.getByRole('button', { name: /^(Arm|Begin)/ });
+  const arm = page.getByRole('button', { name: ARM });
   await expect(arm).toBeDisabled();
   await page.getByLabel('Name of the coach who confirms it').fill('Orla Fenwick');
   await page.getByRole('button', { name: 'It is meant' }).click();

@@ -192,11 +192,11 @@ describe('a machine that is worked by hand', () => {
     const { user } = show({
       rung: { id: id(5), ladderId: id(9), position: 0, document: pair },
       players: [player(10, 'Ines Rookwood'), child],
-      swingsToday: [{ playerId: id(11), rungId: id(77), swings: 80 }],
+      swingsToday: [{ playerId: id(11), rungId: id(77), swings: 180 }],
     });
     expect(screen.queryByText(/swings are in this day already/)).toBeNull();
     await user.selectOptions(screen.getByLabelText('Hits second'), 'Theo Larchmont');
-    expect(screen.getByText(/80 swings are in this day already/)).toBeTruthy();
+    expect(screen.getByText(/180 swings are in this day already/)).toBeTruthy();
   });
   test('the interval of the round is changed from the next ball on', async () => {
     const { user } = show();

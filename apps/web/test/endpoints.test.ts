@@ -64,6 +64,7 @@ describe('kit', () => {
       heightM: 1.68,
       bornYear: null,
       goals: '',
+      aims: [],
       avoid: '',
       notes: '',
     });
@@ -73,6 +74,14 @@ describe('kit', () => {
       body: { ...player, id: undefined, version: undefined, name: 'Ines Rookwood' },
     });
     expect((await readKit(store)).players[0]!.name).toBe('Ines Rookwood');
+    // goals with a date stay where a form says nothing of them
+    const aims = [{ sport: 'tennis', stroke: 'groundstroke', sideM: 1.5, distanceM: 18, by: '2026-12-24' }];
+    const { id: _id, version: _version, ...rest } = player!;
+    const put = (body: object) => call(kit.PUT, { scope, params: { kind: 'players', id: ids.player }, body });
+    await put({ ...rest, aims });
+    await put({ ...rest, aims: undefined, name: 'Ines R.' });
+    expect((await readKit(store)).players[0]).toMatchObject({ name: 'Ines R.', aims });
+    expect((await put({ ...rest, aims: [{ ...aims[0], by: 'spring' }] })).status).toBe(400);
     expect((await call(kit.DELETE, { scope, params: { kind: 'players', id: ids.player } })).status).toBe(204);
     expect((await readKit(store)).players).toEqual([]);
     expect((await call(kitRestore.POST, { scope, params: { kind: 'players', id: ids.player } })).status).toBe(204);

@@ -4,7 +4,8 @@ import { render, screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { today } from '../src/ui/day.ts';
 import { Units } from '../src/ui/Units.tsx';
-import { PlayerProgress, type ShownProgress } from '../src/views/logbook/PlayerProgress.tsx';
+import { PlayerProgress } from '../src/views/logbook/PlayerProgress.tsx';
+import type { ShownProgress } from '../src/views/logbook/shown.ts';
 import { saySides, saySizedBy } from '../src/words/logbook.ts';
 import { aPage } from './support/page.ts';
 

@@ -59,7 +59,7 @@ describe('hazards of a rung', () => {
     expect(ids(game)).toEqual([]);
     expect(ids({ ...game, intervalS: 1 })).toContain('survival');
     expect(ids({ ...game, ballsPerRound: 40 })).toContain('long-round');
-    expect(ids({ ...game, level: 'Starting', rounds: 10 })).toContain('juniors');
+    expect(ids({ ...game, level: 'Starting', rounds: 20 })).toContain('juniors');
   });
   test('helmets and a screen with a hard ball; a hard ball with no time is unsafe', () => {
     const pitch = buildQuestion('baseball-fastball-college', 'Three-wheel pitching machine');

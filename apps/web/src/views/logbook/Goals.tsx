@@ -10,7 +10,7 @@ import { useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { sayDay } from '../../ui/when.ts';
 import { sayOutlook } from '../../words/logbook.ts';
-import type { ShownStroke } from './PlayerProgress.tsx';
+import type { ShownStroke } from './shown.ts';
 
 const DAY_MS = 86_400_000;
 /** Whole days of a date, as those of the record. */

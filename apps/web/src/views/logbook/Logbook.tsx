@@ -18,9 +18,10 @@ import { RateBar } from '../../ui/RateBar.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { type Asked, Filters, logbookAt } from './Filters.tsx';
-import { PlayerProgress, type ShownProgress } from './PlayerProgress.tsx';
+import { PlayerProgress } from './PlayerProgress.tsx';
 import { RoundLines } from './RoundLines.tsx';
 import { Standings } from './Standings.tsx';
+import type { ShownProgress } from './shown.ts';
 import { Wishes } from './Wishes.tsx';
 
 interface Line {

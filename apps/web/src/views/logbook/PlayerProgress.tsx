@@ -1,4 +1,4 @@
-import { degToRad, mostSwings, mToFt, type PlayerProgress as Progress, printShare, type StrokeProgress, wilsonRate } from '@good-arc/core';
+import { degToRad, mostSwings, mToFt, printShare, wilsonRate } from '@good-arc/core';
 import { lazy, Suspense, useState } from 'react';
 import type { PlayerRow } from '../../api/rows.ts';
 import { ageOf } from '../../ui/around.ts';
@@ -7,16 +7,12 @@ import { sayDay } from '../../ui/when.ts';
 import { RATE_NAMES, SIDE_NAMES, STROKE_NAMES, sayMarks, saySides, TREND_WORDS } from '../../words/logbook.ts';
 import type { DayPoint } from './DayChart.tsx';
 import { Goals } from './Goals.tsx';
+import type { ShownProgress, ShownStroke } from './shown.ts';
 
 const DayChart = lazy(async () => ({ default: (await import('./DayChart.tsx')).DayChart }));
 const DAY_MS = 86_400_000;
 /** The newest days that were different are named. */
 const MARKS_SAID = 4;
-
-/** A stroke as it is shown. */
-export type ShownStroke = Omit<StrokeProgress, 'own'>;
-/** What the page is given: the way of working it out stays with the server. */
-export type ShownProgress = Omit<Progress, 'strokes'> & { strokes: ShownStroke[] };
 
 /** A whole day of the record, as it is read. */
 export const dayName = (day: number): string => sayDay(new Date(day * DAY_MS + DAY_MS / 2).toISOString());

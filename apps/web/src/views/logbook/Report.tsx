@@ -10,7 +10,8 @@ import { Units, useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { RATE_NAMES, SIDE_NAMES, saySides, sayStroke } from '../../words/logbook.ts';
 import { Goals } from './Goals.tsx';
-import { dayName, type ShownProgress, StrokeChart } from './PlayerProgress.tsx';
+import { dayName, StrokeChart } from './PlayerProgress.tsx';
+import type { ShownProgress } from './shown.ts';
 
 interface Props {
   viewer: Viewer;
