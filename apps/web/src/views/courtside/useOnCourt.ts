@@ -102,7 +102,7 @@ export function useOnCourt({
   const { playerId, setPlayerId, mates, setMates } = useWho(players, named, namedMates);
   const today = useToday(rung.document, { sport: ladder.sport, machine, ceilingM });
   const { weather } = today;
-  const trim = useTrim(rung.id, machine);
+  const trim = useTrim(rung, machine);
   /** Rounds of this visit, newest first. */
   const [done, setDone] = useState<Counted[]>([]);
   /** A machine on a line, worked by hand while its line is away. */
