@@ -11,6 +11,25 @@ async function judge(page: Page, ...pads: string[]): Promise<void> {
   for (const pad of pads) await page.getByRole('button', { name: new RegExp(`^${pad}`) }).click();
 }
 
+/** Balls of the round that are written on the device: a tap is shown before that, and a browser may be closed at once. */
+const keptBalls = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((done, fail) => {
+        const opening = indexedDB.open('good-arc');
+        opening.onerror = () => fail(opening.error);
+        opening.onsuccess = () => {
+          const db = opening.result;
+          const rounds = db.transaction('kept').objectStore('kept').getAll(IDBKeyRange.bound('round:', 'round:~'));
+          rounds.onerror = () => fail(rounds.error);
+          rounds.onsuccess = () => {
+            db.close();
+            done(rounds.result.reduce((sum, round) => sum + JSON.parse(round).balls.length, 0));
+          };
+        };
+      }),
+  );
+
 test('a phone without a network: installed, a round by hand goes on through reload, close and reopening; then each ball arrives once', {
   tag: '@phone',
 }, async ({ baseURL, launchOptions, viewport }) => {
@@ -83,6 +102,7 @@ test('a phone without a network: installed, a round by hand goes on through relo
     await expectNoSideways(page);
     await expectAccessible(page);
     await judge(page, 'In');
+    await expect.poll(() => keptBalls(page)).toBe(5);
     const court = page.url();
     await phone.close();
 
