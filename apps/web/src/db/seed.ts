@@ -152,8 +152,7 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
       goals,
       avoid,
       bornYear: ageYears === undefined ? null : now.getFullYear() - ageYears - 1,
-      aims:
-        name === GOAL.player ? [{ ...GOAL.aim, by: new Date(now.getTime() + GOAL.days * 86_400_000).toISOString().slice(0, 10) }] : null,
+      aims: name === GOAL.player ? [{ ...GOAL.aim, by: new Date(now.getTime() + GOAL.days * DAY_MS).toISOString().slice(0, 10) }] : null,
     }));
     await tx.insert(player).values(players);
 

@@ -3,7 +3,8 @@ import { and, count, inArray, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { BriefRound, Kit, PlayerRow, StrokeScatter } from '../api/rows.ts';
 import { round } from '../db/schema.ts';
-import { ballsIn, dayOf, loggedFrom, roundsOfPlayer } from './progress.ts';
+import { dayOf } from '../ui/day.ts';
+import { ballsIn, loggedFrom, roundsOfPlayer } from './progress.ts';
 import { roundsOn } from './read-rounds.ts';
 import type { Store } from './store.ts';
 

@@ -16,9 +16,10 @@ import {
   wholly,
 } from '@good-arc/core';
 import type { CourtRow, Kit, LadderRow } from '../api/rows.ts';
+import { dayOf } from '../ui/day.ts';
 import { judge } from '../ui/judge.ts';
 import type { Comer } from './comers.ts';
-import { ballsIn, dayOf, ofBall } from './progress.ts';
+import { ballsIn, ofBall } from './progress.ts';
 
 /** Whether every ball of a rung is on a side that is surely hit less by one of them. */
 function isWeaker(document: RungDocument, sport: Sport, comers: readonly Comer[]): boolean {

@@ -11,13 +11,13 @@ import {
   wholly,
 } from '@good-arc/core';
 import type { BriefRound, Kit } from '../api/rows.ts';
+import { dayOf } from '../ui/day.ts';
 import { judge } from '../ui/judge.ts';
 import { readBrief } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
 /** Rounds that are looked back at: years of a player who comes twice a week. */
 const MOST_ROUNDS = 600;
-const DAY_MS = 86_400_000;
 /** A round that cannot be judged any more is taken to ask half of the game. */
 const UNKNOWN_DEMAND = 0.5;
 
@@ -25,8 +25,6 @@ const UNKNOWN_DEMAND = 0.5;
 const OF_BALL: readonly DemandPart[] = ['time', 'ground', 'pace', 'doubt'];
 const sumOf = (parts: Readonly<Record<DemandPart, number>>): number => OF_BALL.reduce((sum, part) => sum + parts[part], 0);
 export const ofBall = ({ parts }: Demand): number => sumOf(parts) / sumOf(DEMAND_PARTS);
-
-export const dayOf = (moment: string): number => Math.floor(new Date(moment).getTime() / DAY_MS);
 
 /** Demands that were worked out, for as long as their card is kept: the same cards are looked back at again and again. */
 const worked = new WeakMap<RungDocument, Map<string, number>>();

@@ -1,7 +1,7 @@
 import { nextStepOn } from '@good-arc/core';
 import type { BriefRound, LadderRow, Standing } from '../api/rows.ts';
+import { dayOf } from '../ui/day.ts';
 import { sayStep } from '../words/progress.ts';
-import { dayOf } from './progress.ts';
 
 /** A player has stalled who has been on a rung for so many days, with so many rounds. */
 const STALLED = { days: 21, rounds: 5 };

@@ -1,6 +1,7 @@
 import { type CourtPlan, isInZone, type Zone } from '@good-arc/core';
 import type { PointerEvent } from 'react';
 import { CourtDrawing } from './CourtDrawing.tsx';
+import { Cross } from './Cross.tsx';
 import { describeSpot } from './place.ts';
 import { rulerScale } from './scale.ts';
 import { boxIn } from './targetBox.ts';
@@ -135,12 +136,7 @@ export function LandingPlan({ plan: whole, machine, marks, landed, zones = [], c
             )}
           </g>
         ))}
-        {cross && (
-          <g stroke="currentColor" strokeWidth={2} aria-hidden="true">
-            <line x1={scale.along(cross.y) - 11} x2={scale.along(cross.y) + 11} y1={scale.across(cross.x)} y2={scale.across(cross.x)} />
-            <line x1={scale.along(cross.y)} x2={scale.along(cross.y)} y1={scale.across(cross.x) - 11} y2={scale.across(cross.x) + 11} />
-          </g>
-        )}
+        {cross && <Cross px={scale.along(cross.y)} py={scale.across(cross.x)} />}
       </svg>
     </div>
   );

@@ -1,5 +1,6 @@
 import { type Dial, type MachineTrim, type NextTrim, printReading } from '@good-arc/core';
 import type { useUnits } from '../ui/Units.tsx';
+import { sayTurn } from './today.ts';
 
 type Units = Pick<ReturnType<typeof useUnits>, 'speed'>;
 
@@ -11,7 +12,7 @@ export function sayTrim(next: NextTrim, units: Units): string {
       return `${name} ${clicks > 0 ? 'up' : 'down'} ${Math.abs(clicks)} ${Math.abs(clicks) === 1 ? 'click' : 'clicks'}, to ${text}`;
     }
     case 'turn':
-      return `turn it ${Math.abs(next.deg).toFixed(1)}° ${next.deg > 0 ? 'right' : 'left'}`;
+      return sayTurn(next.deg);
     case 'elevation':
       return `elevation ${next.deg > 0 ? 'up' : 'down'} ${Math.abs(next.deg).toFixed(1)}°`;
     case 'speed':

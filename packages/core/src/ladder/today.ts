@@ -158,14 +158,12 @@ export function trimAll(
     };
     return { ...feed, launch: { ...launch, ...trimmed } };
   });
-  const can = feeds.every(
-    (feed) =>
-      !isOurs(feed) ||
-      (feed.launch.elevationDeg >= lowest &&
-        feed.launch.elevationDeg <= highest &&
-        feed.launch.speedMps >= slowest &&
-        feed.launch.speedMps <= fastest),
-  );
+  const can = feeds
+    .filter(isOurs)
+    .every(
+      ({ launch }) =>
+        launch.elevationDeg >= lowest && launch.elevationDeg <= highest && launch.speedMps >= slowest && launch.speedMps <= fastest,
+    );
   const next = { ...rung, feeds };
   return can && isTrimOf(next, rung) ? next : null;
 }

@@ -93,9 +93,9 @@ export function FirstBall(props: Props) {
       {first.shift && (
         <Notice aria-label="Today" tone="warning" className="mt-2">
           <p>Everything seems {percentOff(first.shift.share)} today (battery, balls, cold?).</p>
-          <Button size="l" className="mt-2" onClick={() => void first.shiftBy(first.shift!.share)}>
+          <Button size="l" className="mt-2" onClick={() => first.takeShift(first.shift!.share)}>
             {props.hasLine
-              ? `Throw all ${percentOff(2 - first.shift.share)} today`
+              ? `Throw all ${percentOff(1 / first.shift.share)} today`
               : `Count it as ${percentOff(first.shift.share)} for today`}
           </Button>
         </Notice>
@@ -103,7 +103,7 @@ export function FirstBall(props: Props) {
       {first.share !== 1 && (
         <p className="mt-2">
           {machine.name} counts as {percentOff(first.share)} than its curves today.{' '}
-          <Button look="ghost" className="text-base" onClick={() => void first.shiftBy(null)}>
+          <Button look="ghost" className="text-base" onClick={first.takeShiftBack}>
             Take the shift back
           </Button>
         </p>

@@ -1,5 +1,6 @@
 import { PLATE, strikeZone } from '@good-arc/core';
 import type { PointerEvent } from 'react';
+import { Cross } from '../../ui/Cross.tsx';
 import type { PlanMark } from '../../ui/LandingPlan.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { useCross } from '../../ui/useCross.ts';
@@ -92,12 +93,7 @@ export function WindowPlan({ zone, batterHeightM, marks, landed, onMark }: Props
             </text>
           </g>
         ))}
-        {cross && (
-          <g stroke="currentColor" strokeWidth={2} aria-hidden="true">
-            <line x1={px(cross.x) - 11} x2={px(cross.x) + 11} y1={py(cross.y)} y2={py(cross.y)} />
-            <line x1={px(cross.x)} x2={px(cross.x)} y1={py(cross.y) - 11} y2={py(cross.y) + 11} />
-          </g>
-        )}
+        {cross && <Cross px={px(cross.x)} py={py(cross.y)} />}
       </svg>
     </div>
   );

@@ -153,12 +153,8 @@ export function useFirstBall({ rungId, document, sport, machine, onMachine, hasL
         )
       : null;
 
-  /** The curves of its dials count as so much faster or slower today; on a line it is told to throw as much faster. */
+  /** The curves of its dials count as so much faster or slower today; null for as they are. */
   async function setToday(today: MachineToday | null): Promise<void> {
-    if (hasLine) {
-      turnBy({ speedShare: today ? 1 / today.speedShare : 1 / by.speedShare });
-      return;
-    }
     const before = machine;
     let saved = machine;
     const save = async (next: MachineRow): Promise<void> => {
@@ -215,7 +211,11 @@ export function useFirstBall({ rungId, document, sport, machine, onMachine, hasL
     /** A program does it, no hand. */
     turnsItself: (next: NextTrim): boolean => hasLine && (next.by !== 'turn' || machine.profile.aimedBy !== 'hand'),
     shift: shift?.matters ? shift : null,
-    shiftBy: (speedShare: number | null): Promise<void> =>
-      setToday(speedShare === null ? null : { day, speedShare: Math.round(speedShare * 1000) / 1000 }),
+    /** Everything is so much slower today: a machine on a line is told to throw as much faster. */
+    takeShift(speedShare: number): void {
+      if (hasLine) turnBy({ speedShare: 1 / speedShare });
+      else void setToday({ day, speedShare: Math.round(speedShare * 1000) / 1000 });
+    },
+    takeShiftBack: (): void => void setToday(null),
   };
 }

@@ -2,7 +2,7 @@ import { degToRad, outlookOf, radToDeg, type StrokeGoal } from '@good-arc/core';
 import { useState } from 'react';
 import type { PlayerRow } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
-import { dayAfter, today } from '../../ui/day.ts';
+import { dayAfter, dayOf, today } from '../../ui/day.ts';
 import { putRow } from '../../ui/putRow.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { TextField } from '../../ui/TextField.tsx';
@@ -12,9 +12,6 @@ import { sayDay } from '../../ui/when.ts';
 import { sayOutlook } from '../../words/logbook.ts';
 import type { ShownStroke } from './shown.ts';
 
-const DAY_MS = 86_400_000;
-/** Whole days of a date, as those of the record. */
-const dayOfDate = (date: string): number => Math.floor(Date.parse(date) / DAY_MS);
 /** A first goal: so much nearer to the target, in so many days. */
 const FIRST = { share: 0.85, days: 42 } as const;
 
@@ -56,7 +53,7 @@ export function Goals({
                   {Math.abs(goal.distanceM / stroke.distanceM - 1) > 0.03 && ` at ${units.length(goal.distanceM)}`}.
                 </b>{' '}
                 {sayOutlook(
-                  outlookOf(stroke.days, radToDeg(Math.atan(goal.sideM / goal.distanceM)), dayOfDate(today()), dayOfDate(goal.by)),
+                  outlookOf(stroke.days, radToDeg(Math.atan(goal.sideM / goal.distanceM)), dayOf(today()), dayOf(goal.by)),
                   (deg) => units.length(goal.distanceM * Math.tan(degToRad(deg))),
                 )}
               </span>

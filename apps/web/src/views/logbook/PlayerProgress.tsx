@@ -2,6 +2,7 @@ import { degToRad, mostSwings, mToFt, printShare, wilsonRate } from '@good-arc/c
 import { lazy, Suspense, useState } from 'react';
 import type { PlayerRow } from '../../api/rows.ts';
 import { ageOf } from '../../ui/around.ts';
+import { DAY_MS } from '../../ui/day.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { RATE_NAMES, SIDE_NAMES, STROKE_NAMES, sayMarks, saySides, TREND_WORDS } from '../../words/logbook.ts';
@@ -10,7 +11,6 @@ import { Goals } from './Goals.tsx';
 import type { ShownProgress, ShownStroke } from './shown.ts';
 
 const DayChart = lazy(async () => ({ default: (await import('./DayChart.tsx')).DayChart }));
-const DAY_MS = 86_400_000;
 /** The newest days that were different are named. */
 const MARKS_SAID = 4;
 
