@@ -239,6 +239,24 @@ describe('beside the curve', () => {
     expect(kept.used).toBe(14);
     expect(curveAt(kept, 0.25) / law(0.25)).toBeCloseTo(1, 1);
   });
+  test('of balls that came down 2 to 6 m off, five marks name eight in ten, and seldom another with them', () => {
+    const [trials, at] = [40, [1, 3, 5, 7, 9]];
+    let [named, others] = [0, 0];
+    for (let seed = 0; seed < trials; seed++) {
+      const random = seededRandom(seed + 50);
+      const balls = throwBalls(stand, { law }, seed + 700, { mark: true }, 3, at);
+      const odd = balls[Math.floor(random() * balls.length)]!;
+      const byM = (2 + 4 * random()) * (random() < 0.5 ? -1 : 1);
+      const { outliers } = ask(
+        stand,
+        balls.map((ball) => (ball === odd ? { ...ball, mark: { ...ball.mark!, y: ball.mark!.y + byM } } : ball)),
+      );
+      named += Number(outliers.some(({ ballId }) => ballId === odd.id));
+      others += outliers.filter(({ ballId }) => ballId !== odd.id).length;
+    }
+    expect(named / trials).toBeGreaterThanOrEqual(0.8);
+    expect(others).toBeLessThan(0.1 * trials);
+  });
   test('the most useful next mark lies where the band is wide, and narrows it', () => {
     const balls = throwBalls(stand, { law }, 2, { mark: true }, 4, [2.5, 4]);
     const fit = ask(stand, balls);

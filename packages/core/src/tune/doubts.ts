@@ -22,8 +22,8 @@ export interface DoubtBall {
   sigma: number;
 }
 
-/** From so many readings on the shape between them is told by balls. */
-const ENOUGH_READINGS = 4;
+/** From so many readings on balls tell whether the dial is smooth between them: four are followed by any curve. A ripple that is shorter than their distance is seen by none. */
+const ENOUGH_READINGS = 5;
 /** Below this chance a dial is called rough. The priors of a shape are wide, so that a smooth one seldom is: 2 of 60 in our trial. */
 const ROUGH_BELOW = 0.2;
 /** Beyond so many σ it is no luck. */
@@ -102,7 +102,7 @@ export function doubtsOf({
   const drift = driftOf(readings.map((reading) => balls.filter((ball) => ball.reading === reading)));
   if (turned === null && drift && Math.abs(drift.slope) > NO_LUCK * drift.sd)
     doubts.push({ code: 'drift', figures: { share: (drift.slope * drift.span) / value } });
-  if (readings.length >= ENOUGH_READINGS && roughness(square, parts) < ROUGH_BELOW) doubts.push({ code: 'rough', figures: {} });
+  if (roughness(square, parts) < ROUGH_BELOW) doubts.push({ code: 'rough', figures: {} });
   if (readings.length < ENOUGH_READINGS) doubts.push({ code: 'few-marks', figures: { readings: readings.length } });
   return doubts;
 }

@@ -3,7 +3,8 @@ import type { Dial, DialCurve } from '../dial/index.ts';
 import { airDensity } from '../flight/index.ts';
 import { expectedRange, type MachineProfile, spinFor } from '../machine/index.ts';
 import { ELEVATION_SIGMA_DEG, type TuneUp } from './ball.ts';
-import { type Fit, type FitQuestion, fitDial } from './fit.ts';
+import { type Fit, fitDial } from './fit.ts';
+import type { FitQuestion } from './solve.ts';
 import type { Stand } from './watch.ts';
 
 /** Dials whose effect is seen in the flight; the others are measured directly. */
