@@ -99,6 +99,7 @@ describe('words of everything else the core answers with a code', () => {
     sayUnfit({ rung: 'One', why: { code: 'not-at-level', figures: { ball: 'Reset' } } }, length),
     sayUnfit({ rung: 'One', why: { code: 'bounces-twice', figures: NONE } }, length),
     sayUnfit({ rung: 'One', why: { code: 'too-little-time', figures: NONE } }, length),
+    sayUnfit({ rung: 'One', why: { code: 'feeds-too-soon', figures: { needsS: 9.2, atMostS: 7 } } }, length),
   ])('building and fitting: %s', (words) => expectSentence(words));
   test('what to doubt of a tune-up, each with what to do', () => {
     const print = { reading: (at: number) => `mark ${at}`, speed: (mps: number) => `${mps} m/s` };

@@ -33,7 +33,7 @@ import {
   stepBetween,
   targetFor,
 } from '../src/index.ts';
-import { buildQuestion, judgedWhole, judgeWith, kindsFor } from './support/club.ts';
+import { buildQuestion, judgedWhole, judgeWith, kindOf, kindsFor } from './support/club.ts';
 
 const ladderOf = (question: BuildQuestion): RungDocument[] => buildLadder(question).rungs;
 const judge = (rung: RungDocument, question: BuildQuestion) => judgedWhole(rung, judgeWith(question));
@@ -150,6 +150,18 @@ describe('a ladder to a game ball', () => {
     const tosser = buildLadder(buildQuestion('tennis-rally-drive-starting', 'Pocket tosser'));
     expect(tosser.missing.map(({ code }) => code)).toEqual(['no-arc']);
     expect(tosser.help.map(({ code }) => code)).toContain('closer');
+  });
+  test('a machine with pins takes them in order and skips none', () => {
+    const { speedSteps } = kindOf('Lever-arm thrower');
+    for (const { id } of GAME_BOOK.filter(({ kind, sport }) => kind === 'pitch' && sport === 'baseball')) {
+      const { rungs } = buildLadder(buildQuestion(id, 'Lever-arm thrower', { minutes: 40 }));
+      const pins = rungs.map(({ feeds }) => speedSteps!.findIndex((mps) => Math.abs(mps - feeds[0]!.launch.speedMps) < 0.1));
+      expect(pins).not.toContain(-1);
+      pins.slice(1).forEach((pin, i) => {
+        expect(pin - pins[i]!, `${id}: pins ${pins.map((each) => each + 1).join(', ')}`).toBeGreaterThanOrEqual(0);
+        expect(pin - pins[i]!).toBeLessThanOrEqual(1);
+      });
+    }
   });
   test('left-handed backhand is where a right-handed forehand is', () => {
     const spot = (hand: 'left' | 'right', wing: 'forehand' | 'backhand') =>

@@ -69,6 +69,8 @@ export function sayUnfit({ why }: Fitted['problems'][number], length: (m: number
       return 'Its balls differ from one to the next, and this machine stands for one ball at a time: a machine that is programmed throws it.';
     case 'no-sweep':
       return 'The machine must turn by itself while it feeds; this one is turned by hand.';
+    case 'feeds-too-soon':
+      return `It needs ${Math.ceil(why.figures.needsS)} s from ball to ball, and this machine waits ${why.figures.atMostS} s at most: switch it off between balls, or take one that waits longer.`;
     case 'too-little-time':
       return 'It leaves too little time for this level.';
   }

@@ -68,6 +68,8 @@ export type Cure =
 export type Unfit =
   | { code: 'cannot-throw'; figures: { ball: string; cure: Cure | null } }
   | { code: 'not-at-level'; figures: { ball: string } }
+  /** The machine feeds sooner than the rung needs, however it is set. s. */
+  | { code: 'feeds-too-soon'; figures: { needsS: number; atMostS: number } }
   | { code: 'bounces-twice' | 'too-little-time' | 'ball-by-ball' | 'no-sweep'; figures: Record<never, never> };
 
 /** A built-in drill on a machine and a court: its rungs, and why others are missing. */
@@ -164,6 +166,8 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       answer = { code: 'too-little-time', figures: {} };
       continue;
     }
+    const atMostS = machine.profile.intervalS[1];
+    if (first.readyIntervalS > atMostS) return { code: 'feeds-too-soon', figures: { needsS: first.readyIntervalS, atMostS } };
     return inTime(made, context, machine.profile);
   }
   return answer;

@@ -9,6 +9,8 @@ export type BattedBall = 'grounder' | 'line drive' | 'fly ball' | 'pop-up';
 export const battedBall = (elevationDeg: number): BattedBall =>
   elevationDeg < 10 ? 'grounder' : elevationDeg < 25 ? 'line drive' : elevationDeg <= 50 ? 'fly ball' : 'pop-up';
 
+/** Spacing of what is looked at along a ball's way, s: a fielder at home is not run past. */
+const LOOK_S = 0.05;
 /** A hop lower than this, m, is a roll. */
 const LOWEST_HOP_M = 0.08;
 /** Before a fielder moves, s (common practice, no source). */
@@ -70,7 +72,7 @@ function rollOf(
 
 /** Flies a batted or thrown ball through its hops and rolls it out. */
 export function fieldBall(conditions: Conditions, { sport, surfaceId }: Field, launch: Launch, level: Level): FieldedBall {
-  const flight = fly(conditions, launch, { maxBounces: 40, sampleS: 0.05 });
+  const flight = fly(conditions, launch, { maxBounces: 40, sampleS: LOOK_S });
   const [first] = flight.bounces;
   const hopHeight = (b: Bounce): number =>
     b.speedOutMps === undefined ? 0 : (b.speedOutMps * Math.sin(degToRad(b.angleOutDeg ?? 0))) ** 2 / (2 * GRAVITY);
@@ -87,12 +89,13 @@ export function fieldBall(conditions: Conditions, { sport, surfaceId }: Field, l
   const roll = rollOf(conditions, surfaceById(surfaceId).rollMps2, speedMps);
   const { rollS, rollM } = roll;
   const rest = { t: end.t + rollS, x: end.x + ux * rollM, y: end.y + uy * rollM };
-  const rolled = Array.from({ length: 12 }, (_, i): Flight['path'][number] => {
-    const t = (rollS * (i + 1)) / 12;
-    const s = roll.at(t);
-    return [end.t + t, end.x + ux * s, end.y + uy * s, conditions.ball.radiusM];
-  });
-  const path = [...before, ...rolled];
+  const rolledIn = (steps: number): Flight['path'] =>
+    Array.from({ length: steps }, (_, i): Flight['path'][number] => {
+      const t = (rollS * (i + 1)) / steps;
+      const s = roll.at(t);
+      return [end.t + t, end.x + ux * s, end.y + uy * s, conditions.ball.radiusM];
+    });
+  const way = [...before, ...rolledIn(Math.ceil(rollS / LOOK_S))];
   return {
     kind: battedBall(launch.elevationDeg),
     hangTimeS: first!.t,
@@ -102,8 +105,8 @@ export function fieldBall(conditions: Conditions, { sport, surfaceId }: Field, l
     hops: flight.bounces.slice(0, last < 0 ? undefined : last + 1),
     rollFrom: { t: end.t, x: end.x, y: end.y, speedMps },
     rest,
-    path,
-    fielder: playOf(diamondOf(sport)!.positions, path, { t: first!.t, x: first!.x, y: first!.y }, level),
+    path: [...before, ...rolledIn(12)],
+    fielder: playOf(diamondOf(sport)!.positions, way, { t: first!.t, x: first!.x, y: first!.y }, level),
   };
 }
 
@@ -113,7 +116,7 @@ export function fieldBall(conditions: Conditions, { sport, surfaceId }: Field, l
  */
 function playOf(
   positions: readonly FieldPosition[],
-  path: Flight['path'],
+  way: Flight['path'],
   landing: { t: number; x: number; y: number },
   level: Level,
 ): Play {
@@ -122,7 +125,7 @@ function playOf(
     const run = (to: { x: number; y: number }): number => Math.hypot(to.x - x, to.y - y);
     const there = (to: { t: number; x: number; y: number }): boolean => FIELDER_READ_S + run(to) / speed <= to.t;
     if (there(landing)) return { name, short, inTheAir: true, ...landing, distanceM: run(landing) };
-    const onGround = path.filter(([t]) => t > landing.t).map(([t, px, py]) => ({ t, x: px, y: py }));
+    const onGround = way.filter(([t]) => t > landing.t).map(([t, px, py]) => ({ t, x: px, y: py }));
     const end = onGround.at(-1) ?? landing;
     const at = onGround.find(there) ?? { ...end, t: Math.max(end.t, FIELDER_READ_S + run(end) / speed) };
     return { name, short, inTheAir: false, ...at, distanceM: run(at) };

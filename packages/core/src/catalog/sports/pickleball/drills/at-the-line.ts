@@ -66,7 +66,7 @@ export const AT_THE_LINE: readonly Drill[] = [
         recover: BETWEEN,
         intervalS: 4.5,
       }),
-      rung('Shoulder high', 'Brush up and across.', [volley('Shoulder high', 0.5, { share: 0.3, high: 0.9 })], {
+      rung('Shoulder high', 'Brush up and across.', [volley('Shoulder high', 0.5, { share: 0.3, high: 0.7 })], {
         from: FAR_MID,
         start: BETWEEN,
         recover: BETWEEN,

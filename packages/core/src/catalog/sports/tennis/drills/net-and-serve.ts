@@ -1,6 +1,9 @@
 import type { Drill } from '../../../drill.ts';
 import { AT_NET, BASE, BESIDE_SERVER, drive, rung, toHand, volley } from './parts.ts';
 
+/** A short ball to come in behind, and the time until the volley. */
+const SHORT_DEEP = { game: 'short-ball', meet: { x: 0.6, y: -8.4 }, thenS: 3, cue: 'Approach deep', hit: 'deep-right' } as const;
+
 /** At the net, and around the serve. */
 export const NET_AND_SERVE: readonly Drill[] = [
   {
@@ -69,30 +72,18 @@ export const NET_AND_SERVE: readonly Drill[] = [
         'Approach, then volley',
         'Split before it leaves.',
         [
-          drive('Short ball', 0.9, {
-            game: 'short-ball',
-            share: 0.5,
-            meet: { x: 0.6, y: -8.4 },
-            thenS: 3,
-            cue: 'Approach deep',
-            hit: 'deep-right',
-          }),
+          drive('Short ball', 0.9, { ...SHORT_DEEP, share: 0.5 }),
           volley('Volley', 0.5, { share: 0.2, meet: { x: 0.3, y: -4 }, thenS: 7, cue: 'Volley into the open court', hit: 'deep-left' }),
         ],
         { from: BASE, start: { x: 0, y: -11 }, recover: null, perRound: 8, intervalS: 5 },
       ),
       rung(
-        'Volley to either side',
+        'Volley on either side',
         'Cover the line.',
         [
-          drive('Short ball', 0.9, {
-            game: 'short-ball',
-            share: 0.6,
-            meet: { x: 0.6, y: -8.4 },
-            thenS: 3,
-            cue: 'Approach deep',
-            hit: 'deep-right',
-          }),
+          drive('Short ball', 0.9, { ...SHORT_DEEP, share: 0.6 }),
+          volley('Volley, forehand', 0.8, { share: 0.25, meet: { x: 0.2, y: -4 }, thenS: 7, cue: 'Into the open court', hit: 'deep-left' }),
+          drive('Short ball again', 0.9, { ...SHORT_DEEP, share: 0.6 }),
           volley('Volley, backhand', -0.8, { share: 0.25, meet: { x: -0.2, y: -4 }, thenS: 7, cue: 'Other side', hit: 'deep-left' }),
         ],
         { from: BASE, start: { x: 0, y: -11 }, recover: null, perRound: 8, intervalS: 5 },

@@ -61,5 +61,5 @@ export function fiveMarkers(count: number, share: number): DrillBall[] {
   ] as const;
   return markers
     .slice(0, count)
-    .map(([where, marker], i) => drive(`After the marker ${where}`, 0.6, { share, marker, cue: `Marker ${i + 1}: ${where}` }));
+    .map(([where, marker], i) => drive(`After the marker: ${where}`, 0.6, { share, marker, cue: `Marker ${i + 1}: ${where}` }));
 }
