@@ -17,6 +17,7 @@ const ada: PlayerRow = {
   bornYear: null,
   goals: '',
   aims: [],
+  season: null,
   avoid: '',
   notes: '',
 };

@@ -65,6 +65,7 @@ describe('kit', () => {
       bornYear: null,
       goals: '',
       aims: [],
+      season: null,
       avoid: '',
       notes: '',
     });
@@ -82,6 +83,17 @@ describe('kit', () => {
     await put({ ...rest, aims: undefined, name: 'Ines R.' });
     expect((await readKit(store)).players[0]).toMatchObject({ name: 'Ines R.', aims });
     expect((await put({ ...rest, aims: [{ ...aims[0], by: 'spring' }] })).status).toBe(400);
+    const season = {
+      ladderId: uuidv7(),
+      from: '2026-11-30',
+      to: '2026-12-06',
+      weekdays: [2],
+      restsArm: false,
+      ballsAWeek: 60,
+      fromRung: 0,
+    };
+    expect((await put({ ...rest, season })).body).toMatchObject({ errors: [{ detail: 'Two weeks to a year after it begins' }] });
+    expect((await put({ ...rest, season: { ...season, to: '2027-03-01' } })).status).toBe(404);
     expect((await call(kit.DELETE, { scope, params: { kind: 'players', id: ids.player } })).status).toBe(204);
     expect((await readKit(store)).players).toEqual([]);
     expect((await call(kitRestore.POST, { scope, params: { kind: 'players', id: ids.player } })).status).toBe(204);

@@ -37,6 +37,7 @@ const player = (n: number, name: string, level: PlayerRow['level']): PlayerRow =
   bornYear: null,
   goals: '',
   aims: [],
+  season: null,
   avoid: level === 'Starting' ? 'serves two days running' : '',
   notes: '',
 });

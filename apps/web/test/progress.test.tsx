@@ -1,7 +1,9 @@
 // @vitest-environment happy-dom
 import { compareRates, ownScatter } from '@good-arc/core';
 import { render, screen, waitFor } from '@testing-library/react';
+import { useState } from 'react';
 import { describe, expect, test } from 'vitest';
+import type { PlayerRow } from '../src/api/rows.ts';
 import { today } from '../src/ui/day.ts';
 import { Units } from '../src/ui/Units.tsx';
 import { PlayerProgress } from '../src/views/logbook/PlayerProgress.tsx';
@@ -19,9 +21,19 @@ const player = {
   bornYear: new Date().getFullYear() - 13,
   goals: '',
   aims: [],
+  season: null,
   avoid: '',
   notes: '',
 } as const;
+/** A page that keeps what is put. */
+function Page({ strokes, aims }: { strokes: ShownProgress['strokes']; aims: PlayerRow['aims'] }) {
+  const [row, setRow] = useState<PlayerRow>({ ...player, aims });
+  return (
+    <Units system="metric">
+      <PlayerProgress player={row} progress={{ ...progress, strokes }} onPlayer={setRow} />
+    </Units>
+  );
+}
 const scatter = ownScatter('Building').on();
 const [forehand, backhand] = [
   { hits: 30, balls: 40, name: 'forehand' as const },
@@ -57,7 +69,7 @@ const progress: ShownProgress = {
 const show = (system: 'imperial' | 'metric', part: Partial<ShownProgress> = {}): string =>
   render(
     <Units system={system}>
-      <PlayerProgress player={player} progress={{ ...progress, ...part }} mayEdit={false} />
+      <PlayerProgress player={player} progress={{ ...progress, ...part }} />
     </Units>,
   ).container.textContent!;
 
@@ -121,12 +133,7 @@ describe('a goal with a date', () => {
     distanceM: 20,
     by: new Date((now + 28) * DAY_MS).toISOString().slice(0, 10),
   } as const;
-  const page = (perDay: number, aims: (typeof goal)[]) =>
-    render(
-      <Units system="metric">
-        <PlayerProgress player={{ ...player, aims }} progress={{ ...progress, strokes: getting(perDay) }} mayEdit />
-      </Units>,
-    ).container.textContent!;
+  const page = (perDay: number, aims: (typeof goal)[]) => render(<Page strokes={getting(perDay)} aims={aims} />).container.textContent!;
   test('says where the way so far leads', () => {
     expect(page(0.012, [goal])).toMatch(/two of three within 1\.15 m to the side\. ?On course: about 1\.\d+ m by then/);
     expect(page(0, [goal])).toMatch(/Not at this pace: about 1\.7\d m by then/);

@@ -19,6 +19,7 @@ import type {
   RungDocument,
   RungId,
   ScatterNow,
+  SeasonDocument,
   Sport,
   Stroke,
   StrokeGoal,
@@ -56,8 +57,25 @@ export interface PlayerRow extends Versioned {
   bornYear: number | null;
   goals: string;
   aims: readonly StrokeGoal[];
+  season: SeasonDocument | null;
   avoid: string;
   notes: string;
+}
+/** A ladder a season may be on, and where the player stands on it, 0 its lowest rung; null where they never ran it. */
+export interface SeasonLadder {
+  id: LadderId;
+  name: string;
+  sport: Sport;
+  rungs: number;
+  at: number | null;
+  /** Of its rungs, where they were read. */
+  names: readonly string[] | null;
+}
+/** What a player’s page needs beside the rounds to show a season or to plan one. */
+export interface SeasonFacts {
+  ladders: readonly SeasonLadder[];
+  /** Rungs that were run since the season began, or today. */
+  runs: readonly { ladderId: LadderId; day: number; rung: number }[];
 }
 /** A turn of a plan that nobody has hit yet. */
 export interface NextTurn {

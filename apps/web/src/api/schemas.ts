@@ -16,6 +16,7 @@ import {
   rowId,
   rungSchema,
   SPORTS,
+  seasonSchema,
   strokeGoalSchema,
   surfaceIdSchema,
   tuneUpSchema,
@@ -23,6 +24,7 @@ import {
 } from '@good-arc/core';
 import { FAULTS } from '@good-arc/simulator/extension';
 import { z } from 'zod';
+import { dayOf } from '../ui/day.ts';
 
 /** Rows of a spreadsheet that are taken in at once. */
 export const MOST_PAPER_ROUNDS = 2500;
@@ -30,6 +32,15 @@ export const MOST_PAPER_ROUNDS = 2500;
 /** What browser and server say to each other. Both sides parse with these. */
 
 const notes = z.string().max(500, 'At most 500 characters').default('');
+
+const [LEAST_SEASON_DAYS, MOST_SEASON_DAYS] = [13, 366];
+const seasonBody = seasonSchema.refine(
+  ({ from, to }) => {
+    const days = dayOf(to) - dayOf(from);
+    return days >= LEAST_SEASON_DAYS && days <= MOST_SEASON_DAYS;
+  },
+  { path: ['to'], error: 'Two weeks to a year after it begins' },
+);
 
 export const playerBody = z.strictObject({
   name: nameSchema,
@@ -45,6 +56,8 @@ export const playerBody = z.strictObject({
   goals: z.string().max(500, 'At most 500 characters').default(''),
   /** Without it those that are kept stay. */
   aims: z.array(strokeGoalSchema).max(12, 'At most 12 goals').optional(),
+  /** As `aims`; null takes it back. */
+  season: seasonBody.nullable().optional(),
   avoid: z.string().max(500, 'At most 500 characters').default(''),
   notes,
 });

@@ -10,6 +10,7 @@ import type {
   PlanDocument,
   PlayerId,
   RungDocument,
+  SeasonDocument,
   Sport,
   StrokeGoal,
   TuneUp,
@@ -112,6 +113,8 @@ export const player = mysqlTable(
     goals: varchar({ length: 500 }).notNull().default(''),
     /** Goals with a date, each of a stroke; null where none was ever set. */
     aims: document<StrokeGoal[]>(),
+    /** Weeks on a ladder up to a day; null for none. */
+    season: document<SeasonDocument>(),
     /** What this player should not do: a sore shoulder, serves on two days running. */
     avoid: varchar({ length: 500 }).notNull().default(''),
     notes: varchar({ length: 500 }).notNull().default(''),

@@ -286,3 +286,12 @@ export const GOAL = {
   aim: { sport: 'tennis', stroke: 'groundstroke', sideM: 0.75, distanceM: 21 },
   days: 42,
 } as const;
+
+/** Whose season is under way in the demo, since so many days and for so many more. */
+export const SEASON = {
+  player: 'Ines Rookwood',
+  ladder: 'Backhand: from kind to game',
+  since: 40,
+  until: 43,
+  document: { weekdays: [2, 4, 6], restsArm: false, ballsAWeek: 60, fromRung: 0 },
+} as const;

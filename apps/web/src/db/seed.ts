@@ -12,6 +12,7 @@ import {
   type MachineProfile,
   type RungDocument,
   rungFromSetup,
+  type SeasonDocument,
   type Setup,
   type Sport,
   type SurfaceId,
@@ -26,6 +27,7 @@ import { count, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Db } from '../server/db.ts';
 import { DEMO_EMAIL } from '../server/session.ts';
+import { dayAfter } from '../ui/day.ts';
 import {
   ALTITUDE_M,
   COURTS,
@@ -36,6 +38,7 @@ import {
   LADDERS,
   MACHINES,
   PLAYERS,
+  SEASON,
   SQUADS,
   STOCK,
   TAKEN_UP,
@@ -113,6 +116,7 @@ export async function wipe(db: Db): Promise<void> {
 export async function seedDemo(db: Db, now: Date): Promise<void> {
   const random = seededRandom(2026);
   const id = (): string => uuidv7({ msecs: now.getTime(), random: Uint8Array.from({ length: 16 }, () => Math.floor(random() * 256)) });
+  const today = now.toISOString().slice(0, 10);
   const clubId = id();
   const coachId = id();
   await db.transaction(async (tx) => {
@@ -152,7 +156,7 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
       goals,
       avoid,
       bornYear: ageYears === undefined ? null : now.getFullYear() - ageYears - 1,
-      aims: name === GOAL.player ? [{ ...GOAL.aim, by: new Date(now.getTime() + GOAL.days * DAY_MS).toISOString().slice(0, 10) }] : null,
+      aims: name === GOAL.player ? [{ ...GOAL.aim, by: dayAfter(today, GOAL.days) }] : null,
     }));
     await tx.insert(player).values(players);
 
@@ -175,6 +179,19 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
         .insert(rung)
         .values(made.map(({ id: rungId, document }, position) => ({ id: rungId, clubId, ladderId, position, document })));
       rungs.push(...made);
+      if (demo.name === SEASON.ladder) {
+        const season: SeasonDocument = {
+          ladderId: ladderId as SeasonDocument['ladderId'],
+          ...SEASON.document,
+          weekdays: [...SEASON.document.weekdays],
+          from: dayAfter(today, -SEASON.since),
+          to: dayAfter(today, SEASON.until),
+        };
+        await tx
+          .update(player)
+          .set({ season })
+          .where(eq(player.id, named(players, SEASON.player).id));
+      }
     }
 
     for (let day = WEEKS * 7; day >= 1; day--) {

@@ -1,4 +1,4 @@
-import { dialsSchema, machineProfileSchema, machineTodaySchema, ownGameBallSchema, strokeGoalSchema } from '@good-arc/core';
+import { dialsSchema, machineProfileSchema, machineTodaySchema, ownGameBallSchema, seasonSchema, strokeGoalSchema } from '@good-arc/core';
 import { z } from 'zod';
 import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow } from '../api/rows.ts';
 import { courtBody, type KitKind, squadBody } from '../api/schemas.ts';
@@ -25,9 +25,10 @@ const aimsSchema = z.array(strokeGoalSchema);
 /** A player as pages know one. */
 export function toPlayer(store: Store, row: typeof player.$inferSelect): PlayerRow {
   const { id, version, name, level, hand, heightM, bornYear, goals, avoid, notes } = row;
-  // a goal that cannot be read is set aside; the player stays
+  // a goal or a season that cannot be read is set aside; the player stays
   const aims = row.aims === null ? [] : (store.document(aimsSchema, row.aims, { what: 'player', id, name }) ?? []);
-  return { id, version, name, level, hand, heightM, bornYear, goals, aims, avoid, notes };
+  const season = row.season === null ? null : (store.document(seasonSchema, row.season, { what: 'player', id, name }) ?? null);
+  return { id, version, name, level, hand, heightM, bornYear, goals, aims, season, avoid, notes };
 }
 const toSquad = (store: Store, { id, version, name, playerIds, notes }: typeof squad.$inferSelect): SquadRow[] => {
   const ids = store.document(squadBody.shape.playerIds, playerIds, { what: 'squad', id, name });

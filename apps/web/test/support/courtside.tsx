@@ -23,6 +23,7 @@ export const player = (n: number, name: string): PlayerRow => ({
   bornYear: null,
   goals: '',
   aims: [],
+  season: null,
   avoid: '',
   notes: '',
 });

@@ -3,13 +3,12 @@ import { useState } from 'react';
 import type { PlayerRow } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayAfter, dayOf, today } from '../../ui/day.ts';
-import { putRow } from '../../ui/putRow.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { useUnits } from '../../ui/Units.tsx';
-import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { sayDay } from '../../ui/when.ts';
 import { sayOutlook } from '../../words/logbook.ts';
+import { keepPlayer } from './keepPlayer.ts';
 import type { ShownStroke } from './shown.ts';
 
 /** A first goal: so much nearer to the target, in so many days. */
@@ -31,14 +30,7 @@ export function Goals({
   const goals = player.aims.filter(ofStroke);
 
   async function keep(aims: readonly StrokeGoal[], said: string): Promise<void> {
-    let row = player;
-    const put = async (next: readonly StrokeGoal[]): Promise<void> => {
-      row = await putRow('kit/players', { ...row, aims: next });
-      onPlayer?.(row);
-    };
-    if (!(await attempt(() => put(aims)))) return;
-    setIsOpen(false);
-    saidWithUndo(said, () => put(player.aims));
+    if (await keepPlayer(player, { aims }, said, onPlayer)) setIsOpen(false);
   }
 
   return (

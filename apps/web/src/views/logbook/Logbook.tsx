@@ -10,7 +10,7 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { useMemo, useState } from 'react';
-import type { PlayerRow, RoundRow, Standing, Viewer } from '../../api/rows.ts';
+import type { PlayerRow, RoundRow, SeasonFacts, Standing, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { nextLink } from '../../ui/links.ts';
@@ -20,6 +20,7 @@ import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { type Asked, Filters, logbookAt } from './Filters.tsx';
 import { PlayerProgress } from './PlayerProgress.tsx';
 import { RoundLines } from './RoundLines.tsx';
+import { SeasonSection } from './Season.tsx';
 import { Standings } from './Standings.tsx';
 import type { ShownProgress } from './shown.ts';
 import { Wishes } from './Wishes.tsx';
@@ -59,7 +60,7 @@ interface Props {
   older: string | null;
   isFirst: boolean;
   /** Of one player, what all their rounds come to. */
-  progress: { player: PlayerRow; shown: ShownProgress; standings: Standing[] } | null;
+  progress: { player: PlayerRow; shown: ShownProgress; standings: Standing[]; season: SeasonFacts } | null;
 }
 
 export default function Logbook(props: Props & { viewer: Viewer }) {
@@ -84,6 +85,8 @@ function LogbookView({
 }: Props & { viewer: Viewer }) {
   const [rounds, setRounds] = useState(initial);
   const [open, setOpen] = useState(initiallyOpen);
+  const [player, setPlayer] = useState(progress?.player ?? null);
+  const onPlayer = viewer.canPlan ? setPlayer : undefined;
   const data = useMemo(
     () =>
       rounds.map((round): Line => {
@@ -148,12 +151,13 @@ function LogbookView({
           Add rounds
         </Button>
       </div>
-      {progress && isFirst && (
+      {progress && player && isFirst && (
         <>
-          <Wishes player={progress.player} />
-          <PlayerProgress player={progress.player} progress={progress.shown} mayEdit={viewer.canPlan} />
-          <div className="mt-5">
-            <Standings playerId={progress.player.id} standings={progress.standings} />
+          <Wishes player={player} />
+          <PlayerProgress player={player} progress={progress.shown} onPlayer={onPlayer} />
+          <div className="mt-5 grid gap-x-8 gap-y-6 lg:grid-cols-2">
+            <SeasonSection player={player} facts={progress.season} load={progress.shown.load} onPlayer={onPlayer} />
+            <Standings playerId={player.id} standings={progress.standings} />
           </div>
           <h2 className="mt-6 text-xl">Rounds</h2>
         </>

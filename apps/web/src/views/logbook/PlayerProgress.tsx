@@ -1,5 +1,5 @@
 import { degToRad, mostSwings, mToFt, printShare, wilsonRate } from '@good-arc/core';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense } from 'react';
 import type { PlayerRow } from '../../api/rows.ts';
 import { ageOf } from '../../ui/around.ts';
 import { DAY_MS } from '../../ui/day.ts';
@@ -18,8 +18,16 @@ const MARKS_SAID = 4;
 export const dayName = (day: number): string => sayDay(new Date(day * DAY_MS + DAY_MS / 2).toISOString());
 
 /** Is it getting better: a stroke’s scatter over the days, one side against the other, the load. */
-export function PlayerProgress({ player: asKept, progress, mayEdit }: { player: PlayerRow; progress: ShownProgress; mayEdit: boolean }) {
-  const [player, setPlayer] = useState(asKept);
+export function PlayerProgress({
+  player,
+  progress,
+  onPlayer,
+}: {
+  player: PlayerRow;
+  progress: ShownProgress;
+  /** Without it goals are only shown. */
+  onPlayer?: ((player: PlayerRow) => void) | undefined;
+}) {
   const { strokes, rates, sides, load, bestRun } = progress;
   // of the sports that are played, the one that takes most of an arm
   const caps = [...strokes, ...rates].flatMap(({ sport }) => mostSwings(ageOf(player), player.level, sport) ?? []);
@@ -32,7 +40,7 @@ export function PlayerProgress({ player: asKept, progress, mayEdit }: { player: 
         {strokes.map((stroke) => (
           <div key={`${stroke.sport} ${stroke.stroke}`} className="min-w-0">
             <StrokeChart stroke={stroke} aims={player.aims} />
-            <Goals player={player} stroke={stroke} onPlayer={mayEdit ? setPlayer : undefined} />
+            <Goals player={player} stroke={stroke} onPlayer={onPlayer} />
           </div>
         ))}
         {rates.map(({ sport, kind, days }) => (

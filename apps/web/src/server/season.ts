@@ -1,0 +1,39 @@
+import { count } from 'drizzle-orm';
+import type { LadderRow, PlayerRow, SeasonFacts } from '../api/rows.ts';
+import { ladder, rung } from '../db/schema.ts';
+import { dayOf } from '../ui/day.ts';
+import type { Comer } from './comers.ts';
+import type { Store } from './store.ts';
+
+/**
+ * What a season of a player may be on, and what became of the one that is kept.
+ * @param climbed ladders of the player’s rounds and of the season, read whole
+ */
+export async function readSeasonFacts(
+  store: Store,
+  { season }: Pick<PlayerRow, 'season'>,
+  { rounds }: Pick<Comer, 'rounds'>,
+  climbed: readonly LadderRow[],
+  now: Date,
+): Promise<SeasonFacts> {
+  const [ladders, sizes] = await Promise.all([
+    store.list(ladder, undefined, ladder.name),
+    store.read((db, mine) => db.select({ ladderId: rung.ladderId, rungs: count() }).from(rung).where(mine(rung)).groupBy(rung.ladderId)),
+  ]);
+  const places = new Map(climbed.flatMap(({ id: ladderId, rungs }) => rungs.map(({ id }, i) => [id, { ladderId, rung: i }] as const)));
+  const since = dayOf(season?.from ?? now.toISOString());
+  const runs = rounds.flatMap(({ rungId, startedAt }) => {
+    const place = places.get(rungId);
+    return place ? [{ ...place, day: dayOf(startedAt) }] : [];
+  });
+  return {
+    ladders: ladders.flatMap(({ id, name, sport }) => {
+      const rungs = sizes.find(({ ladderId }) => ladderId === id)?.rungs ?? 0;
+      if (rungs === 0) return [];
+      const names = climbed.find((each) => each.id === id)?.rungs.map(({ document }) => document.name) ?? null;
+      // newest first
+      return [{ id, name, sport, rungs, names, at: runs.find(({ ladderId }) => ladderId === id)?.rung ?? null }];
+    }),
+    runs: runs.filter(({ day }) => day >= since),
+  };
+}
