@@ -32,6 +32,7 @@ const turns = [
     number: 2,
     rungName: 'Deep and kind',
     balls: 12,
+    half: true,
     players: [
       { id: id(10), name: 'Ines Rookwood' },
       { id: id(11), name: 'Bo Tallowby' },
@@ -54,7 +55,7 @@ describe('courtside without a rung', () => {
   test('the next turn of a plan carries all who hit in it; what was run last carries its player', () => {
     aPage();
     show({ turns });
-    expect(hrefOf('Take the turn')).toBe(`/courtside?rung=${id(6)}&player=${id(10)}&with=${id(11)}`);
+    expect(hrefOf('Take the turn')).toBe(`/courtside?rung=${id(6)}&player=${id(10)}&with=${id(11)}&half=1`);
     expect(hrefOf('Ines, again')).toBe(`/courtside?rung=${id(6)}&player=${id(10)}`);
   });
   test('any rung is found by a word of it or of its ladder, in the sport that is chosen', async () => {

@@ -85,8 +85,15 @@ export interface NextTurn {
   rungName: string;
   balls: number;
   players: { id: PlayerId; name: string }[];
+  /** Each at the target that half of their own balls would hit. */
+  half: boolean;
 }
 
+/** The target of a rung that half of a player’s balls would hit, how many hit the one that is there, and of how many balls that is known. */
+export interface HalfTarget extends Pick<RungDocument, 'targetSize' | 'targetAt'> {
+  share: number;
+  balls: number;
+}
 /** A player’s own scatter with a stroke, and of how many balls it is known. */
 export interface StrokeScatter {
   stroke: Stroke;
@@ -160,6 +167,8 @@ export interface RungRow {
   ladderId: LadderId;
   position: number;
   document: RungDocument;
+  /** In a plan: each at the target that half of their own balls would hit. */
+  half?: boolean;
 }
 export interface LadderRow extends LadderDocument, Versioned {
   id: string;

@@ -1,21 +1,24 @@
 import {
+  atHalf,
   chanceOn,
-  halfWidthOf,
   isIn,
   LEVELS,
   type Level,
   needsName,
   nextStepOn,
   type OutingRung,
+  OWN_FROM_BALLS,
   type PlayerId,
   type RungDocument,
+  type RungId,
   type Sport,
   sameCard,
   scoreForGate,
   sideOf,
+  targetFrom,
   wholly,
 } from '@good-arc/core';
-import type { CourtRow, Kit, LadderRow } from '../api/rows.ts';
+import type { CourtRow, HalfTarget, Kit, LadderRow, RungRow } from '../api/rows.ts';
 import { dayOf } from '../ui/day.ts';
 import { judge } from '../ui/judge.ts';
 import type { Comer } from './comers.ts';
@@ -36,6 +39,36 @@ function isWeaker(document: RungDocument, sport: Sport, comers: readonly Comer[]
   });
 }
 
+/** How likely somebody is to hit a ball of a rung with this target or another, on a day. */
+function chancesOf({ player, rounds, progress }: Comer, sport: Sport, day: number) {
+  const strokes = progress.strokes
+    .filter((stroke) => stroke.sport === sport)
+    .map(({ stroke, own, days }) => ({ stroke, own, balls: ballsIn(days) }));
+  // nothing is asked of a day before what is known
+  const on = Math.max(day, ...progress.strokes.flatMap(({ days }) => days.at(-1)?.day ?? day));
+  return ({ rungId, document }: Pick<RungRow, 'document'> & { rungId: RungId }, demand: number) => {
+    const onCard = rounds
+      .filter((round) => round.rungId === rungId && sameCard(round.card, document))
+      .map(({ card, results }) => scoreForGate(card, results));
+    const hits = onCard.reduce((total, each) => total + each.hits, 0);
+    const asked = { day: on, demand, onCard: { hits, balls: ballsIn(onCard) } };
+    return (rung: RungDocument) => chanceOn(rung, sport, { level: player.level, strokes }, asked);
+  };
+}
+
+/**
+ * The target of a rung at which half of somebody’s balls would be hit now: their rounds of today count. Null where it is near half already, and
+ * where too little is known or no target would do.
+ */
+export function halfFor(kit: Kit, sport: Sport, { id: rungId, document }: RungRow, comer: Comer, now: Date): HalfTarget | null {
+  const judged = wholly(judge(kit, sport, document));
+  if (!judged) return null;
+  const chance = chancesOf(comer, sport, dayOf(now.toISOString()))({ rungId, document }, ofBall(judged.demand));
+  const { share, balls } = chance(document);
+  const half = balls >= OWN_FROM_BALLS ? atHalf(document, sport, (rung) => chance(rung).share) : null;
+  return half && { share, balls, ...targetFrom(half) };
+}
+
 const lowest = (levels: readonly Level[]): number => Math.min(...levels.map((level) => LEVELS.indexOf(level)));
 
 /**
@@ -45,15 +78,7 @@ const lowest = (levels: readonly Level[]): number => Math.min(...levels.map((lev
 export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: readonly Comer[], court: CourtRow, now: Date): OutingRung[] {
   const day = dayOf(now.toISOString());
   const least = lowest(comers.map(({ player }) => player.level));
-  const known = comers.map(({ player, rounds, progress }) => ({
-    player,
-    rounds,
-    strokes: progress.strokes
-      .filter(({ sport }) => sport === court.sport)
-      .map(({ stroke, own, days }) => ({ stroke, own, balls: ballsIn(days) })),
-    // nothing is asked of a day before what is known
-    day: Math.max(day, ...progress.strokes.flatMap(({ days }) => days.at(-1)?.day ?? day)),
-  }));
+  const known = comers.map((comer) => ({ ...comer, chanceOn: chancesOf(comer, court.sport, day) }));
   return ladders
     .filter(({ sport }) => sport === court.sport)
     .flatMap(({ id: ladderId, sport, approach, rungs }) =>
@@ -66,18 +91,15 @@ export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: rea
         const unfit = judged?.balls.some(({ comfort, height }) => comfort === 'too quick' || height?.word === 'unkind') ?? true;
         if (!judged || unfit || needsName(document, judgement)) return [];
         const demand = ofBall(judged.demand);
-        const players = known.map(({ player, rounds, strokes, day: on }) => {
+        const players = known.map(({ player, rounds, chanceOn: chances }) => {
           const mine = rounds.filter((round) => round.rungId === rungId);
-          const onCard = mine.filter(({ card }) => sameCard(card, document)).map(({ card, results }) => scoreForGate(card, results));
-          const hits = onCard.reduce((total, each) => total + each.hits, 0);
-          const asked = { day: on, demand, onCard: { hits, balls: ballsIn(onCard) } };
-          const chance = (rung: RungDocument) => chanceOn(rung, sport, { level: player.level, strokes }, asked);
+          const chance = chances({ rungId, document }, demand);
           return {
             playerId: player.id as PlayerId,
             ...chance(document),
             lastDay: mine[0] ? dayOf(mine[0].startedAt) : null,
             verdict: mine.length > 0 ? nextStepOn(document, approach, mine).verdict : null,
-            halfWidthM: halfWidthOf(document, (rung) => chance(rung).share),
+            halfWidthM: atHalf(document, sport, (rung) => chance(rung).share)?.targetSize.widthM ?? null,
           };
         });
         return [{ rungId, ladderId, document, isWeaker: isWeaker(document, sport, comers), players }];

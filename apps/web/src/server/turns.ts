@@ -40,6 +40,7 @@ export async function nextTurns(
       number: next.rung + 1,
       rungName: rung.document.name,
       balls: next.balls,
+      half: rung.half ?? false,
       players: next.stations.hitting.map((id) => ({ id, name: players.find((each) => each.id === id)?.name ?? 'somebody who left' })),
     });
   }

@@ -14,9 +14,9 @@ export function planLadder(
   const all = ladders.flatMap((each) => each.rungs);
   return {
     ...ladder,
-    rungs: rungs.flatMap(({ rungId, rounds }) => {
+    rungs: rungs.flatMap(({ rungId, rounds, half = false }) => {
       const rung = all.find(({ id }) => id === rungId);
-      return rung ? [{ ...rung, document: { ...rung.document, rounds } }] : [];
+      return rung ? [{ ...rung, document: { ...rung.document, rounds }, half }] : [];
     }),
   };
 }

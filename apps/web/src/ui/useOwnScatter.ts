@@ -1,10 +1,7 @@
-import type { PlayerId, Scatter, Sport, Stroke } from '@good-arc/core';
+import { OWN_FROM_BALLS, type PlayerId, type Scatter, type Sport, type Stroke } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import type { StrokeScatter } from '../api/rows.ts';
 import { api } from './api.ts';
-
-/** From so many balls on a player’s own scatter is taken instead of the level’s. */
-const KNOWN_FROM_BALLS = 30;
 
 /** A player’s own scatter by stroke, as far as it is known; empty until it has come, and without a server. @param playerId empty for nobody */
 export function useOwnScatter(playerId: PlayerId, sport: Sport): { scatter: Partial<Record<Stroke, Scatter>>; balls: number } {
@@ -21,7 +18,7 @@ export function useOwnScatter(playerId: PlayerId, sport: Sport): { scatter: Part
       isOpen = false;
     };
   }, [playerId, sport]);
-  const strokes = known.of === of ? known.strokes.filter(({ balls }) => balls >= KNOWN_FROM_BALLS) : [];
+  const strokes = known.of === of ? known.strokes.filter(({ balls }) => balls >= OWN_FROM_BALLS) : [];
   return {
     scatter: Object.fromEntries(strokes.map(({ stroke, scatter: { sideDeg, depthShare } }) => [stroke, { sideDeg, depthShare }])),
     balls: strokes.reduce((sum, { balls }) => sum + balls, 0),

@@ -61,6 +61,7 @@ export const props = (part: Partial<CourtsideProps> = {}): CourtsideProps => ({
   swingsToday: [],
   indoors: false,
   checks: firstChecklist(profile),
+  half: false,
   ...part,
 });
 

@@ -57,9 +57,9 @@ export function aPage(answer: (asked: Asked) => Reply = () => undefined) {
         body: body === undefined ? undefined : JSON.parse(body),
         ...(headers?.['if-match'] !== undefined && { seen: headers['if-match'] }),
       };
-      // signs of life, and what a round shows to others, go beside what a page asks for
+      // signs of life, what a round shows to others, and what is only looked up go beside what a page asks for
       if (request.path.endsWith('/live') && method === 'PUT') shows.push(request);
-      else if (!request.path.endsWith('/beat')) asked.push(request);
+      else if (!/\/(beat|half)$/.test(request.path)) asked.push(request);
       const { status, body: said } = answer(request) ?? { status: 204 };
       return new Response(status === 204 ? null : JSON.stringify(said), { status });
     },

@@ -191,6 +191,8 @@ export const rungSchema = z.strictObject({
   /** Size of the target that the player hits to, and where its middle is; without, the coach says where. */
   targetSize: sizeSchema,
   targetAt: spotSchema.optional(),
+  /** Of the card of a round: its target was sized for who hits, so that half would be in. It is learnt from, and opens no gate. */
+  ownTarget: z.literal(true).optional(),
   /** Size of the zone in which the machine’s balls are to come down (or pass, over the plate); without, that of the sport. */
   landingZone: sizeSchema.optional(),
   /** Of the hitter it was aimed for; an adult’s without. */

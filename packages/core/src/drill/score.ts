@@ -146,7 +146,7 @@ export function isTrimOf(rung: RungDocument, card: RungDocument): boolean {
 }
 
 /**
- * The verdict on a player’s rounds on a rung as it is now: those run off another card are of before the last change.
+ * The verdict on a player’s rounds on a rung as it is now: those run off another card are of before the last change, those with a target of one’s own open no gate.
  * @param rounds newest first
  */
 export function nextStepOn(
@@ -154,8 +154,9 @@ export function nextStepOn(
   approach: Approach,
   rounds: readonly { card: RungDocument; results: readonly (Result & Aimed & { outcome: Outcome })[] }[],
 ): NextStep {
-  const changed = rounds.findIndex(({ card }) => !sameCard(card, rung));
-  const since = changed < 0 ? rounds : rounds.slice(0, changed);
+  const forGate = rounds.filter(({ card }) => !card.ownTarget || rung.ownTarget);
+  const changed = forGate.findIndex(({ card }) => !sameCard(card, rung));
+  const since = changed < 0 ? forGate : forGate.slice(0, changed);
   return nextStep({
     approach,
     need: gateOf(rung),

@@ -1,8 +1,9 @@
 export {
+  atHalf,
   chanceOn,
-  halfWidthOf,
   type KnownPlayer,
   mainReason,
+  mayHalve,
   type NextOuting,
   type NextOutingQuestion,
   nextOuting,

@@ -1,7 +1,7 @@
 /// <reference path="../jstat.d.ts" />
 import jStat from 'jstat';
-import { diamondOf, type Level, type Sport, type Stroke } from '../catalog/index.ts';
-import { away, gateOf, isIn, metAt, type RungDocument, targetOf } from '../drill/index.ts';
+import { diamondOf, type Level, SPORT_RECORDS, type Sport, type Stroke } from '../catalog/index.ts';
+import { away, gateOf, isIn, metAt, type RungDocument, resizeTarget, targetOf } from '../drill/index.ts';
 import type { LadderId, PlayerId, RungId } from '../ids.ts';
 import { PLAN_ROLES, type PlanDocument, type Schedule, scheduleOf } from '../people/index.ts';
 import { type Count, chanceToMeet, type Need, type OwnScatter, ownScatter, type ScatterChance, type Verdict } from '../progress/index.ts';
@@ -53,16 +53,21 @@ export function chanceOn(
 
 /** Targets are made so much smaller or larger at most. */
 const TIMES = { least: 0.4, most: 2.5 };
+/** Nearer to half than this nobody moves a cone: some 10 cm of a metre. */
+const isNear = (share: number): boolean => Math.abs(share - 0.5) <= 0.05;
 
 /**
- * How wide the target of a rung would be for half of the balls to be hit, m: what the chance is at another size is asked by `shareAt`. Null where it is near
- * half as it is, where no size would do, and where nothing is hit to a target.
+ * A rung with the target at which half of the balls would be hit, marked as one’s own: what the chance is with another target is asked by `shareAt`. Null
+ * where it is near half as it is, where no target inside the lines would do, where nothing is hit to a target, and where the goal of a round grows.
  */
-export function halfWidthOf(rung: RungDocument, shareAt: (rung: RungDocument) => number): number | null {
-  if (!rung.feeds.some((feed) => targetOf(rung, feed)) || isWithinHalf(shareAt(rung))) return null;
+export function atHalf(rung: RungDocument, sport: Sport, shareAt: (rung: RungDocument) => number): RungDocument | null {
+  if (rung.goalRun !== undefined || !rung.feeds.some((feed) => targetOf(rung, feed)) || isNear(shareAt(rung))) return null;
+  const { inPlay, net } = SPORT_RECORDS[sport].court;
+  const most = net ? { widthM: inPlay.x2 - inPlay.x1, depthM: inPlay.y2 } : { widthM: 40, depthM: 40 };
   const sized = (times: number): RungDocument => {
     const { widthM, depthM } = rung.targetSize;
-    return { ...rung, targetSize: { widthM: widthM * times, depthM: depthM * times } };
+    const size = { widthM: Math.min(most.widthM, widthM * times), depthM: Math.min(most.depthM, depthM * times) };
+    return { ...rung, ...resizeTarget(sport, rung, size), ownTarget: true };
   };
   let [lo, hi]: [number, number] = [TIMES.least, TIMES.most];
   if (shareAt(sized(lo)) > HALF.hi || shareAt(sized(hi)) < HALF.lo) return null;
@@ -71,7 +76,7 @@ export function halfWidthOf(rung: RungDocument, shareAt: (rung: RungDocument) =>
     if (shareAt(sized(middle)) > 0.5) hi = middle;
     else lo = middle;
   }
-  return sized(Math.sqrt(lo * hi)).targetSize.widthM;
+  return sized(Math.sqrt(lo * hi));
 }
 
 /** A rung that may be part of an outing, with what is known of each who comes. */
@@ -86,7 +91,7 @@ export interface OutingRung {
     /** When it was last run, in whole days; null for never. */
     lastDay: number | null;
     verdict: Verdict | null;
-    /** See `halfWidthOf`. */
+    /** How wide their target would be for half to be hit; see `atHalf`. */
     halfWidthM: number | null;
   })[];
 }
@@ -126,6 +131,8 @@ export interface OutingPart {
   rungId: RungId;
   rounds: number;
   reason: PartReason;
+  /** Each at the target that half of their own balls would hit. */
+  half?: boolean;
 }
 
 /** An outing, and what it comes to by the clock. */
@@ -175,7 +182,7 @@ export const planOfParts = (
   return {
     ...head,
     ladderId: of(main).ladderId,
-    rungs: parts.map(({ rungId, rounds, role }) => ({ rungId, rounds, role })),
+    rungs: parts.map(({ rungId, rounds, role, half }) => ({ rungId, rounds, role, ...(half && { half }) })),
     absentIds: [],
     lines: 1,
     stations: head.playerIds.length > 1 ? ['picking up'] : [],
@@ -247,6 +254,9 @@ function testOf(rungs: readonly OutingRung[], main: readonly OutingRung[]): Outi
     : null;
 }
 
+/** Whether somebody who comes would learn more from it with another target. */
+export const mayHalve = ({ players }: OutingRung): boolean => players.some(({ halfWidthM }) => halfWidthM !== null);
+
 /** Why a rung is in the main part, or would be. */
 export function mainReason(rung: OutingRung): PartReason {
   const share = meanShare(rung);
@@ -276,7 +286,13 @@ export function nextOuting({ rungs, playerIds, minutes, day, swingsLeft }: NextO
     return asked > minutes ? 'minutes' : null;
   };
   const shareOf = ({ rungId }: OutingPart): number => meanShare(known.find((each) => each.rungId === rungId)!);
-  const mainPart = (rung: OutingRung): OutingPart => ({ role: 'main', rungId: rung.rungId, rounds: 1, reason: mainReason(rung) });
+  const mainPart = (rung: OutingRung): OutingPart => ({
+    role: 'main',
+    rungId: rung.rungId,
+    rounds: 1,
+    reason: mainReason(rung),
+    ...(mayHalve(rung) && { half: true }),
+  });
   const inOrder = (parts: readonly OutingPart[]): OutingPart[] =>
     [...parts].sort((a, b) => PLAN_ROLES.indexOf(a.role) - PLAN_ROLES.indexOf(b.role) || shareOf(b) - shareOf(a));
   let parts: OutingPart[] = [mainPart(first)];

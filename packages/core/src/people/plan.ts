@@ -18,6 +18,8 @@ export const planSchema = z.strictObject({
         rungId: rowId<'rung'>(),
         rounds: z.int('A whole number').min(1, 'At least 1').max(20, 'At most 20'),
         role: z.enum(PLAN_ROLES).optional(),
+        /** Each at the target that half of their own balls would hit, once that is known. */
+        half: z.boolean().optional(),
       }),
     )
     .min(1, 'Keep at least one rung')

@@ -19,7 +19,15 @@ export {
 export { NEXT_CODES, type NextQuestion, type NextStep, nextStep, type RoundCount } from './next.ts';
 export { type Operating, operatingTable } from './operating.ts';
 export { longestRun, OUTCOMES, type Outcome, outcomesByNumber, tally } from './outcome.ts';
-export { type Attempt, type AttemptRound, type OwnScatter, ownScatter, type ScatterChance, type ScatterNow } from './own-scatter.ts';
+export {
+  type Attempt,
+  type AttemptRound,
+  OWN_FROM_BALLS,
+  type OwnScatter,
+  ownScatter,
+  type ScatterChance,
+  type ScatterNow,
+} from './own-scatter.ts';
 export { chanceOf, FIRST_SHARE, firstTargetFor, scatterAt, targetFor } from './players.ts';
 export { type Rate, wilsonRate } from './rate.ts';
 export { chanceToMeet, firstShareFor } from './share.ts';

@@ -16,6 +16,8 @@ export interface NextQuestion {
   roundsAsked: number;
   /** Newest first. */
   rounds: readonly RoundCount[];
+  /** The round was hit to a target sized for who hits: it is learnt from, and opens nothing. */
+  isOwnTarget?: boolean;
 }
 
 /** What a verdict rests on. */
@@ -30,6 +32,7 @@ export const NEXT_CODES = [
   'met',
   'not-met',
   'coach',
+  'own-target',
 ] as const;
 
 /** The one verdict on a player’s rounds on a rung, with what it rests on. */
@@ -56,7 +59,7 @@ const NOT_AGAINST = 0.7;
  * climb is offered from eight of ten in the newest round unless the rounds before speak against it, and nothing is loosened by one round alone: a
  * player at 50 % is sent up or down within six rounds of ten in 16 of 100 cases, one at 80 % climbs within three in 95 (40,000 simulated players).
  */
-export function nextStep({ approach, need, roundsAsked, rounds }: NextQuestion): NextStep {
+export function nextStep({ approach, need, roundsAsked, rounds, isOwnTarget = false }: NextQuestion): NextStep {
   const hits = rounds.reduce((sum, each) => sum + each.hits, 0);
   const balls = rounds.reduce((sum, each) => sum + each.balls, 0);
   const longestRun = Math.max(0, ...rounds.map((each) => each.longestRun));
@@ -73,6 +76,7 @@ export function nextStep({ approach, need, roundsAsked, rounds }: NextQuestion):
     roundsAsked,
   };
   const answer = (verdict: Verdict, code: NextStep['code']): NextStep => ({ verdict, code, figures });
+  if (isOwnTarget) return answer('stay', 'own-target');
   if (need === null) return rounds.length >= roundsAsked ? answer('climb', 'rounds-done') : answer('stay', 'rounds-left');
   const [newest] = counted;
   if (!newest) return answer('stay', 'no-ball');

@@ -2,6 +2,9 @@ import { LEVEL_NEEDS, type Level, type Scatter } from '../catalog/index.ts';
 import { scatterAt } from './players.ts';
 import { rateAt } from './width.ts';
 
+/** From so many balls on a player’s own scatter is taken instead of the level’s (our judgement). */
+export const OWN_FROM_BALLS = 30;
+
 /** A target as a player hits to it: its size, how far away, and how hard the ball is that comes. */
 export interface Attempt {
   /** Any number that grows by 1 a day. */

@@ -1,6 +1,7 @@
 import {
   type Approach,
   type AttemptRound,
+  atHalf,
   gateFor,
   LEVEL_NEEDS,
   type Level,
@@ -108,7 +109,7 @@ export function byApproach(seed: number, approach: Approach): Tried {
   return tried(player);
 }
 
-/** Each outing as `nextOuting` proposes it, by the player’s own scatter so far. */
+/** Each outing as `nextOuting` proposes it, its main part at the target for half. */
 export function byNextOuting(seed: number): Tried {
   const player = new Learner(seed);
   const card = drillOn('tennis-baseline-groove', 'Two-wheel portable')[0]!;
@@ -131,25 +132,16 @@ export function byNextOuting(seed: number): Tried {
     );
     const { parts } = nextOuting({ rungs, playerIds: ['p' as never], minutes: 180, day, swingsLeft: ROUNDS * BALLS });
     const learnt: AttemptRound[] = [];
-    const play = (i: number, isMain: boolean): RoundCount => {
-      const count = player.hit(SIZES[i]!, isMain);
-      learnt.push({ ...attempt(i, day), ...count });
+    const play = (i: number, isMain: boolean): void => {
+      // as courtside asks before each round: what was hit today counts
+      const now = own.learn(learnt);
+      const rung = { ...card, targetSize: SIZES[i]! };
+      const half = isMain ? atHalf(rung, 'tennis', ({ targetSize }) => now.chance({ ...attempt(i, day), ...targetSize }).share) : null;
+      const { targetSize } = half ?? rung;
+      learnt.push({ ...attempt(i, day), ...targetSize, ...player.hit(targetSize, isMain) });
       lastDay[i] = day;
-      return count;
     };
-    for (const { rungId, rounds, role } of parts) {
-      let at = Number(rungId);
-      let since: RoundCount[] = [];
-      for (let round = 0; round < rounds; round++) {
-        since = [play(at, role === 'main'), ...since];
-        if (role !== 'main') continue;
-        // as courtside says after each round
-        const { verdict } = nextStep({ approach: 'sweet-spot', need: gateFor('sweet-spot', BALLS), roundsAsked: 2, rounds: since });
-        const to = verdict === 'climb' ? Math.min(RUNGS - 1, at + 1) : verdict === 'loosen' ? Math.max(0, at - 1) : at;
-        if (to !== at) since = [];
-        at = to;
-      }
-    }
+    for (const { rungId, rounds, role } of parts) for (let round = 0; round < rounds; round++) play(Number(rungId), role === 'main');
     own = own.learn(learnt);
   }
   return tried(player);

@@ -6,6 +6,7 @@ import { Checks } from './Checks.tsx';
 import { CourtUntil } from './CourtTime.tsx';
 import { FirstBall } from './FirstBall.tsx';
 import { ForToday } from './ForToday.tsx';
+import { HalfTarget } from './HalfTarget.tsx';
 import { RoundFields } from './RoundFields.tsx';
 import { SetUp } from './SetUp.tsx';
 import type { useCourtTime } from './useCourtTime.ts';
@@ -63,7 +64,7 @@ export function BeforeRound({
           <summary className="flex min-h-12 cursor-pointer items-center font-semibold">Set it up</summary>
           <SetUp
             {...{ sport, machine, marksM, below }}
-            document={trim.of(onCourt.today.document)}
+            document={onCourt.target.of(trim.of(onCourt.today.document))}
             trimmed={sayTrimmed(trim, machine.dials)}
             onClearTrim={trim.clear}
           />
@@ -85,6 +86,7 @@ export function BeforeRound({
         onWeather={onCourt.today.setWeather}
         indoors={indoors}
       />
+      {onCourt.player && <HalfTarget target={onCourt.target} rung={rung.document} name={onCourt.player.name} />}
       <CourtUntil time={courtTime} />
       <ForToday today={onCourt.today} rung={rung.document} machine={machine} />
     </>

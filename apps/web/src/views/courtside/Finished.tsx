@@ -1,6 +1,6 @@
 import type { Approach, NextStep, PlayerId, RoundCount, RoundId, RungDocument, Sport } from '@good-arc/core';
 import type { NextTurn } from '../../api/rows.ts';
-import { courtsideLink, roundLink } from '../../ui/links.ts';
+import { courtsideLink, roundLink, turnLink } from '../../ui/links.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { sayStep } from '../../words/progress.ts';
 import { Note } from './Note.tsx';
@@ -67,14 +67,7 @@ export function Finished({
       {turn && (
         <p className="mt-2">
           <b>Next in “{turn.planName}”:</b>{' '}
-          <a
-            className="font-semibold underline"
-            href={courtsideLink(
-              turn.rungId,
-              turn.players[0]?.id,
-              turn.players.slice(1).map(({ id }) => id),
-            )}
-          >
+          <a className="font-semibold underline" href={turnLink(turn)}>
             {turn.players.map(({ name }) => name).join(', ')} on {turn.number} · {turn.rungName}
           </a>
         </p>

@@ -55,7 +55,7 @@ export function RoundNotices({
           Not what is shown: the machine turns to another ball than this page shows next. Hold it, then arm it again.
         </Notice>
       )}
-      {run && !sameCard(document, kept) && (
+      {run && !document.ownTarget && !sameCard(document, kept) && (
         <Notice tone="warning" className="mt-2">
           This rung was changed meanwhile. The round goes on as it began, every {every(everyS)}; the next one takes the change.
         </Notice>

@@ -4,7 +4,7 @@ import type { NextTurn, Viewer } from '../../api/rows.ts';
 import { device } from '../../device/store.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { courtsideLink } from '../../ui/links.ts';
+import { courtsideLink, turnLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
@@ -70,18 +70,9 @@ function StartPage({ turns, last, rungs }: Props) {
           {run.card.name} · {run.balls.length} of {run.card.ballsPerRound} balls
         </First>
       ))}
-      {turns.map(({ planName, rungId, number, rungName, balls, players }) => (
-        <First
-          key={planName + rungId}
-          what={`Next in “${planName}”`}
-          href={courtsideLink(
-            rungId,
-            players[0]?.id,
-            players.slice(1).map(({ id }) => id),
-          )}
-          go="Take the turn"
-        >
-          {players.map(({ name }) => name).join(', ')} · {number} · {rungName} · {balls} balls
+      {turns.map((turn) => (
+        <First key={turn.planName + turn.rungId} what={`Next in “${turn.planName}”`} href={turnLink(turn)} go="Take the turn">
+          {turn.players.map(({ name }) => name).join(', ')} · {turn.number} · {turn.rungName} · {turn.balls} balls
         </First>
       ))}
       {rungs.length === 0 ? (

@@ -31,6 +31,7 @@ import { outingOfToday, thrownOf, turnsIn } from './run.ts';
 import { useBeat } from './useBeat.ts';
 import { useChanges } from './useChanges.ts';
 import { useCrew } from './useCrew.ts';
+import { useHalf } from './useHalf.ts';
 import { useJudged } from './useJudged.ts';
 import { useJudging } from './useJudging.ts';
 import { useRound } from './useRound.ts';
@@ -65,6 +66,8 @@ export interface CourtsideProps {
   playerId: PlayerId | null;
   /** Who hits in turn with them, as the address names them. */
   mates: readonly PlayerId[];
+  /** At the target that half of the player’s own balls would hit, where it is known. */
+  half: boolean;
   /** The next turn of a plan of today that this rung’s ladder belongs to. */
   nextTurn: NextTurn | null;
   gameBalls: GameBallRow[];
@@ -97,6 +100,7 @@ export function useOnCourt({
   swingsToday,
   indoors,
   ceilingM,
+  half: wantsHalf,
 }: CourtsideProps) {
   const units = useUnits();
   const { playerId, setPlayerId, mates, setMates } = useWho(players, named, namedMates);
@@ -125,7 +129,11 @@ export function useOnCourt({
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is trimmed by this
   const trimmed = useMemo(() => trim.of(today.document), [today.document, trim.by, machine.profile]);
   // a round goes on with the rung it began with, nudged at most; a machine on a line throws it as it was trimmed, elsewhere hands turn that
-  const document = run?.nudged ?? run?.card ?? (hasLine ? trimmed : today.document);
+  const target = useHalf(rung.id, rung.document.hitters ? '' : playerId, wantsHalf, finished[0]?.roundId ?? '');
+  const toThrow = hasLine ? trimmed : today.document;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: its target is sized by these
+  const sized = useMemo(() => target.of(toThrow), [toThrow, target.half, target.isTaken]);
+  const document = run?.nudged ?? run?.card ?? sized;
   const program = useMemo(() => programOf(document, run?.dealt ?? undefined), [document, run?.dealt]);
   const turns = run ? turnsIn(run) : turnsOf(document);
   const player = players.find(({ id }) => id === playerId);
@@ -183,6 +191,7 @@ export function useOnCourt({
   function begin(roundId: RoundId): void {
     if (current.current || isCrowded) return;
     const startedAt = new Date().toISOString();
+    const card = toThrow === today.document ? sized : target.of(today.document);
     tell({
       kind: 'begun',
       roundId,
@@ -192,12 +201,12 @@ export function useOnCourt({
       playerName: player?.name ?? '',
       weather,
       startedAt,
-      card: today.document,
+      card,
       confirmedBy: asksName ? confirmedBy : '',
       mates: who.slice(1).map((id) => ({ playerId: id, playerName: nameOf(id), roundId: uuidv7() })),
     });
     const turned = sayTrimmed(trim, machine.dials);
-    const part = document === today.document ? {} : { nudged: document };
+    const part = document === card ? {} : { nudged: document };
     if (turned) tell({ kind: 'changed', part, about: 'trim', said: `trimmed: ${turned}` });
     setFinished([]);
   }
@@ -264,7 +273,7 @@ export function useOnCourt({
     const before = { visit: done, history: sameCard(document, rung.document) ? history : null };
     const theirs = finishedRounds(now, document, ladder.approach, before, nameOf);
     stock.roundOver();
-    setDone([...theirs, ...done]);
+    if (!document.ownTarget) setDone([...theirs, ...done]);
     setFinished(theirs);
   }
 
@@ -377,6 +386,8 @@ export function useOnCourt({
     today,
     /** What its first ball was trimmed by. */
     trim,
+    /** The target that half of the player’s own balls would hit. */
+    target,
     confirm: setConfirmed,
     /** Who confirmed a hard ball that asks for a name; empty when none is asked for or nobody did. */
     confirmedBy: asksName ? confirmedBy : '',

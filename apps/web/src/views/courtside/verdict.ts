@@ -32,7 +32,8 @@ export function verdictAfter(
   const changed = kept.findIndex(({ same }) => !same);
   const before = changed < 0 ? kept : kept.slice(0, changed);
   const rounds = [count, ...visit.filter(isMine), ...before];
-  return nextStep({ approach, need: gateOf(document), roundsAsked: document.rounds, rounds });
+  const asked = { approach, need: gateOf(document), roundsAsked: document.rounds };
+  return document.ownTarget ? nextStep({ ...asked, rounds: [count], isOwnTarget: true }) : nextStep({ ...asked, rounds });
 }
 
 /** What a round came to for each of those who hit, with the verdict on it. @param before rounds of this visit, and of before it */

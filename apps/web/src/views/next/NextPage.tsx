@@ -1,4 +1,4 @@
-import { mainReason, type OutingRung, type PlayerId, printShare, type Sport } from '@good-arc/core';
+import { mainReason, mayHalve, type OutingRung, type PlayerId, printShare, type Sport } from '@good-arc/core';
 import { useState } from 'react';
 import type { Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -177,7 +177,7 @@ function Next({
                   isLast={i === next.parts.length - 1}
                   onSwap={(id) => {
                     const other = rungs.find(({ rungId }) => rungId === id);
-                    if (other) next.set(i, { rungId: other.rungId, reason: mainReason(other) });
+                    if (other) next.set(i, { rungId: other.rungId, reason: mainReason(other), half: mayHalve(other) });
                   }}
                   onSet={(change) => next.set(i, change)}
                   onMove={(by) => next.move(i, by)}
@@ -193,7 +193,7 @@ function Next({
               value=""
               onChange={(id) => {
                 const rung = rungs.find(({ rungId }) => rungId === id);
-                if (rung) next.add({ role: 'main', rungId: rung.rungId, rounds: 1, reason: mainReason(rung) });
+                if (rung) next.add({ role: 'main', rungId: rung.rungId, rounds: 1, reason: mainReason(rung), half: mayHalve(rung) });
               }}
               options={[['', 'choose …'], ...unused.map((rung) => [rung.rungId as string, `${describe(rung)} (${likely(rung)})`] as const)]}
             />

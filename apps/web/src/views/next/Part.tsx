@@ -1,4 +1,4 @@
-import { type OutingPart, type OutingRung, type PlayerId, printShare, type Sport } from '@good-arc/core';
+import { mayHalve, type OutingPart, type OutingRung, type PlayerId, printShare, type Sport } from '@good-arc/core';
 import { ArrowDown, ArrowUp, Minus, Plus, X } from 'lucide-react';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -63,6 +63,17 @@ export function Part({
             </li>
           ))}
         </ul>
+        {part.role === 'main' && mayHalve(rung) && (
+          <label className="no-print mt-1 flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="checkbox"
+              checked={part.half ?? false}
+              onChange={({ target }) => onSet({ half: target.checked })}
+            />
+            {players.length > 1 ? 'Each at their own target for half' : 'At the target for half'}, measured again before each round
+          </label>
+        )}
         {others.length > 0 && (
           <Select
             className="no-print mt-2 max-w-md"

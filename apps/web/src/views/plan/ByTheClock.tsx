@@ -29,7 +29,7 @@ export function ByTheClock({
       <Button
         look="ghost"
         className="px-2"
-        href={courtsideLink(ladder.rungs[rung]!.id, stations.hitting[0], stations.hitting.slice(1))}
+        href={courtsideLink(ladder.rungs[rung]!.id, stations.hitting[0], stations.hitting.slice(1), ladder.rungs[rung]!.half)}
         aria-label={`${isDone ? 'Run again' : 'Run'} turn ${turn} of rung ${rung + 1}`}
       >
         {isDone ? 'Again' : 'Run'}

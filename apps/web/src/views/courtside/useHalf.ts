@@ -1,0 +1,36 @@
+import { type PlayerId, type RungDocument, type RungId, targetFrom } from '@good-arc/core';
+import { useEffect, useState } from 'react';
+import type { HalfTarget } from '../../api/rows.ts';
+import { api } from '../../ui/api.ts';
+import { useWaiting } from '../../ui/outbox.ts';
+
+/**
+ * The target of a rung that half of this player’s balls would hit, asked again when the balls of a round have reached the server; without a server there is none.
+ * @param wanted a plan asks for it @param after the round that was finished last on this page
+ */
+export function useHalf(rungId: RungId, playerId: PlayerId, wanted: boolean, after: string) {
+  const [known, setKnown] = useState<{ of: string; half: HalfTarget | null }>({ of: '', half: null });
+  const [isTaken, setIsTaken] = useState(wanted);
+  const isSent = useWaiting().length === 0;
+  const of = `${rungId} ${playerId}`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was hit meanwhile counts
+  useEffect(() => {
+    if (playerId === '' || !isSent) return;
+    let isOpen = true;
+    api<HalfTarget | null>('GET', `players/${playerId}/half?rung=${rungId}`)
+      .then((half) => isOpen && setKnown({ of: `${rungId} ${playerId}`, half }))
+      // the rung’s own target does until then
+      .catch(() => {});
+    return () => {
+      isOpen = false;
+    };
+  }, [rungId, playerId, isSent, after]);
+  const half = known.of === of ? known.half : null;
+  return {
+    half,
+    isTaken: isTaken && half !== null,
+    take: setIsTaken,
+    /** The rung as it is hit to. */
+    of: (rung: RungDocument): RungDocument => (isTaken && half ? { ...rung, ...targetFrom({ ...rung, ...half }), ownTarget: true } : rung),
+  };
+}
