@@ -293,7 +293,7 @@ export interface ClubWeek {
 }
 /** Something that is found by a word, and where it is opened. */
 export interface Findable {
-  what: 'player' | 'ladder' | 'rung' | 'plan' | 'machine' | 'place' | 'balls' | 'drill' | 'round' | 'page';
+  what: 'player' | 'ladder' | 'rung' | 'plan' | 'machine' | 'place' | 'balls' | 'drill' | 'round' | 'view' | 'page';
   name: string;
   more: string;
   href: string;

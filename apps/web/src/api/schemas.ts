@@ -309,11 +309,23 @@ export const tuneUpBody = z.strictObject({ machineId: rowId<'machine'>(), tunedA
 const favouriteSchema = z.string().max(80);
 export const favouritesSchema = z.array(favouriteSchema).max(500);
 
+const viewSchema = z.strictObject({
+  name: nameSchema,
+  query: z
+    .string()
+    .min(1, 'Choose something first')
+    .max(400, 'At most 400 characters')
+    .regex(/^[\w=&%.+-]*$/, 'The address of a choice, such as player=…&from=2026-03-01'),
+});
+export const viewsSchema = z.array(viewSchema).max(40);
+
 export const meBody = z
   .strictObject({
     units: z.enum(['imperial', 'metric']),
     /** One at a time: two pages then never undo each other. */
     favourite: z.strictObject({ id: favouriteSchema, kept: z.boolean() }),
+    /** One at a time, too, by its name. */
+    view: viewSchema.extend({ kept: z.boolean() }),
   })
   .partial();
 

@@ -21,6 +21,12 @@ import { boolean, char, double, index, int, mysqlTable, uniqueIndex, varchar } f
 import { moment, removable, times, uuid, versioned } from './columns.ts';
 import { document } from './document.ts';
 
+/** A choice of the logbook under a name: what stands behind the question mark of its address. */
+export interface SavedView {
+  name: string;
+  query: string;
+}
+
 /** What a copy of a built-in drill came from. */
 export interface LadderOrigin {
   drillId: DrillId;
@@ -66,6 +72,8 @@ export const membership = mysqlTable(
       .notNull()
       .references(() => person.id),
     role: varchar({ length: 12 }).$type<Role>().notNull(),
+    /** Choices of the logbook that this person keeps; null for none. */
+    views: document<SavedView[]>(),
     ...times(),
   },
   (t) => [uniqueIndex('membership_once').on(t.clubId, t.personId)],

@@ -20,18 +20,21 @@ export async function emptyDatabase(): Promise<Db> {
   return db;
 }
 
+/** Somebody of a club that is called so. */
+export const aScope = (name: string, role: Role = 'owner'): Scope => ({
+  clubId: uuidv7(),
+  clubName: name,
+  altitudeM: 900,
+  personId: uuidv7(),
+  personName: `${name} owner`,
+  role,
+  units: 'imperial',
+  favourites: [],
+});
+
 /** A club with one person in it. */
 export async function makeClub(db: Db, name: string, role: Role = 'owner'): Promise<{ scope: Scope; store: Store }> {
-  const scope: Scope = {
-    clubId: uuidv7(),
-    clubName: name,
-    altitudeM: 900,
-    personId: uuidv7(),
-    personName: `${name} owner`,
-    role,
-    units: 'imperial',
-    favourites: [],
-  };
+  const scope = aScope(name, role);
   await db.insert(club).values({ id: scope.clubId, name, altitudeM: scope.altitudeM });
   await db.insert(person).values({ id: scope.personId, name: scope.personName, email: `${scope.personId}@example.invalid` });
   await db.insert(membership).values({ id: uuidv7(), clubId: scope.clubId, personId: scope.personId, role });

@@ -18,6 +18,20 @@ export function logbookAt(asked: Partial<Asked> & { after?: string }): string {
   return given.length === 0 ? '/logbook' : `/logbook?${new URLSearchParams(given)}`;
 }
 
+/** `Ines Rookwood, Backhand, from 2026-03-01`: a name for a choice. */
+export function proposedName(
+  { player, ladder, from, to }: Asked,
+  players: readonly { id: string; name: string }[],
+  ladders: readonly { id: string; name: string }[],
+): string {
+  const nameIn = (rows: readonly { id: string; name: string }[], id: string | null): string =>
+    rows.find((row) => row.id === id)?.name ?? '';
+  return [nameIn(players, player), nameIn(ladders, ladder), from ? `from ${from}` : '', to ? `to ${to}` : '']
+    .filter(Boolean)
+    .join(', ')
+    .slice(0, 80);
+}
+
 /** Whose rounds, of which ladder, from when to when. */
 export function Filters({
   asked,

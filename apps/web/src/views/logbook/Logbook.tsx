@@ -17,9 +17,10 @@ import { nextLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
-import { type Asked, Filters, logbookAt } from './Filters.tsx';
+import { type Asked, Filters, logbookAt, proposedName } from './Filters.tsx';
 import { PlayerProgress } from './PlayerProgress.tsx';
 import { RoundLines } from './RoundLines.tsx';
+import { SavedViews } from './SavedViews.tsx';
 import { SeasonSection } from './Season.tsx';
 import { Standings } from './Standings.tsx';
 import type { ShownProgress } from './shown.ts';
@@ -56,6 +57,8 @@ interface Props {
   playerId: PlayerId | null;
   ladders: { id: string; name: string }[];
   asked: Asked;
+  /** Choices that the person keeps. */
+  views: { name: string; query: string }[];
   /** What this page ends with, for the next; null when there are no older rounds. */
   older: string | null;
   isFirst: boolean;
@@ -78,6 +81,7 @@ function LogbookView({
   playerId,
   ladders,
   asked,
+  views,
   older,
   isFirst,
   progress,
@@ -151,6 +155,7 @@ function LogbookView({
           Add rounds
         </Button>
       </div>
+      <SavedViews views={views} query={logbookAt(asked).split('?')[1] ?? ''} proposed={proposedName(asked, players, ladders)} />
       {progress && player && isFirst && (
         <>
           <Wishes player={player} />

@@ -1,0 +1,1 @@
+ALTER TABLE `membership` ADD `views` json;

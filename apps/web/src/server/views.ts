@@ -1,0 +1,32 @@
+import { and, eq } from 'drizzle-orm';
+import { viewsSchema } from '../api/schemas.ts';
+import { membership, type SavedView } from '../db/schema.ts';
+import type { Db } from './db.ts';
+import { Refusal } from './problem.ts';
+import type { Scope } from './scope.ts';
+
+const MOST_VIEWS = 40;
+const own = ({ clubId, personId }: Scope) => and(eq(membership.clubId, clubId), eq(membership.personId, personId));
+/** Views that cannot be read are as good as none. */
+const readable = (kept: unknown): SavedView[] => viewsSchema.safeParse(kept).data ?? [];
+
+/** Choices of the logbook that the person keeps in this club, by name. */
+export async function readViews(db: Db, scope: Scope): Promise<SavedView[]> {
+  const [row] = await db.select({ views: membership.views }).from(membership).where(own(scope));
+  return readable(row?.views);
+}
+
+/**
+ * Puts one in, in place of another of that name, or takes it out, whatever another page of theirs does meanwhile.
+ * @throws Refusal 400 when there are too many
+ */
+export async function keepView(db: Db, scope: Scope, { name, query, kept }: SavedView & { kept: boolean }): Promise<void> {
+  await db.transaction(async (tx) => {
+    const [row] = await tx.select({ views: membership.views }).from(membership).where(own(scope)).for('update');
+    const others = readable(row?.views).filter((each) => each.name !== name);
+    if (kept && others.length >= MOST_VIEWS)
+      throw new Refusal(400, 'Bad input', [{ pointer: '/view', detail: `At most ${MOST_VIEWS}: take one out first.` }]);
+    const views = kept ? [...others, { name, query }].sort((a, b) => a.name.localeCompare(b.name)) : others;
+    await tx.update(membership).set({ views }).where(own(scope));
+  });
+}
