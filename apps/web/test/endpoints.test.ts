@@ -83,7 +83,7 @@ describe('kit', () => {
     expect((await readKit(store)).players[0]).toMatchObject({ name: 'Ines R.', aims });
     expect((await put({ ...rest, aims: [{ ...aims[0], by: 'spring' }] })).status).toBe(400);
     const season = {
-      ladderId: uuidv7(),
+      ladderId: ids.ladder,
       from: '2026-11-30',
       to: '2026-12-06',
       weekdays: [2],
