@@ -40,3 +40,27 @@ test('a round is put right with its history, and found again by a word', { tag: 
   await awake(page, /machines/);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Thistle');
 });
+
+test('a season is planned on a phone and is there again; the view is kept and found by a word', { tag: '@phone' }, async ({ page }) => {
+  await open(page, '/logbook');
+  await page.getByLabel('Player', { exact: true }).selectOption({ label: 'Nell Orrinsmith' });
+  await awake(page, /player=/);
+  const season = page.getByRole('region', { name: 'Season' });
+  await season.getByRole('button', { name: 'Plan a season' }).click();
+  await season.getByRole('button', { name: 'Sat' }).click();
+  await season.getByRole('button', { name: 'Keep the season' }).click();
+  await expect(season.getByText('Tue, Thu and Sat')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this view' }).click();
+  await page.getByLabel('Its name').fill('Nell, everything');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('link', { name: 'Nell, everything' })).toBeVisible();
+  await open(page, '/');
+  await page.getByRole('button', { name: 'Find' }).click();
+  await page.getByRole('combobox', { name: /^A player/ }).fill('nell, every');
+  await expect(page.getByRole('option').first()).toContainText('Nell, everything');
+  await page.keyboard.press('Enter');
+  await awake(page, /player=/);
+  await expect(season.getByText('Tue, Thu and Sat')).toBeVisible();
+  await season.getByRole('button', { name: 'Take the season back' }).click();
+  await expect(season.getByRole('button', { name: 'Plan a season' })).toBeVisible();
+});
