@@ -219,6 +219,12 @@ test('the club’s week: who was here, who stands still, which rung is wrong', a
   expect(week.wrong).toMatchObject([{ players: 2, rounds: 13, isHard: true }]);
   expect(week.kit).toMatchObject([{ name: 'Bramble', code: 'never-tuned' }]);
   expect(week.away).toEqual([]);
+  // what harder balls cost was learnt on the way, and everybody’s rounds are looked at with it from then on
+  const kept = await readKit(store);
+  const [comer] = await readComers(store, kept, kept.players);
+  const { before } = comer!.progress.strokes[0]!.own.answers();
+  expect(before).not.toEqual([0.25, 0.5, 0.25]);
+  expect(before.reduce((sum, each) => sum + each, 0)).toBeCloseTo(1, 2);
 });
 
 test('the rungs of what comes next: of the court that was asked for, with the chance of each who comes', async () => {

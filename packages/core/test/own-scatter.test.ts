@@ -3,6 +3,8 @@ import {
   type AttemptRound,
   attemptsOf,
   chanceOf,
+  clubAnswers,
+  demandTimes,
   LEVEL_NEEDS,
   normals,
   outcomeAt,
@@ -184,5 +186,65 @@ describe('balls that were seen to come down', () => {
     expect(attempt!.landings![0]!.alongM).toBeCloseTo(-0.3, 9);
     const off = (x: number, y: number) => outcomeAt(at, { x: at.x + x * at.widthM, y: at.y + y * at.depthM });
     expect([off(0, 0), off(0.49, 0.49), off(0.8, 0), off(0, 1.2)]).toEqual(['in', 'in', 'near', 'out']);
+  });
+});
+
+describe('what harder balls cost in a club', () => {
+  const scatter = LEVEL_NEEDS.Building.scatter;
+  const size = targetFor(scatter, 18, 0.5);
+  /** Twenty rounds of a player whose log σ grows by so much from a kind ball to the game’s, kind and hard balls in turn. */
+  const rounds = (seed: number, perDemand: number): AttemptRound[] => {
+    const uniform = seededRandom(seed);
+    const own = 0.3 * normals(uniform)();
+    return Array.from({ length: 20 }, (_, i): AttemptRound => {
+      const demand = i % 2 === 0 ? 0.1 : 0.9;
+      const chance = chanceOf(
+        {
+          sideDeg: scatter.sideDeg * Math.exp(own + perDemand * demand),
+          depthShare: scatter.depthShare * Math.exp(own + perDemand * demand),
+        },
+        18,
+        size,
+      );
+      return round({ day: Math.floor(i / 2), demand, ...size, hits: Array.from({ length: 10 }, uniform).filter((u) => u < chance).length });
+    });
+  };
+  const told = (perDemand: number, players: number) =>
+    Array.from({ length: players }, (_, i) =>
+      ownScatter('Building')
+        .learn(rounds(i + 1, perDemand))
+        .answers(),
+    );
+
+  test('with nobody it is the usual; players who answer alike move it to their own answer, few of them only a little', () => {
+    expect(clubAnswers([])).toEqual([0.25, 0.5, 0.25]);
+    const [many, few, calm] = [clubAnswers(told(0.65, 40)), clubAnswers(told(0.65, 3)), clubAnswers(told(0.1, 40))];
+    for (const each of [many, few, calm]) expect(each.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9);
+    expect(demandTimes(many)).toBeGreaterThan(demandTimes(few) + 0.03);
+    expect(demandTimes(few)).toBeGreaterThan(demandTimes());
+    expect(demandTimes(calm)).toBeLessThan(demandTimes() - 0.08);
+  });
+  test('it does not matter which weights the players were looked at with', () => {
+    const again = clubAnswers(told(0.65, 20));
+    const looked = Array.from({ length: 20 }, (_, i) =>
+      ownScatter('Building', again)
+        .learn(rounds(i + 1, 0.65))
+        .answers(),
+    );
+    for (const [m, share] of clubAnswers(looked).entries()) expect(share).toBeCloseTo(again[m]!, 6);
+  });
+  test('of somebody who has only hit kind balls, the chance off a game ball is told nearer', () => {
+    const answers = clubAnswers(told(0.65, 40));
+    const [usual, learnt]: [number[], number[]] = [[], []];
+    for (let seed = 100; seed < 140; seed++) {
+      const kind = rounds(seed, 0.65).filter(({ demand }) => demand < 0.5);
+      const ask = { ...round({}), ...size, day: 10, demand: 1 };
+      const uniform = seededRandom(seed);
+      const own = 0.3 * normals(uniform)() + 0.65;
+      const truth = chanceOf({ sideDeg: scatter.sideDeg * Math.exp(own), depthShare: scatter.depthShare * Math.exp(own) }, 18, size);
+      usual.push(ownScatter('Building').learn(kind).chance(ask).share - truth);
+      learnt.push(ownScatter('Building', answers).learn(kind).chance(ask).share - truth);
+    }
+    expect(rms(learnt)).toBeLessThan(0.85 * rms(usual));
   });
 });

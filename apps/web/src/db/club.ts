@@ -39,6 +39,8 @@ export const club = mysqlTable('club', {
   altitudeM: double().notNull(),
   /** The club's own checklist; null for the one that comes with the machine. */
   checks: document<Checklist | null>(),
+  /** How usual each answer to harder balls is among its players; null while nothing told it. */
+  answers: document<number[]>(),
   ...times(),
 });
 

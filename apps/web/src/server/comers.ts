@@ -1,9 +1,11 @@
-import { type PlayerId, type PlayerProgress, progressOf, type RungId, type Sport } from '@good-arc/core';
-import { and, count, inArray, sql } from 'drizzle-orm';
+import { clubAnswers, OWN_FROM_BALLS, type PlayerId, type PlayerProgress, progressOf, type RungId, type Sport } from '@good-arc/core';
+import { and, count, eq, inArray, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
+import { z } from 'zod';
 import type { BriefRound, Kit, PlayerRow, StrokeScatter } from '../api/rows.ts';
-import { round } from '../db/schema.ts';
+import { club, round } from '../db/schema.ts';
 import { dayOf } from '../ui/day.ts';
+import { database } from './db.ts';
 import { ballsIn, loggedFrom, roundsOfPlayer } from './progress.ts';
 import { roundsOn } from './read-rounds.ts';
 import type { Store } from './store.ts';
@@ -52,13 +54,37 @@ export async function roundsOnEach(store: Store, players: readonly { playerId: P
   };
 }
 
+const answersSchema = z.array(z.number().gt(0).lt(1)).length(3);
+
+/** How usual each answer to harder balls is in this club; undefined while nothing told it. */
+async function readAnswers({ clubId }: Store): Promise<number[] | undefined> {
+  const [row] = await database().select({ answers: club.answers }).from(club).where(eq(club.id, clubId));
+  return answersSchema.safeParse(row?.answers).data;
+}
+
+/** A change of no weight by so much is worth working everybody’s rounds out again. */
+const WORTH_KEEPING = 0.02;
+
+/** Learns how usual each answer is from these players, and keeps it with the club where that changed. @returns it, and of how many strokes it is known */
+export async function learnAnswers(store: Store, comers: readonly Comer[]): Promise<{ answers: number[]; strokes: number }> {
+  const told = comers.flatMap(({ progress }) =>
+    progress.strokes.filter(({ days }) => ballsIn(days) >= OWN_FROM_BALLS).map(({ own }) => own.answers()),
+  );
+  const answers = clubAnswers(told).map((each) => Number(each.toFixed(4)));
+  const before = await readAnswers(store);
+  const changed = told.length > 0 && answers.some((each, i) => Math.abs(each - (before?.[i] ?? -1)) >= WORTH_KEEPING);
+  if (changed) await database().update(club).set({ answers }).where(eq(club.id, store.clubId));
+  return { answers, strokes: told.length };
+}
+
 /** Who comes, with what their rounds come to: worked out once, and again when anything of it has changed. */
 export async function readComers(store: Store, kit: Kit, players: readonly PlayerRow[]): Promise<Comer[]> {
   const marks = await marksOf(
     store,
     players.map(({ id }) => id),
   );
-  const ofKit = JSON.stringify([kit.machines.map(({ id, version }) => [id, version]), kit.gameBalls]);
+  const answers = await readAnswers(store);
+  const ofKit = JSON.stringify([answers, kit.machines.map(({ id, version }) => [id, version]), kit.gameBalls]);
   return Promise.all(
     players.map(async (player) => {
       const key = `${store.clubId} ${player.id}`;
@@ -67,7 +93,7 @@ export async function readComers(store: Store, kit: Kit, players: readonly Playe
       if (before?.mark === mark) return { player, rounds: before.rounds, progress: before.progress };
       const leftOut = store.setAside.length;
       const rounds = await roundsOfPlayer(store, player.id);
-      const progress = progressOf(loggedFrom(kit, rounds), player);
+      const progress = progressOf(loggedFrom(kit, rounds), player, answers);
       // what could not be read is said again the next time
       if (store.setAside.length === leftOut) known.set(key, { mark, rounds, progress });
       return { player, rounds, progress };

@@ -234,7 +234,7 @@ function marksOf(played: readonly LoggedRound[], day: number): DayMarks {
   };
 }
 
-function strokesOf(rounds: readonly LoggedRound[], level: Level): StrokeProgress[] {
+function strokesOf(rounds: readonly LoggedRound[], level: Level, answers: readonly number[] | undefined): StrokeProgress[] {
   const found = new Map<string, { sport: Sport; stroke: Stroke; all: ReturnType<typeof attemptsOf> }>();
   for (const { sport, card, results, day, demand } of rounds)
     for (const attempt of attemptsOf(card, sport, results, { day, demand })) {
@@ -244,7 +244,7 @@ function strokesOf(rounds: readonly LoggedRound[], level: Level): StrokeProgress
       else found.set(key, { sport, stroke: attempt.stroke, all: [attempt] });
     }
   return [...found.values()].map(({ sport, stroke, all }) => {
-    let own = ownScatter(level);
+    let own = ownScatter(level, answers);
     const days: StrokeDay[] = [];
     const played = rounds.filter(({ sport: of, card }) => of === sport && card.feeds.some((feed) => feed.stroke === stroke));
     for (const day of new Set(all.map((each) => each.day))) {
@@ -283,9 +283,13 @@ function ratesOf(rounds: readonly LoggedRound[]): RateProgress[] {
 
 /**
  * What a player’s rounds come to: scatter by stroke, rates where no target is, one side against the other, the load of each day, the best run.
- * @param rounds oldest first
+ * @param rounds oldest first @param answers to demand, how usual each is in the club
  */
-export function progressOf(rounds: readonly LoggedRound[], { level, hand }: { level: Level; hand: 'left' | 'right' }): PlayerProgress {
+export function progressOf(
+  rounds: readonly LoggedRound[],
+  { level, hand }: { level: Level; hand: 'left' | 'right' },
+  answers?: readonly number[],
+): PlayerProgress {
   const load = new Map<number, number>();
   let bestRun: PlayerProgress['bestRun'] = null;
   for (const { day, card, results } of rounds) {
@@ -294,7 +298,7 @@ export function progressOf(rounds: readonly LoggedRound[], { level, hand }: { le
     if (length > (bestRun?.length ?? 0)) bestRun = { length, day };
   }
   return {
-    strokes: strokesOf(rounds.filter(tellsKinds), level),
+    strokes: strokesOf(rounds.filter(tellsKinds), level, answers),
     rates: ratesOf(rounds),
     sides: sidesOf(rounds.filter(tellsKinds), hand),
     load: [...load].map(([day, swings]) => ({ day, swings })),

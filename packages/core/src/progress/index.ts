@@ -20,8 +20,11 @@ export { NEXT_CODES, type NextQuestion, type NextStep, nextStep, type RoundCount
 export { type Operating, operatingTable } from './operating.ts';
 export { longestRun, OUTCOMES, type Outcome, outcomesByNumber, tally } from './outcome.ts';
 export {
+  type AnswersTold,
   type Attempt,
   type AttemptRound,
+  clubAnswers,
+  demandTimes,
   OWN_FROM_BALLS,
   type OwnScatter,
   ownScatter,

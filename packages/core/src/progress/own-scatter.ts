@@ -35,12 +35,12 @@ const LONGEST_BREAK = 60;
 const LONGEST_GAIN = 7;
 /** A good or a bad day, 1 σ of log σ, shared by the rounds of that day and gone the next. */
 const DAY_SD = 0.12;
-/** log σ grows by so much from a kind ball to the game’s; each with its weight, since players answer differently. */
-const DEMANDS: readonly (readonly [perDemand: number, weight: number])[] = [
-  [0.1, 0.25],
-  [0.35, 0.5],
-  [0.6, 0.25],
-];
+/** log σ grows by so much from a kind ball to the game’s: three answers to demand, since players differ. */
+const DEMANDS = [0.1, 0.35, 0.6] as const;
+/** How usual each of the answers is among players, before any round (our judgement). */
+const FIRST_ANSWERS = [0.25, 0.5, 0.25] as const;
+/** The first weights count as so many players of the club (our judgement). */
+const FIRST_WORTH = 6;
 /** A share of the balls goes astray, so many times as far: errors have heavier tails than a normal law. */
 const ASTRAY = 0.1;
 const ASTRAY_TIMES = 2.2;
@@ -99,9 +99,9 @@ function chanceAt(level: Scatter, { distanceM, widthM, depthM, demand }: Attempt
   return (1 - ASTRAY) * within(x) * within(y) + ASTRAY * within(x / ASTRAY_TIMES) * within(y / ASTRAY_TIMES);
 }
 
-const prior = (): Belief => {
+const prior = (answers: readonly number[]): Belief => {
   const weights = normalised(Array.from({ length: POINTS }, (_, i) => gaussian(valueAt(i) / LEVEL_SD)));
-  return DEMANDS.map(([, weight]) => weights.map((each) => each * weight));
+  return answers.map((weight) => weights.map((each) => each * weight));
 };
 
 /** What is known so many days later. */
@@ -126,7 +126,7 @@ function later(belief: Belief, days: number): Belief {
 /** What is known after the rounds of one day, which share how good a day it was. */
 function after(belief: Belief, level: Scatter, rounds: readonly AttemptRound[]): Belief {
   const weighed = belief.map((mass, m) => {
-    const [perDemand] = DEMANDS[m]!;
+    const perDemand = DEMANDS[m]!;
     const logs = Array.from({ length: POINTS + 2 * DAY_REACH }, (_, i) =>
       rounds.reduce((sum, round) => {
         const chance = Math.min(1 - 1e-4, Math.max(1e-4, chanceAt(level, round, valueAt(i - DAY_REACH), perDemand)));
@@ -182,16 +182,50 @@ export interface OwnScatter {
   /** On that day; on the day of the last round without. */
   on(day?: number): ScatterNow;
   chance(attempt: Attempt): ScatterChance;
+  /** How likely each of the answers to demand is, before any round and now. */
+  answers(): AnswersTold;
 }
+
+/** What a player’s rounds told of the answers to demand: their weights before and after. */
+export interface AnswersTold {
+  before: readonly number[];
+  after: readonly number[];
+}
+
+/**
+ * How usual each answer to demand is among the players of a club, by what each of their strokes told: the most likely weights, where the first ones count as
+ * six players (Dempster, Laird and Rubin’s EM, quoted from memory). @returns as many weights as there are answers; they sum to 1
+ */
+export function clubAnswers(told: readonly AnswersTold[]): number[] {
+  let weights: number[] = [...FIRST_ANSWERS];
+  // far beyond the second digit for any club
+  for (let i = 0; i < 60; i++) {
+    const sums = FIRST_ANSWERS.map((each) => each * FIRST_WORTH);
+    for (const { before, after } of told) {
+      const shares = normalised(weights.map((each, m) => (each * after[m]!) / before[m]!));
+      shares.forEach((share, m) => {
+        sums[m]! += share;
+      });
+    }
+    weights = normalised(sums);
+  }
+  return weights;
+}
+
+/** How many times as far shots scatter off a game ball as off a kind one, with answers so usual. */
+export const demandTimes = (answers: readonly number[] = FIRST_ANSWERS): number =>
+  Math.exp(DEMANDS.reduce<number>((sum, each, m) => sum + each * answers[m]!, 0));
 
 /**
  * A player of a level before any round. Hidden is log σ over the level’s own scatter: it walks from day to day, a little better each, with good and bad
  * days on top; each round tells of it through the size and the distance of its target. Exact on a grid, so that it needs no seed.
+ * @param answers to demand, how usual each is in the club; see `clubAnswers`
  */
-export const ownScatter = (level: Level): OwnScatter => known(LEVEL_NEEDS[level].scatter, prior(), null, []);
+export const ownScatter = (level: Level, answers: readonly number[] = FIRST_ANSWERS): OwnScatter =>
+  known(LEVEL_NEEDS[level].scatter, answers, prior(answers), null, []);
 
-/** @param before what was known before the last day @param today the rounds of that day */
-function known(level: Scatter, before: Belief, day: number | null, today: readonly AttemptRound[]): OwnScatter {
+/** @param answers how usual each answer to demand was taken to be @param before what was known before the last day @param today the rounds of that day */
+function known(level: Scatter, answers: readonly number[], before: Belief, day: number | null, today: readonly AttemptRound[]): OwnScatter {
   let made: Belief | null = null;
   const belief = (): Belief => {
     made ??= today.length === 0 ? before : after(before, level, today);
@@ -210,7 +244,7 @@ function known(level: Scatter, before: Belief, day: number | null, today: readon
         group = [...group, round];
         on = round.day;
       }
-      return known(level, now, on, group);
+      return known(level, answers, now, on, group);
     },
     on(asked = day ?? 0) {
       const values = at(asked).flatMap((mass) => mass.map((weight, i) => [valueAt(i), weight] as const));
@@ -219,11 +253,12 @@ function known(level: Scatter, before: Belief, day: number | null, today: readon
       const { sideDeg, depthShare } = level;
       return { sideDeg: sideDeg * times, depthShare: depthShare * times, interval90: [sideDeg * Math.exp(lo), sideDeg * Math.exp(hi)] };
     },
+    answers: () => ({ before: answers, after: belief().map((mass) => mass.reduce((sum, each) => sum + each, 0)) }),
     chance(attempt) {
       const values = at(attempt.day).flatMap((mass, m) =>
         Array.from({ length: POINTS + 2 * DAY_REACH }, (_, i) => {
           const weight = dayWeights.reduce((sum, each, k) => sum + each * (mass[i - k] ?? 0), 0);
-          return [chanceAt(level, attempt, valueAt(i - DAY_REACH), DEMANDS[m]![0]), weight] as const;
+          return [chanceAt(level, attempt, valueAt(i - DAY_REACH), DEMANDS[m]!), weight] as const;
         }),
       );
       const { lo, hi } = quantiles(values);

@@ -8,7 +8,7 @@ import { sayKitWorry } from '../../words/club.ts';
 import { STROKE_NAMES, TREND_WORDS } from '../../words/logbook.ts';
 
 /** The club this week: who was here, who stands still, which rungs are wrong, what of the kit wants a look. */
-export default function ClubPage({ viewer, week: { players, away, wrong, kit } }: { viewer: Viewer; week: ClubWeek }) {
+export default function ClubPage({ viewer, week: { players, away, wrong, demand, kit } }: { viewer: Viewer; week: ClubWeek }) {
   // what is the same of several is said once
   const said = [...new Set(kit.map(sayKitWorry))].map((words) => [words, kit.filter((worry) => sayKitWorry(worry) === words)] as const);
   return (
@@ -86,6 +86,17 @@ export default function ClubPage({ viewer, week: { players, away, wrong, kit } }
                 ))}
               </ul>
             </section>
+            {demand && (
+              <section aria-labelledby="demand">
+                <h2 id="demand" className="border-b border-base-content pb-1 text-xl">
+                  What harder balls cost here
+                </h2>
+                <p className="py-2">
+                  Off a game ball shots scatter about <b>{demand.times.toFixed(2)} times</b> as far as off a kind one: learnt from{' '}
+                  {demand.strokes} strokes of this club’s players. First targets and chances go by it.
+                </p>
+              </section>
+            )}
             <section aria-labelledby="kit">
               <h2 id="kit" className="border-b border-base-content pb-1 text-xl">
                 Machines and balls
