@@ -227,6 +227,14 @@ test('the club’s week: who was here, who stands still, which rung is wrong', a
   expect(before.reduce((sum, each) => sum + each, 0)).toBeCloseTo(1, 2);
 });
 
+test('rounds are found by a word of the rung as it was run, of machine or court, or of what was noted', async () => {
+  await correct({ notes: 'Bent knees, 100% of them' });
+  const found = async (word: string) => (await readRounds(store, { word, most: 5 })).map(({ id }) => id);
+  for (const word of ['DEEP', 'bramble', 'court', 'knees, 100%']) expect(await found(word)).toEqual([roundId]);
+  // what a person types stands for itself
+  for (const word of ['shallow', '100_', 'k%es', '\\']) expect(await found(word)).toEqual([]);
+});
+
 test('the rungs of what comes next: of the court that was asked for, with the chance of each who comes', async () => {
   const kept = await readKit(store);
   const comers = await readComers(store, kept, kept.players);

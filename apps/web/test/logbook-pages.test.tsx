@@ -237,7 +237,7 @@ test('the club: who got worse, who stands still, which rung is wrong, what wants
         isHard: true,
       },
     ],
-    demand: { times: 1.6, strokes: 9 },
+    demand: { times: 1.6, players: 9 },
     kit: [
       { what: 'machine', id: id(2), name: 'Bramble', code: 'never-tuned' },
       { what: 'machine', id: id(7), name: 'Wren', code: 'never-tuned' },
@@ -250,7 +250,7 @@ test('the club: who got worse, who stands still, which rung is wrong, what wants
   expect(said).toContain('22 % of 90 balls by 3 players in 9 rounds: too hard');
   expect(said).toContain('Bramble, WrenNever tuned');
   expect(said).toContain('Opened 90 days ago');
-  expect(said).toContain('1.60 times as far as off a kind one: learnt from 9 strokes');
+  expect(said).toContain('1.60 times as far as off a kind one, by what 9 players here hit');
 });
 
 test('what was different on a day, and why a rung comes next, in words', () => {

@@ -39,5 +39,7 @@ test('with nothing chosen and nothing kept there is nothing to see; a server tha
 
 test('a choice is named by what was chosen', () => {
   const rows = [{ id: '1', name: 'Ines' }];
-  expect(proposedName({ player: '1', ladder: null, from: '2026-03-01', to: null }, rows, [])).toBe('Ines, from 2026-03-01');
+  expect(proposedName({ player: '1', ladder: null, from: '2026-03-01', to: null, word: 'wind' }, rows, [])).toBe(
+    'Ines, from 2026-03-01, “wind”',
+  );
 });

@@ -289,8 +289,8 @@ export interface ClubWeek {
   /** In the kit, and not here lately. */
   away: string[];
   wrong: WrongRung[];
-  /** How many times as far shots scatter off a game ball as off a kind one, learnt from so many strokes; null while too few told it. */
-  demand: { times: number; strokes: number } | null;
+  /** How many times as far shots scatter off a game ball as off a kind one, learnt from so many players; null while too few told it. */
+  demand: { times: number; players: number } | null;
   kit: KitWorry[];
 }
 /** Something that is found by a word, and where it is opened. */

@@ -315,7 +315,7 @@ const viewSchema = z.strictObject({
     .string()
     .min(1, 'Choose something first')
     .max(400, 'At most 400 characters')
-    .regex(/^[\w=&%.+-]*$/, 'The address of a choice, such as player=…&from=2026-03-01'),
+    .regex(/^[\w=&%.+*-]*$/, 'The address of a choice, such as player=…&from=2026-03-01'),
 });
 export const viewsSchema = z.array(viewSchema).max(40);
 

@@ -18,8 +18,8 @@ const WRONG = { players: 2, rounds: 6, hard: 0.35, easy: 0.85 };
 const TUNED_DAYS = 60;
 const OPENED_DAYS = 60;
 const DRAG_SHARE = 1.08;
-/** From so few strokes on what harder balls cost in the club is worth a word. */
-const TOLD_BY_STROKES = 3;
+/** From so few players on what harder balls cost in the club is worth a word. */
+const TOLD_BY_PLAYERS = 3;
 
 /** What a club should know this week: who was here, who stands still, which rungs are wrong, what of its kit wants a look. */
 export async function readClub(store: Store, kit: Kit, ladders: readonly LadderRow[], now: Date): Promise<ClubWeek> {
@@ -72,7 +72,7 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
     kit,
     here.slice(0, MOST_LOOKED_THROUGH).map(({ player }) => player),
   );
-  const { answers, strokes } = await learnAnswers(store, comers);
+  const { answers, players: told } = await learnAnswers(store, comers);
   const players = here.map(({ player, last, rounds, balls, hits }): ClubPlayer => {
     const comer = comers.find((each) => each.player.id === player.id);
     const trends = comer?.progress.strokes.filter(({ trend }) => trend === 'better' || trend === 'worse') ?? [];
@@ -100,7 +100,7 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
     players,
     away: kit.players.filter(({ id }) => !players.some((each) => each.id === id)).map(({ name }) => name),
     wrong,
-    demand: strokes >= TOLD_BY_STROKES ? { times: demandTimes(answers), strokes } : null,
+    demand: told >= TOLD_BY_PLAYERS ? { times: demandTimes(answers), players: told } : null,
     kit: kitWorries(kit, new Map(tuned.map(({ machineId, last }) => [machineId as string, last])), now),
   };
 }

@@ -65,16 +65,16 @@ async function readAnswers({ clubId }: Store): Promise<number[] | undefined> {
 /** A change of no weight by so much is worth working everybody’s rounds out again. */
 const WORTH_KEEPING = 0.02;
 
-/** Learns how usual each answer is from these players, and keeps it with the club where that changed. @returns it, and of how many strokes it is known */
-export async function learnAnswers(store: Store, comers: readonly Comer[]): Promise<{ answers: number[]; strokes: number }> {
-  const told = comers.flatMap(({ progress }) =>
-    progress.strokes.filter(({ days }) => ballsIn(days) >= OWN_FROM_BALLS).map(({ own }) => own.answers()),
-  );
-  const answers = clubAnswers(told).map((each) => Number(each.toFixed(4)));
+/** Learns how usual each answer is from these players, and keeps it with the club where that changed. @returns it, and of how many players it is known */
+export async function learnAnswers(store: Store, comers: readonly Comer[]): Promise<{ answers: number[]; players: number }> {
+  const told = comers
+    .map(({ progress }) => progress.strokes.filter(({ days }) => ballsIn(days) >= OWN_FROM_BALLS).map(({ own }) => own.answers()))
+    .filter((strokes) => strokes.length > 0);
+  const answers = clubAnswers(told.flat()).map((each) => Number(each.toFixed(4)));
   const before = await readAnswers(store);
   const changed = told.length > 0 && answers.some((each, i) => Math.abs(each - (before?.[i] ?? -1)) >= WORTH_KEEPING);
   if (changed) await database().update(club).set({ answers }).where(eq(club.id, store.clubId));
-  return { answers, strokes: told.length };
+  return { answers, players: told.length };
 }
 
 /** Who comes, with what their rounds come to: worked out once, and again when anything of it has changed. */

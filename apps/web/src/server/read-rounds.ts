@@ -52,6 +52,8 @@ export interface RoundsAsked {
   /** Begun from then on, and before then. */
   from?: Date;
   before?: Date;
+  /** In the name of the rung as it was run, of its machine or court, or in the notes. */
+  word?: string;
   /** Those that come after this one in the order. */
   after?: { startedAt: Date; id: string };
   most: number;
@@ -76,14 +78,27 @@ async function resultsOf(store: Store, roundIds: readonly string[]): Promise<Map
   return byRound;
 }
 
+/** Whether a round has a word in what was noted, or in a name that belongs to it. */
+function holds(word: string): SQL {
+  // what a person types stands for itself
+  const like = `%${word.toLowerCase().replace(/[\\%_]/g, (each) => `\\${each}`)}%`;
+  return sql`(${round.notes} LIKE ${like} OR LOWER(JSON_VALUE(${round.card}, '$.document.name')) LIKE ${like}
+    OR EXISTS (SELECT 1 FROM ${machine} WHERE ${machine.id} = ${round.machineId} AND ${machine.name} LIKE ${like})
+    OR EXISTS (SELECT 1 FROM ${court} WHERE ${court.id} = ${round.courtId} AND ${court.name} LIKE ${like}))`;
+}
+
 /** Rounds with their results and the names that belong to them, newest first; archived players and kit keep their names. */
-export async function readRounds(store: Store, { rungIds, playerId, ids, from, before, after, most }: RoundsAsked): Promise<RoundRow[]> {
+export async function readRounds(
+  store: Store,
+  { rungIds, playerId, ids, from, before, word, after, most }: RoundsAsked,
+): Promise<RoundRow[]> {
   const where: (SQL | undefined)[] = [
     rungIds && inArray(round.rungId, [...rungIds]),
     playerId === undefined ? undefined : eq(round.playerId, playerId),
     ids && inArray(round.id, [...ids]),
     from && gte(round.startedAt, from),
     before && lt(round.startedAt, before),
+    word ? holds(word) : undefined,
     after && or(lt(round.startedAt, after.startedAt), and(eq(round.startedAt, after.startedAt), lt(round.id, after.id))),
   ];
   if (rungIds?.length === 0 || ids?.length === 0) return [];

@@ -92,8 +92,8 @@ export default function ClubPage({ viewer, week: { players, away, wrong, demand,
                   What harder balls cost here
                 </h2>
                 <p className="py-2">
-                  Off a game ball shots scatter about <b>{demand.times.toFixed(2)} times</b> as far as off a kind one: learnt from{' '}
-                  {demand.strokes} strokes of this club’s players. First targets and chances go by it.
+                  Off a game ball shots scatter about <b>{demand.times.toFixed(2)} times</b> as far as off a kind one, by what{' '}
+                  {demand.players} players here hit. First targets and chances go by it.
                 </p>
               </section>
             )}

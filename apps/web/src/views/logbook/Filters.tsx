@@ -8,6 +8,8 @@ export interface Asked {
   /** Days such as 2026-11-24, both included. */
   from: string | null;
   to: string | null;
+  /** In a name or in the notes. */
+  word: string | null;
 }
 
 const ALL = 'all';
@@ -20,13 +22,13 @@ export function logbookAt(asked: Partial<Asked> & { after?: string }): string {
 
 /** `Ines Rookwood, Backhand, from 2026-03-01`: a name for a choice. */
 export function proposedName(
-  { player, ladder, from, to }: Asked,
+  { player, ladder, from, to, word }: Asked,
   players: readonly { id: string; name: string }[],
   ladders: readonly { id: string; name: string }[],
 ): string {
   const nameIn = (rows: readonly { id: string; name: string }[], id: string | null): string =>
     rows.find((row) => row.id === id)?.name ?? '';
-  return [nameIn(players, player), nameIn(ladders, ladder), from ? `from ${from}` : '', to ? `to ${to}` : '']
+  return [nameIn(players, player), nameIn(ladders, ladder), from ? `from ${from}` : '', to ? `to ${to}` : '', word ? `“${word}”` : '']
     .filter(Boolean)
     .join(', ')
     .slice(0, 80);
@@ -45,7 +47,7 @@ export function Filters({
   const go = (part: Partial<Asked>): void => location.assign(logbookAt({ ...asked, ...part }));
   const choose = (label: string, key: 'player' | 'ladder', all: string, rows: readonly { id: string; name: string }[]) => (
     <Select
-      className="w-52"
+      className="md:w-52"
       label={label}
       value={asked[key] ?? ALL}
       onChange={(id) => go({ [key]: id === ALL ? null : id })}
@@ -54,7 +56,7 @@ export function Filters({
   );
   const day = (label: string, key: 'from' | 'to') => (
     <TextField
-      className="w-36"
+      className="md:w-36"
       label={label}
       type="date"
       defaultValue={asked[key] ?? ''}
@@ -64,11 +66,21 @@ export function Filters({
     />
   );
   return (
-    <>
+    <div className="grid w-full grid-cols-2 gap-3 md:contents">
       {choose('Player', 'player', 'Everyone', players)}
       {choose('Ladder', 'ladder', 'All ladders', ladders)}
       {day('From', 'from')}
       {day('To', 'to')}
-    </>
+      <TextField
+        className="col-span-2 md:w-44"
+        label="With the word"
+        type="search"
+        maxLength={60}
+        placeholder="rung, machine, note"
+        defaultValue={asked.word ?? ''}
+        onBlur={({ target }) => target.value.trim() !== (asked.word ?? '') && go({ word: target.value.trim() || null })}
+        onKeyDown={({ key: pressed, currentTarget }) => pressed === 'Enter' && go({ word: currentTarget.value.trim() || null })}
+      />
+    </div>
   );
 }

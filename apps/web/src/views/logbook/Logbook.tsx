@@ -169,8 +169,8 @@ function LogbookView({
       )}
       {rounds.length === 0 ? (
         <p className="mt-8 max-w-xl text-lg">
-          {asked.player || asked.ladder || asked.from || asked.to ? 'No such round: ask for more. ' : 'No round yet. '}Run a rung courtside,
-          mark each ball, and it will stand here with its settings, its conditions, and what the count really says.
+          {asked.player || asked.ladder || asked.from || asked.to || asked.word ? 'No such round: ask for more. ' : 'No round yet. '}Run a
+          rung courtside, mark each ball, and it will stand here with its settings, its conditions, and what the count really says.
         </p>
       ) : (
         <table className="mt-4 w-full border-t border-base-content">
