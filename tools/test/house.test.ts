@@ -89,3 +89,25 @@ test('no file of the interface is longer than 250 lines: what grows is split by 
   );
   expect(long.map(({ file }) => file)).toEqual([]);
 });
+
+describe('a quantity says its unit', () => {
+  const QUANTITY =
+    '[sS]peed|[hH]eight|[dD]istance|[wW]idth|[dD]epth|[lL]ength|[eE]levation|[bB]earing|[tT]ime|[iI]nterval|[mM]ass|[rR]adius|[dD]ensity|[tT]emperature|[aA]ltitude|[aA]ngle|[aA]pex|[wW]eight';
+  const UNNAMED = new RegExp(`^\\s+(?:readonly )?\\w*(?:${QUANTITY})\\??: (?:z\\.number|z\\.int|number\\b|(?:readonly )?\\[number)`);
+  /** Properties that are a quantity by their name, are a number, and do not say of what unit. */
+  const unnamed = (text: string): string[] => text.split('\n').filter((line) => UNNAMED.test(line));
+  test.each(['  speed: number;', '  releaseHeight?: number;', '  width: z.number().min(0),', '  elevation: [number, number];'])(
+    '%s would be found',
+    (line) => expect(unnamed(line)).toEqual([line]),
+  );
+  test.each(['  speedMps: number;', '  heightM: z.number(),', '  height: ContactVerdict | null;', '  targetTimes?: number;'])(
+    '%s is well named',
+    (line) => expect(unnamed(line)).toEqual([]),
+  );
+  test('every quantity of the core, the line and the simulator ends with its unit', () => {
+    const found = sources()
+      .filter(({ file }) => file.startsWith('packages/'))
+      .flatMap(({ file, text }) => unnamed(text).map((line) => `${file}: ${line.trim()}`));
+    expect(found).toEqual([]);
+  });
+});

@@ -72,8 +72,8 @@ export interface DrillRung {
   intervalS: number;
   perRound: number;
   rounds: number;
-  /** Of the level's first target. */
-  width?: number;
+  /** So many times the level’s first target. */
+  targetTimes?: number;
   /** Where the balls are hit to, left and right of a right-hander; by the rule of the level without, and nowhere for balls to fielders. */
   hit?: TargetPlaceId;
   gate?: Need;

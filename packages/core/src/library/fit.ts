@@ -189,7 +189,7 @@ function targetOfRung(drill: Drill, rung: DrillRung, question: DrillQuestion): P
   const own = question.scatter?.[rung.balls[0]?.stroke ?? SPORT_RECORDS[sport].stroke];
   const sizeFrom = (distanceM: number) => targetFor(own ?? LEVEL_NEEDS[level].scatter, distanceM, share);
   // a gate of the drill's own has the size that lets it be met
-  const scale = rung.gate ? 1 : (rung.width ?? 1);
+  const scale = rung.gate ? 1 : (rung.targetTimes ?? 1);
   const met = metOf(rung);
   const given = rung.hit ?? drill.hit;
   if (given && met) {

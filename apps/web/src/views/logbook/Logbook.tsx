@@ -1,14 +1,4 @@
 import { type PlayerId, scoreRound } from '@good-arc/core';
-import {
-  createSortedRowModel,
-  rowSortingFeature,
-  type SortingState,
-  sortFn_alphanumeric,
-  sortFn_basic,
-  sortFn_text,
-  tableFeatures,
-  useTable,
-} from '@tanstack/react-table';
 import { useMemo, useState } from 'react';
 import type { PlayerRow, RoundRow, SeasonFacts, Standing, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
@@ -19,34 +9,12 @@ import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { type Asked, Filters, logbookAt, proposedName } from './Filters.tsx';
 import { PlayerProgress } from './PlayerProgress.tsx';
-import { RoundLines } from './RoundLines.tsx';
+import { type RoundLine, RoundsTable } from './RoundsTable.tsx';
 import { SavedViews } from './SavedViews.tsx';
 import { SeasonSection } from './Season.tsx';
 import { Standings } from './Standings.tsx';
 import type { ShownProgress } from './shown.ts';
 import { Wishes } from './Wishes.tsx';
-
-interface Line {
-  round: RoundRow;
-  startedAt: string;
-  player: string;
-  rung: string;
-  hits: number;
-  balls: number;
-  rate: number;
-}
-
-const features = tableFeatures({
-  rowSortingFeature,
-  sortedRowModel: createSortedRowModel(),
-  sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic, text: sortFn_text },
-});
-const columns = [
-  { accessorKey: 'startedAt' as const, header: 'When' },
-  { accessorKey: 'player' as const, header: 'Player' },
-  { accessorKey: 'rung' as const, header: 'Rung' },
-  { accessorKey: 'rate' as const, header: 'In' },
-];
 
 interface Props {
   /** A page of them, newest first. */
@@ -93,7 +61,7 @@ function LogbookView({
   const onPlayer = viewer.canPlan ? setPlayer : undefined;
   const data = useMemo(
     () =>
-      rounds.map((round): Line => {
+      rounds.map((round): RoundLine => {
         const { hits, balls } = scoreRound(round.card, round.results);
         return {
           round,
@@ -107,9 +75,6 @@ function LogbookView({
       }),
     [rounds],
   );
-  const [sorting, setSorting] = useState<SortingState>([{ id: 'startedAt', desc: true }]);
-  const table = useTable({ features, columns, data, state: { sorting }, onSortingChange: setSorting });
-
   function show(id: string): void {
     const next = open === id ? null : id;
     setOpen(next);
@@ -173,50 +138,7 @@ function LogbookView({
           rung courtside, mark each ball, and it will stand here with its settings, its conditions, and what the count really says.
         </p>
       ) : (
-        <table className="mt-4 w-full border-t border-base-content">
-          <thead className="hidden md:table-header-group">
-            {table.getHeaderGroups().map((group) => (
-              <tr key={group.id}>
-                {group.headers.map((header) => {
-                  const sorted = header.column.getIsSorted();
-                  return (
-                    <th
-                      key={header.id}
-                      className="border-b border-base-content py-1 text-left"
-                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                    >
-                      <button
-                        type="button"
-                        className="flex min-h-11 items-center gap-1 pr-4 font-semibold"
-                        onClick={header.column.getToggleSortingHandler()}
-                      >
-                        <table.FlexRender header={header} />
-                        <span aria-hidden="true">{sorted === 'asc' ? '↑' : sorted === 'desc' ? '↓' : ''}</span>
-                      </button>
-                    </th>
-                  );
-                })}
-              </tr>
-            ))}
-          </thead>
-          <tbody>
-            {table.getRowModel().rows.map((row) => {
-              const { round, hits, balls } = row.original;
-              const isOpen = open === round.id;
-              return (
-                <RoundLines
-                  key={round.id}
-                  round={round}
-                  hits={hits}
-                  balls={balls}
-                  isOpen={isOpen}
-                  onShow={() => show(round.id)}
-                  onRemove={() => remove(round)}
-                />
-              );
-            })}
-          </tbody>
-        </table>
+        <RoundsTable lines={data} open={open} onShow={show} onRemove={remove} />
       )}
       {rounds.length > 0 && (
         <p className="mt-4 flex flex-wrap gap-x-6">

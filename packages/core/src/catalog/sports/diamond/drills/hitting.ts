@@ -206,12 +206,17 @@ export function hitting(kit: DiamondDrills): readonly Drill[] {
       harder: 'One pin quicker.',
       players: [1, 8],
       rungs: [
-        rung('Slow strike', 'Feet still.', [pitch('Strike', 'fastball', 0)], { from: at(nearFt[0]), perRound: 5, rounds: 3, width: 1.3 }),
+        rung('Slow strike', 'Feet still.', [pitch('Strike', 'fastball', 0)], {
+          from: at(nearFt[0]),
+          perRound: 5,
+          rounds: 3,
+          targetTimes: 1.3,
+        }),
         rung('A pin quicker', 'Top half of the ball.', [pitch('Strike', 'fastball', 0.35)], {
           from: at(nearFt[0]),
           perRound: 5,
           rounds: 3,
-          width: 1.1,
+          targetTimes: 1.1,
         }),
         rung('League look', 'All the way round.', [pitch('Strike', 'fastball', 0.7)], { from: at(nearFt[1]), perRound: 5, rounds: 3 }),
       ],

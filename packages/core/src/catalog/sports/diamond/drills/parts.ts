@@ -79,7 +79,7 @@ export function partsOf({ positions, machineFt, second }: DiamondDrills) {
       intervalS: 6,
       perRound: 12,
       rounds: 2,
-      width: 1,
+      targetTimes: 1,
       ...part,
     });
 

@@ -26,7 +26,7 @@ export const AT_THE_LINE: readonly Drill[] = [
         hitters: 2,
         perRound: 20,
         rounds: 3,
-        width: 1.1,
+        targetTimes: 1.1,
       }),
       rung('Two lines, quicker', 'Ready before the other’s hit.', [volley('Volley, own line', 0, { share: 0.4 })], {
         ...atLine,
@@ -148,7 +148,7 @@ export const AT_THE_LINE: readonly Drill[] = [
         from: FAR_MID,
         start: { x: 0, y: -3.8 },
         recover: { x: 0, y: -3.8 },
-        width: 0.9,
+        targetTimes: 0.9,
       }),
       rung(
         'Either side',
@@ -220,7 +220,7 @@ export const AT_THE_LINE: readonly Drill[] = [
       rung('Straight', 'Push from the shoulder.', [ball('Dink', 'dink', 0.3, { share: 0.5, contact: 'low' })], {
         from: FAR_LINE,
         ...atLine,
-        width: 1.2,
+        targetTimes: 1.2,
       }),
       rung('Across', 'Follow it with the shoulder.', [ball('Dink, from across', 'dink', 0.8, { share: 0.5, contact: 'low' })], {
         from: { x: -1.6, y: 2.4 },

@@ -80,7 +80,7 @@ export const FROM_THE_BACK: readonly Drill[] = [
       rung('From the baseline', 'Highest on your side.', [ball('Deep ball', 'deep-return', 0.4, { share: 0.3, contact: 'low' })], {
         recover: AT_BASE,
       }),
-      rung('Off a drive', 'Take the pace off.', [ball('Drive', 'drive', 0.4, { share: 0.5, contact: 'low' })], { width: 0.9 }),
+      rung('Off a drive', 'Take the pace off.', [ball('Drive', 'drive', 0.4, { share: 0.5, contact: 'low' })], { targetTimes: 0.9 }),
     ],
   },
   {

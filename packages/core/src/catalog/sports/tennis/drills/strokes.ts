@@ -25,7 +25,7 @@ export const STROKES: readonly Drill[] = [
         recover: null,
         rounds: 2,
         perRound: 8,
-        width: 1.2,
+        targetTimes: 1.2,
       }),
       rung('Same ball, own rhythm', 'Finish over the shoulder.', [drive('Forehand', 1, { share: 0 })], {
         from: NEAR,
@@ -61,7 +61,7 @@ export const STROKES: readonly Drill[] = [
       rung('From the service line', 'Length before pace.', [drive('Forehand', 0.9, { share: 0.2 })]),
       rung('From the far baseline', 'Split as it leaves.', [drive('Forehand', 0.9, { share: 0.4 })], { from: BASE }),
       rung('With its topspin', 'Meet it on the rise of the racket.', [drive('Forehand', 0.9, { share: 0.75 })], { from: BASE }),
-      rung('A rally ball', 'Same swing, no hurry.', [drive('Forehand', 0.9, { share: 1 })], { from: BASE, width: 0.9 }),
+      rung('A rally ball', 'Same swing, no hurry.', [drive('Forehand', 0.9, { share: 1 })], { from: BASE, targetTimes: 0.9 }),
     ],
   },
   {
@@ -87,7 +87,7 @@ export const STROKES: readonly Drill[] = [
         'Turn about',
         'Three small steps, then the turn.',
         [drive('Down the middle', 0, { share: 0.3, cue: 'Forehand, then backhand' })],
-        { order: { kind: 'player' }, intervalS: 4.5, width: 0.9 },
+        { order: { kind: 'player' }, intervalS: 4.5, targetTimes: 0.9 },
       ),
       rung(
         'Run around it',
@@ -160,13 +160,13 @@ export const STROKES: readonly Drill[] = [
       rung('Forehand, down the line', 'Past the middle on the way home.', [drive('Forehand', 1.8, { share: 0.5, cue: 'Down the line' })], {
         from: BASE,
         recover: { x: -0.5, y: -12.2 },
-        width: 0.85,
+        targetTimes: 0.85,
         hit: 'deep-right',
       }),
       rung('Backhand, down the line', 'Late and level.', [drive('Backhand', -1.8, { share: 0.5, cue: 'Down the line' })], {
         from: BASE,
         recover: { x: 0.5, y: -12.2 },
-        width: 0.85,
+        targetTimes: 0.85,
         hit: 'deep-left',
       }),
       rung(
@@ -270,13 +270,13 @@ export const STROKES: readonly Drill[] = [
     hit: 'deep-middle',
     rungs: [
       rung('Three in a row', 'Height is safety.', [drive('Forehand', 0.9, { share: 0.2 })], {
-        width: 2.2,
+        targetTimes: 2.2,
         gate: { streak: 3 },
         perRound: 12,
       }),
       rung('Five in a row', 'Breathe out at the hit.', [drive('Forehand', 0.9, { share: 0.4 })], {
         from: BASE,
-        width: 2.2,
+        targetTimes: 2.2,
         gate: { streak: 5 },
         perRound: 15,
       }),
@@ -284,7 +284,7 @@ export const STROKES: readonly Drill[] = [
         'Ten, both wings',
         'Same swing at nine as at one.',
         [drive('Forehand', 1, { share: 0.4 }), drive('Backhand', -1, { share: 0.4 })],
-        { from: BASE, order: { kind: 'alternate' }, width: 2.2, gate: { streak: 10 }, perRound: 20, intervalS: 4.5 },
+        { from: BASE, order: { kind: 'alternate' }, targetTimes: 2.2, gate: { streak: 10 }, perRound: 20, intervalS: 4.5 },
       ),
     ],
   },
