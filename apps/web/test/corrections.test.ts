@@ -227,6 +227,21 @@ test('the club’s week: who was here, who stands still, which rung is wrong', a
   expect(before.reduce((sum, each) => sum + each, 0)).toBeCloseTo(1, 2);
 });
 
+test('a round at a target of one’s own tells nothing of the rung', async () => {
+  const before = await ratesOn(store, [ids.rung], 5);
+  const own = uuidv7();
+  const { card } = await read();
+  const asked = roundBody(ids);
+  await call(rounds.PUT, {
+    scope,
+    params: { id: own },
+    body: { ...asked, card: { ...card, ownTarget: true, targetSize: { widthM: 1, depthM: 1 } } },
+  });
+  for (const seq of [1, 2, 3]) await putBall(scope, own, uuidv7(), seq, 'out');
+  expect((await read(own)).card.ownTarget).toBe(true);
+  expect(await ratesOn(store, [ids.rung], 5)).toEqual(before);
+});
+
 test('rounds are found by a word of the rung as it was run, of machine or court, or of what was noted', async () => {
   await correct({ notes: 'Bent knees, 100% of them' });
   const found = async (word: string) => (await readRounds(store, { word, most: 5 })).map(({ id }) => id);

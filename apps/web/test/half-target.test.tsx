@@ -30,6 +30,8 @@ describe('the target that half of a player’s own balls would hit', () => {
     const said = screen.getByRole('status').textContent!;
     expect(said).toMatch(/4 of 4.*stay.*opens no gate/s);
     expect(said).not.toContain('Climb to');
+    // taken by hand it was for that round
+    expect(await screen.findByRole('button', { name: 'Take 3 ft 11 in for this round' })).toBeTruthy();
   });
   test('a plan asks for it from the start; one press goes back to the rung’s own', async () => {
     const { asked, user } = show(

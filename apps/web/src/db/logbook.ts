@@ -44,6 +44,8 @@ export const round = mysqlTable(
       .references(() => court.id),
     /** The rung as it was when the round began. */
     card: document<RungDocument>().notNull(),
+    /** Its target was sized for who hit: it tells nothing of the rung. */
+    ownTarget: boolean().notNull().default(false),
     weather: document<Weather>().notNull(),
     /** Who confirmed a hard ball that leaves too little time. */
     confirmedBy: varchar({ length: 120 }),

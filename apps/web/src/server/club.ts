@@ -51,7 +51,7 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
         })
         .from(round)
         .innerJoin(result, and(eq(result.roundId, round.id), mine(result)))
-        .where(and(mine(round), gte(round.startedAt, since(RUNGS_DAYS))))
+        .where(and(mine(round), gte(round.startedAt, since(RUNGS_DAYS)), eq(round.ownTarget, false)))
         .groupBy(round.rungId),
     ),
     store.read((db, mine) =>

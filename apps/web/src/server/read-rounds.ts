@@ -262,7 +262,7 @@ export async function ratesOn(
         db
           .select({ id: round.id, playerId: round.playerId, startedAt: round.startedAt })
           .from(round)
-          .where(and(mine(round), eq(round.rungId, rungId as RungId)))
+          .where(and(mine(round), eq(round.rungId, rungId as RungId), eq(round.ownTarget, false)))
           .orderBy(desc(round.startedAt), desc(round.id))
           .limit(MOST_LOOKED_THROUGH),
       ),

@@ -55,6 +55,7 @@ export function startRound(
       machineId: document.machineId,
       courtId: document.courtId,
       card: { ...document, weather },
+      ownTarget: document.ownTarget ?? false,
       weather,
       startedAt: new Date(startedAt),
       confirmedBy: confirmedBy ?? null,

@@ -25,6 +25,10 @@ export function useHalf(rungId: RungId, playerId: PlayerId, wanted: boolean, aft
       isOpen = false;
     };
   }, [rungId, playerId, isSent, after]);
+  // taken by hand it is for one round; a plan asks for it in each
+  useEffect(() => {
+    if (after !== '' && !wanted) setIsTaken(false);
+  }, [after, wanted]);
   const half = known.of === of ? known.half : null;
   return {
     half,

@@ -22,7 +22,7 @@ export function RoundFacts({ round, dials = '' }: { round: RoundRow; dials?: str
     ...(dials === '' ? [] : ([['On the dials', `${dials}, by today’s curve`]] as [string, string][])),
     ['Every', printTime(card.intervalS, 1)],
     ['Target', sayTargets(card, ballById(card.ballId).sport, units.length)],
-    ['Gate', sayGate(card)],
+    ['Gate', card.ownTarget ? 'none: the target for half, for learning' : sayGate(card)],
     ...(round.confirmedBy ? ([['Too little time, confirmed by', round.confirmedBy]] as [string, string][]) : []),
     ['Air', `${units.temperature(weather.temperatureC)}, ${units.altitude(weather.altitudeM)}`],
     ['Wind', wind(weather, units.speed)],

@@ -31,7 +31,10 @@ export function RoundLines({
         <td className="pr-4">
           <button type="button" className="min-h-11 text-left" aria-expanded={isOpen} onClick={onShow}>
             <b className="underline decoration-base-300 underline-offset-4">{round.card.name}</b>{' '}
-            <span className="text-quiet">{round.ladderName}</span>
+            <span className="text-quiet">
+              {round.ladderName}
+              {round.card.ownTarget && ' · target for half'}
+            </span>
             {!round.finishedAt && <span className="ml-2 font-semibold text-ball-text">not finished</span>}
           </button>
         </td>

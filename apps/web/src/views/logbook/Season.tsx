@@ -118,6 +118,9 @@ function Kept({
         {season.restsArm && ', a day in between'}.
       </p>
       <SeasonPicture drawn={drawn} ladder={ladder} season={season} />
+      {now > dayOf(season.to) && (
+        <p className="mt-2 border-l-4 border-secondary pl-3 font-semibold">Its day is over: plan the next from here.</p>
+      )}
       {current && (
         <p className="mt-2 border-l-4 border-secondary pl-3">
           <b>This week {WEEK_WORDS[current.week.kind]}:</b>{' '}

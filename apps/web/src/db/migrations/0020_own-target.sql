@@ -1,0 +1,1 @@
+ALTER TABLE `round` ADD `own_target` boolean DEFAULT false NOT NULL;
