@@ -1,26 +1,14 @@
 // @vitest-environment happy-dom
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
-import type { Kit, PlayerRow } from '../src/api/rows.ts';
+import type { Kit } from '../src/api/rows.ts';
 import KitView from '../src/views/kit/KitView.tsx';
 import { aPage } from './support/page.ts';
+import { aPlayer } from './support/player.ts';
 import { aViewer } from './support/viewer.ts';
 
 const viewer = aViewer({ units: 'metric' });
-const ada: PlayerRow = {
-  id: 'a',
-  version: 3,
-  name: 'Ada Thorne',
-  level: 'Building',
-  hand: 'right',
-  heightM: 1.7,
-  bornYear: null,
-  goals: '',
-  aims: [],
-  season: null,
-  avoid: '',
-  notes: '',
-};
+const ada = aPlayer({ id: 'a', version: 3, name: 'Ada Thorne' });
 const kit: Kit = { players: [ada], squads: [], courts: [], balls: [], machines: [], gameBalls: [] };
 const theirs = { ...ada, version: 5, level: 'Competing', notes: 'Came back.' };
 

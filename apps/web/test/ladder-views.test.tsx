@@ -9,6 +9,7 @@ import LadderPage from '../src/views/ladders/LadderPage.tsx';
 import Library from '../src/views/ladders/Library.tsx';
 import { drillMinutes, NOTHING, searchLibrary } from '../src/views/ladders/search.ts';
 import PlanPage from '../src/views/plan/PlanPage.tsx';
+import { aPlayer } from './support/player.ts';
 import { profileOf } from './support/rig.ts';
 import { textOf } from './support/text.ts';
 import { aViewer } from './support/viewer.ts';
@@ -27,20 +28,8 @@ const machine = (n: number, name: string, kind: string): MachineRow => ({
   linkAddress: '',
   notes: '',
 });
-const player = (n: number, name: string, level: PlayerRow['level']): PlayerRow => ({
-  version: 1,
-  id: id(n),
-  name,
-  level,
-  hand: 'right',
-  heightM: 1.7,
-  bornYear: null,
-  goals: '',
-  aims: [],
-  season: null,
-  avoid: level === 'Starting' ? 'serves two days running' : '',
-  notes: '',
-});
+const player = (n: number, name: string, level: PlayerRow['level']): PlayerRow =>
+  aPlayer({ id: id(n), name, level, avoid: level === 'Starting' ? 'serves two days running' : '' });
 const kit: Kit = {
   players: [player(11, 'Ada Thorne', 'Starting'), player(12, 'Bea Lunn', 'Building'), player(13, 'Cy Marl', 'Building')],
   squads: [],

@@ -10,21 +10,9 @@ import { PlayerProgress } from '../src/views/logbook/PlayerProgress.tsx';
 import type { ShownProgress } from '../src/views/logbook/shown.ts';
 import { saySides, saySizedBy } from '../src/words/logbook.ts';
 import { aPage } from './support/page.ts';
+import { aPlayer } from './support/player.ts';
 
-const player = {
-  version: 1,
-  id: '0190f3a0-0000-7000-8000-000000000010',
-  name: 'Ines Rookwood',
-  level: 'Building',
-  hand: 'right',
-  heightM: 1.68,
-  bornYear: new Date().getFullYear() - 13,
-  goals: '',
-  aims: [],
-  season: null,
-  avoid: '',
-  notes: '',
-} as const;
+const player = aPlayer({ heightM: 1.68, bornYear: new Date().getFullYear() - 13 });
 /** A page that keeps what is put. */
 function Page({ strokes, aims }: { strokes: ShownProgress['strokes']; aims: PlayerRow['aims'] }) {
   const [row, setRow] = useState<PlayerRow>({ ...player, aims });

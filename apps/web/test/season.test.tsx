@@ -10,23 +10,11 @@ import { drawnSeason } from '../src/views/logbook/SeasonPicture.tsx';
 import { seasonCalendar } from '../src/views/logbook/seasonCalendar.ts';
 import { sayFact, sayPace, sayWeekdays } from '../src/words/season.ts';
 import { aPage } from './support/page.ts';
+import { aPlayer } from './support/player.ts';
 
 const LADDER = '0190f3a0-0000-7000-8000-0000000000a1' as LadderId;
 const CAGE = '0190f3a0-0000-7000-8000-0000000000a2' as LadderId;
-const player: PlayerRow = {
-  version: 1,
-  id: '0190f3a0-0000-7000-8000-000000000010',
-  name: 'Ines Rookwood',
-  level: 'Building',
-  hand: 'right',
-  heightM: 1.68,
-  bornYear: null,
-  goals: '',
-  aims: [],
-  season: null,
-  avoid: '',
-  notes: '',
-};
+const player = aPlayer();
 const facts: SeasonFacts = {
   ladders: [
     { id: LADDER, name: 'Backhand', sport: 'tennis', rungs: 4, at: 1, names: ['Groove', 'Same ball', 'Deeper', 'With weight'] },

@@ -293,6 +293,11 @@ export interface ClubWeek {
   demand: { times: number; players: number } | null;
   kit: KitWorry[];
 }
+/** A choice of the logbook under a name: what stands behind the question mark of its address. */
+export interface SavedView {
+  name: string;
+  query: string;
+}
 /** Something that is found by a word, and where it is opened. */
 export interface Findable {
   what: 'player' | 'ladder' | 'rung' | 'plan' | 'machine' | 'place' | 'balls' | 'drill' | 'round' | 'view' | 'page';

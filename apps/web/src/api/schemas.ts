@@ -15,6 +15,7 @@ import {
   planSchema,
   rowId,
   rungSchema,
+  SEASON_BOUNDS,
   SPORTS,
   seasonSchema,
   strokeGoalSchema,
@@ -33,11 +34,11 @@ export const MOST_PAPER_ROUNDS = 2500;
 
 const notes = z.string().max(500, 'At most 500 characters').default('');
 
-const [LEAST_SEASON_DAYS, MOST_SEASON_DAYS] = [13, 366];
 const seasonBody = seasonSchema.refine(
   ({ from, to }) => {
+    const [least, most] = SEASON_BOUNDS.days;
     const days = dayOf(to) - dayOf(from);
-    return days >= LEAST_SEASON_DAYS && days <= MOST_SEASON_DAYS;
+    return days >= least && days <= most;
   },
   { path: ['to'], error: 'Two weeks to a year after it begins' },
 );

@@ -18,14 +18,9 @@ import type {
 } from '@good-arc/core';
 import { sql } from 'drizzle-orm';
 import { boolean, char, double, index, int, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import type { SavedView } from '../api/rows.ts';
 import { moment, removable, times, uuid, versioned } from './columns.ts';
 import { document } from './document.ts';
-
-/** A choice of the logbook under a name: what stands behind the question mark of its address. */
-export interface SavedView {
-  name: string;
-  query: string;
-}
 
 /** What a copy of a built-in drill came from. */
 export interface LadderOrigin {

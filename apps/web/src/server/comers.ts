@@ -79,11 +79,8 @@ export async function learnAnswers(store: Store, comers: readonly Comer[]): Prom
 
 /** Who comes, with what their rounds come to: worked out once, and again when anything of it has changed. */
 export async function readComers(store: Store, kit: Kit, players: readonly PlayerRow[]): Promise<Comer[]> {
-  const marks = await marksOf(
-    store,
-    players.map(({ id }) => id),
-  );
-  const answers = await readAnswers(store);
+  const ids = players.map(({ id }) => id);
+  const [marks, answers] = await Promise.all([marksOf(store, ids), readAnswers(store)]);
   const ofKit = JSON.stringify([answers, kit.machines.map(({ id, version }) => [id, version]), kit.gameBalls]);
   return Promise.all(
     players.map(async (player) => {

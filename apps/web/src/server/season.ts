@@ -1,25 +1,25 @@
 import { count } from 'drizzle-orm';
 import type { LadderRow, PlayerRow, SeasonFacts } from '../api/rows.ts';
-import { ladder, rung } from '../db/schema.ts';
+import { type ladder, rung } from '../db/schema.ts';
 import { dayOf } from '../ui/day.ts';
 import type { Comer } from './comers.ts';
 import type { Store } from './store.ts';
 
 /**
  * What a season of a player may be on, and what became of the one that is kept.
- * @param climbed ladders of the player’s rounds and of the season, read whole
+ * @param ladders of the club @param climbed those of the player’s rounds and of the season, read whole
  */
 export async function readSeasonFacts(
   store: Store,
   { season }: Pick<PlayerRow, 'season'>,
   { rounds }: Pick<Comer, 'rounds'>,
+  ladders: readonly (typeof ladder.$inferSelect)[],
   climbed: readonly LadderRow[],
   now: Date,
 ): Promise<SeasonFacts> {
-  const [ladders, sizes] = await Promise.all([
-    store.list(ladder, undefined, ladder.name),
-    store.read((db, mine) => db.select({ ladderId: rung.ladderId, rungs: count() }).from(rung).where(mine(rung)).groupBy(rung.ladderId)),
-  ]);
+  const sizes = await store.read((db, mine) =>
+    db.select({ ladderId: rung.ladderId, rungs: count() }).from(rung).where(mine(rung)).groupBy(rung.ladderId),
+  );
   const places = new Map(climbed.flatMap(({ id: ladderId, rungs }) => rungs.map(({ id }, i) => [id, { ladderId, rung: i }] as const)));
   const since = dayOf(season?.from ?? now.toISOString());
   const runs = rounds.flatMap(({ rungId, startedAt }) => {

@@ -1,6 +1,7 @@
 import { and, eq } from 'drizzle-orm';
+import type { SavedView } from '../api/rows.ts';
 import { viewsSchema } from '../api/schemas.ts';
-import { membership, type SavedView } from '../db/schema.ts';
+import { membership } from '../db/schema.ts';
 import type { Db } from './db.ts';
 import { Refusal } from './problem.ts';
 import type { Scope } from './scope.ts';

@@ -5,6 +5,7 @@ import type { MachineRow, PlayerRow } from '../../src/api/rows.ts';
 import Courtside from '../../src/views/courtside/Courtside.tsx';
 import type { CourtsideProps } from '../../src/views/courtside/useOnCourt.ts';
 import { type Asked, aPage, FakeStream } from './page.ts';
+import { aPlayer } from './player.ts';
 import { profileOf, rungDocument } from './rig.ts';
 import { aViewer } from './viewer.ts';
 
@@ -13,20 +14,7 @@ export const profile = profileOf('Two-wheel portable');
 export const machine: MachineRow = { version: 1, id: id(2), name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
 export const wired = { ...machine, linkAddress: '127.0.0.1:4321' };
 export const viewer = aViewer();
-export const player = (n: number, name: string): PlayerRow => ({
-  version: 1,
-  id: id(n),
-  name,
-  level: 'Building',
-  hand: 'right',
-  heightM: 1.7,
-  bornYear: null,
-  goals: '',
-  aims: [],
-  season: null,
-  avoid: '',
-  notes: '',
-});
+export const player = (n: number, name: string): PlayerRow => aPlayer({ id: id(n), name });
 export const document: RungDocument = { ...rungDocument(id(1), id(2)), ballsPerRound: 4, gate: { hits: 2, of: 4 }, rounds: 1 };
 
 /** Two kinds of ball, one after the other, six balls. */

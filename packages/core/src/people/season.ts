@@ -1,6 +1,10 @@
 import { z } from 'zod';
 import { rowId } from '../ids.ts';
 
+/** A season lasts so many days, and begins with so many balls a week. */
+export const SEASON_BOUNDS = { days: [13, 366], ballsAWeek: [10, 3000] } as const;
+const [leastBalls, mostBalls] = SEASON_BOUNDS.ballsAWeek;
+
 const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'A day such as 2026-03-14');
 
 /** Weeks on one ladder up to a day: what a player begins with, on which days of the week. Its weeks are worked out by `seasonWeeks`. */
@@ -14,7 +18,7 @@ export const seasonSchema = z.strictObject({
   /** An arm that pitches, serves or throws: a day in between. */
   restsArm: z.boolean(),
   /** Balls of the first week. */
-  ballsAWeek: z.int('A whole number').min(10, 'At least 10').max(3000, 'At most 3,000'),
+  ballsAWeek: z.int('A whole number').min(leastBalls, 'At least 10').max(mostBalls, 'At most 3,000'),
   /** Where on the ladder it began, 0 its lowest rung. */
   fromRung: z.int().min(0).max(200),
 });

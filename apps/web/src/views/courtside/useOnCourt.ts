@@ -1,6 +1,7 @@
 import {
   type Approach,
   type Checklist,
+  diamondOf,
   needsName,
   type PlayerId,
   printTime,
@@ -129,7 +130,7 @@ export function useOnCourt({
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is trimmed by this
   const trimmed = useMemo(() => trim.of(today.document), [today.document, trim.by, machine.profile]);
   // a round goes on with the rung it began with, nudged at most; a machine on a line throws it as it was trimmed, elsewhere hands turn that
-  const target = useHalf(rung.id, rung.document.hitters ? '' : playerId, wantsHalf, finished[0]?.roundId ?? '');
+  const target = useHalf(rung.id, rung.document.hitters || diamondOf(ladder.sport) ? '' : playerId, wantsHalf, finished[0]?.roundId ?? '');
   const toThrow = hasLine ? trimmed : today.document;
   // biome-ignore lint/correctness/useExhaustiveDependencies: its target is sized by these
   const sized = useMemo(() => target.of(toThrow), [toThrow, target.half, target.isTaken]);

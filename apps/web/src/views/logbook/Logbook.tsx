@@ -1,6 +1,6 @@
 import { type PlayerId, scoreRound } from '@good-arc/core';
 import { useMemo, useState } from 'react';
-import type { PlayerRow, RoundRow, SeasonFacts, Standing, Viewer } from '../../api/rows.ts';
+import type { PlayerRow, RoundRow, SavedView, SeasonFacts, Standing, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { nextLink } from '../../ui/links.ts';
@@ -26,7 +26,7 @@ interface Props {
   ladders: { id: string; name: string }[];
   asked: Asked;
   /** Choices that the person keeps. */
-  views: { name: string; query: string }[];
+  views: SavedView[];
   /** What this page ends with, for the next; null when there are no older rounds. */
   older: string | null;
   isFirst: boolean;

@@ -1,22 +1,18 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
+import type { SavedView } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 
-interface View {
-  name: string;
-  query: string;
-}
-
 /** Choices of the logbook that a person keeps: opened again, kept under a name, taken out. @param query of what is shown; empty for everything @param proposed a name for it */
-export function SavedViews({ views: initial, query, proposed }: { views: readonly View[]; query: string; proposed: string }) {
+export function SavedViews({ views: initial, query, proposed }: { views: readonly SavedView[]; query: string; proposed: string }) {
   const [views, setViews] = useState(initial);
   const [name, setName] = useState<string | null>(null);
   const shown = views.find((view) => view.query === query);
 
-  async function put(view: View, kept: boolean): Promise<void> {
+  async function put(view: SavedView, kept: boolean): Promise<void> {
     await api('PATCH', 'me', { view: { ...view, kept } });
     setViews((now) => {
       const others = now.filter((each) => each.name !== view.name);
@@ -26,7 +22,7 @@ export function SavedViews({ views: initial, query, proposed }: { views: readonl
   async function keep(text: string): Promise<void> {
     if (await attempt(() => put({ name: text, query }, true))) setName(null);
   }
-  async function takeOut(view: View): Promise<void> {
+  async function takeOut(view: SavedView): Promise<void> {
     if (await attempt(() => put(view, false))) saidWithUndo(`“${view.name}” was taken out.`, () => put(view, true));
   }
 

@@ -1,4 +1,4 @@
-import { diamondOf, type LadderId, type SeasonDocument } from '@good-arc/core';
+import { diamondOf, type LadderId, SEASON_BOUNDS, type SeasonDocument } from '@good-arc/core';
 import { useId, useState } from 'react';
 import type { PlayerRow, SeasonFacts } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -39,7 +39,7 @@ export function SeasonForm({
     if (from && facts.ladders.some(({ id }) => id === from.ladderId)) return from;
     const { season: old } = player;
     const wanted = facts.ladders.find(({ id }) => id === old?.ladderId) ?? facts.ladders.find(({ at }) => at !== null) ?? facts.ladders[0]!;
-    const after = old && dayOf(old.to) >= dayOf(today()) + 13 ? old.to : dayAfter(today(), FIRST.days);
+    const after = old && dayOf(old.to) >= dayOf(today()) + SEASON_BOUNDS.days[0] ? old.to : dayAfter(today(), FIRST.days);
     return {
       ladderId: wanted.id,
       from: today(),
@@ -54,15 +54,21 @@ export function SeasonForm({
   const restId = useId();
   const ladder = facts.ladders.find(({ id }) => id === season.ladderId)!;
   const days = dayOf(season.to) - dayOf(season.from);
+  const {
+    days: [leastDays, mostDays],
+    ballsAWeek: [leastBalls, mostBalls],
+  } = SEASON_BOUNDS;
   const problem = Number.isNaN(days)
     ? 'A day such as 14 March'
-    : days < 13
+    : days < leastDays
       ? 'Two weeks at least'
-      : days > 366
+      : days > mostDays
         ? 'A year at most'
         : undefined;
   const ballsProblem =
-    Number.isInteger(season.ballsAWeek) && season.ballsAWeek >= 10 && season.ballsAWeek <= 3000 ? undefined : 'From 10 to 3,000';
+    Number.isInteger(season.ballsAWeek) && season.ballsAWeek >= leastBalls && season.ballsAWeek <= mostBalls
+      ? undefined
+      : 'From 10 to 3,000';
   const isGood = problem === undefined && ballsProblem === undefined && season.weekdays.length > 0;
   const toggle = (day: number): void =>
     set({
@@ -111,8 +117,8 @@ export function SeasonForm({
           label="Balls of the first week"
           type="number"
           inputMode="numeric"
-          min={10}
-          max={3000}
+          min={leastBalls}
+          max={mostBalls}
           value={Number.isNaN(season.ballsAWeek) ? '' : season.ballsAWeek}
           problem={ballsProblem}
           onChange={({ target }) => set({ ballsAWeek: target.valueAsNumber })}
