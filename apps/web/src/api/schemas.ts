@@ -318,7 +318,9 @@ const viewSchema = z.strictObject({
     .max(400, 'At most 400 characters')
     .regex(/^[\w=&%.+*-]*$/, 'The address of a choice, such as player=…&from=2026-03-01'),
 });
-export const viewsSchema = z.array(viewSchema).max(40);
+/** So many views a person keeps in a club. */
+export const MOST_VIEWS = 40;
+export const viewsSchema = z.array(viewSchema).max(MOST_VIEWS);
 
 export const meBody = z
   .strictObject({

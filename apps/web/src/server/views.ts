@@ -1,12 +1,11 @@
 import { and, eq } from 'drizzle-orm';
 import type { SavedView } from '../api/rows.ts';
-import { viewsSchema } from '../api/schemas.ts';
+import { MOST_VIEWS, viewsSchema } from '../api/schemas.ts';
 import { membership } from '../db/schema.ts';
 import type { Db } from './db.ts';
 import { Refusal } from './problem.ts';
 import type { Scope } from './scope.ts';
 
-const MOST_VIEWS = 40;
 const own = ({ clubId, personId }: Scope) => and(eq(membership.clubId, clubId), eq(membership.personId, personId));
 /** Views that cannot be read are as good as none. */
 const readable = (kept: unknown): SavedView[] => viewsSchema.safeParse(kept).data ?? [];
