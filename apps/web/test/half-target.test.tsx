@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import type { SpoiledBalls } from '@good-arc/core';
 import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import type { HalfTarget } from '../src/api/rows.ts';
@@ -6,11 +7,16 @@ import { button, document, id, show } from './support/courtside.tsx';
 import type { Asked } from './support/page.ts';
 
 const half: HalfTarget = { share: 0.78, balls: 64, targetSize: { widthM: 1.2, depthM: 1.8 } };
+const hardly: SpoiledBalls = {
+  share: 0.03,
+  parts: { net: 0, out: 0, beyond: 0.03 },
+  within90: { acrossM: 0.3, heightM: 0.2, timeS: 0.05 },
+};
 /** A server that knows the player; what it answers may change. */
 const knows =
-  (answer: () => HalfTarget | null) =>
+  (answer: () => HalfTarget | null, spoiled = hardly) =>
   ({ path }: Asked) =>
-    path === `players/${id(10)}/half` ? { status: 200, body: answer() } : undefined;
+    path === `players/${id(10)}/half` ? { status: 200, body: { half: answer(), spoiled } } : undefined;
 
 describe('the target that half of a player’s own balls would hit', () => {
   test('is offered before a round, taken for that round alone, and such a round opens no gate', async () => {
@@ -52,5 +58,23 @@ describe('the target that half of a player’s own balls would hit', () => {
     await waitFor(() => expect(asked).toHaveLength(1));
     expect(asked[0]!.body.card).toEqual(document);
     expect(screen.queryByRole('group', { name: 'Target for half' })).toBeNull();
+  });
+  test('what the machine’s own spread takes is said before the round, so that nobody is blamed for it', async () => {
+    show(
+      {},
+      knows(() => null, { ...hardly, share: 0.2, parts: { net: 0, out: 0.02, beyond: 0.18 } }),
+    );
+    expect(await screen.findByText(/own spread takes/)).toHaveProperty(
+      'textContent',
+      'The machine’s own spread takes about 2 of 10 (too high, too low or too soon for this level; out); nine of ten of the others come within ± 1 ft to a side and ± 8 in in height.',
+    );
+  });
+  test('of one that hardly takes a ball nothing is said', async () => {
+    show(
+      {},
+      knows(() => half),
+    );
+    await screen.findByRole('group', { name: 'Target for half' });
+    expect(screen.queryByText(/own spread takes/)).toBeNull();
   });
 });

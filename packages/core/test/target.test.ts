@@ -92,6 +92,11 @@ describe('where a target stands', () => {
     expect(placeOfTarget('tennis', { ...small.targetAt!, ...small.targetSize })).toBe('deep-left');
     const own = { targetSize: wide, targetAt: { x: 0.7, y: 6.1 } };
     expect(resizeTarget('tennis', own, { widthM: 1, depthM: 0.8 }).targetAt).toEqual(own.targetAt);
+    // no larger than the court beyond the net, singles lines: 8.23 m by 11.885 m (ITF rules of tennis)
+    expect(resizeTarget('tennis', rung, { widthM: 30, depthM: 30 })).toEqual({
+      targetSize: { widthM: expect.closeTo(8.23, 2), depthM: expect.closeTo(11.885, 2) },
+      targetAt: { x: 0, y: expect.closeTo(11.885 / 2, 2) },
+    });
     expect(resizeTarget('tennis', { targetSize: wide }, { widthM: 1, depthM: 0.8 })).toEqual({ targetSize: { widthM: 1, depthM: 0.8 } });
   });
 });

@@ -20,6 +20,7 @@ import type {
   RungId,
   ScatterNow,
   SeasonDocument,
+  SpoiledBalls,
   Sport,
   Stroke,
   StrokeGoal,
@@ -93,6 +94,11 @@ export interface NextTurn {
 export interface HalfTarget extends Pick<RungDocument, 'targetSize' | 'targetAt'> {
   share: number;
   balls: number;
+}
+/** Of a player before a round: a target that suits better, where there is one, and what the machine’s own spread takes, where that can be said. */
+export interface BeforeRound {
+  half: HalfTarget | null;
+  spoiled: SpoiledBalls | null;
 }
 /** A player’s own scatter with a stroke, and of how many balls it is known. */
 export interface StrokeScatter {

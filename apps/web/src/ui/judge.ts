@@ -1,4 +1,15 @@
-import { type JudgeContext, type Judgement, judgeRung, notJudged, type RungDocument, type Sport, type Venue } from '@good-arc/core';
+import {
+  type JudgeContext,
+  type Judgement,
+  judgeRung,
+  notJudged,
+  type RungDocument,
+  type SpoiledBalls,
+  type Sport,
+  spoiledBy,
+  type Venue,
+  wholly,
+} from '@good-arc/core';
 import type { Kit, MachineRow } from '../api/rows.ts';
 import { gameBallFinder } from './gameBalls.ts';
 
@@ -32,4 +43,16 @@ export function venueOf(kit: JudgeKit, sport: Sport, rung: RungDocument): Venue 
 export function judge(kit: JudgeKit, sport: Sport, rung: RungDocument, players = 1): Judgement {
   const context = contextOf(kit, sport, rung, players);
   return context ? judgeRung(rung, context) : notJudged({ code: 'no-machine' });
+}
+
+/** What the machines of a rung take of it by their own spread; null for one that could not be judged, or whose machine is gone. */
+export function spoiledIn(kit: JudgeKit, sport: Sport, rung: RungDocument): SpoiledBalls | null {
+  const context = contextOf(kit, sport, rung);
+  if (!context) return null;
+  const judged = wholly(judgeRung(rung, context));
+  if (!judged) return null;
+  return spoiledBy(rung, judged, context, ({ machineId = rung.machineId }) => {
+    const machine = kit.machines.find(({ id }) => id === machineId);
+    return machine?.profile.repeatability ?? null;
+  });
 }

@@ -59,7 +59,7 @@ export function aPage(answer: (asked: Asked) => Reply = () => undefined) {
       };
       // signs of life, what a round shows to others, and what is only looked up go beside what a page asks for
       if (request.path.endsWith('/live') && method === 'PUT') shows.push(request);
-      else if (!/\/(beat|half)$/.test(request.path)) asked.push(request);
+      else if (!/\/(beat|half|spoiled)$/.test(request.path)) asked.push(request);
       const { status, body: said } = answer(request) ?? { status: 204 };
       return new Response(status === 204 ? null : JSON.stringify(said), { status });
     },

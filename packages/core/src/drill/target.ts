@@ -231,12 +231,21 @@ export function placeOfTarget(sport: Sport, target: PlayerTarget): TargetPlaceId
   return off(nearest) < SPORT_RECORDS[sport].targetSnapM ? nearest : null;
 }
 
-/** Another size for a target: at a named place it stays that place, wholly inside the lines; elsewhere its middle stays. */
+/** A target on a field without lines is no larger than this, m (our judgement: there is nothing left to aim at). */
+const WIDEST_M = 40;
+
+/**
+ * Another size for a target, no larger than the court beyond the net: at a named place it stays that place, wholly inside the lines; elsewhere its middle
+ * stays.
+ */
 export function resizeTarget(
   sport: Sport,
   { targetAt, targetSize: before }: Pick<RungDocument, 'targetAt' | 'targetSize'>,
-  targetSize: RungDocument['targetSize'],
+  { widthM, depthM }: RungDocument['targetSize'],
 ): Pick<RungDocument, 'targetAt' | 'targetSize'> {
+  const { inPlay, net } = SPORT_RECORDS[sport].court;
+  const most = net ? { widthM: inPlay.x2 - inPlay.x1, depthM: inPlay.y2 } : { widthM: WIDEST_M, depthM: WIDEST_M };
+  const targetSize = { widthM: Math.min(most.widthM, widthM), depthM: Math.min(most.depthM, depthM) };
   if (!targetAt) return { targetSize };
   const place = placeOfTarget(sport, { ...targetAt, ...before });
   return { targetSize, targetAt: place ? targetSpot(sport, place, targetSize) : targetAt };

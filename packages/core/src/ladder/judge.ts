@@ -1,16 +1,5 @@
-import { type Arrival, conditionsOf, throwBall } from '../bench/index.ts';
-import {
-  ballById,
-  type ContactVerdict,
-  contactOf,
-  diamondOf,
-  type GameBall,
-  judgeContact,
-  LEVEL_NEEDS,
-  LEVELS,
-  type Level,
-  type Sport,
-} from '../catalog/index.ts';
+import type { Arrival } from '../bench/index.ts';
+import { ballById, diamondOf, LEVEL_NEEDS, type Sport } from '../catalog/index.ts';
 import {
   away,
   CAP_BALLS,
@@ -25,7 +14,6 @@ import {
   type Recovery,
   ROUNDING,
   type RungDocument,
-  reactionNeededS,
   recoverAfter,
   recoveryOf,
   ritualS,
@@ -34,31 +22,17 @@ import {
   timeAfter,
 } from '../drill/index.ts';
 import { type MachineProfile, reachS } from '../machine/index.ts';
-import {
-  bandOf,
-  FIELDER_READ_S,
-  FIELDING_INTERVAL_S,
-  fielderTime,
-  HITTER_INTERVAL_S,
-  type HitterTime,
-  hitterIntervalEase,
-  hitterTime,
-} from '../pitch/index.ts';
+import { FIELDING_INTERVAL_S, HITTER_INTERVAL_S, hitterIntervalEase } from '../pitch/index.ts';
 import { type Demand, demandOf } from './demand.ts';
 import type { JudgedBall, Share } from './judged.ts';
+import { type Seen, type SeenWith, seen } from './seen.ts';
 import { shareOf } from './share.ts';
 import { type MachineWorry, worriesOf } from './worries.ts';
 
 /** What a rung is judged with. */
-export interface JudgeContext {
-  sport: Sport;
+export interface JudgeContext extends SeenWith {
   machine: Pick<MachineProfile, 'intervalS' | 'hopper' | 'aimedBy' | 'bearingReachDeg' | 'spin'>;
-  gameBall: (id: string) => GameBall | undefined;
-  /** Of who hits, when that is known: below the rung's, a hitter is judged by it. */
-  playerLevel?: Level;
   capBalls?: number;
-  /** Of who hits, m: the body’s bands go by it; by that of whom it was aimed for without. */
-  heightM?: number;
   /** Who share the balls. */
   players?: number;
 }
@@ -122,45 +96,6 @@ export interface JudgedRung {
 
 /** Just under calm. */
 const UNKIND_EASE = COMFORT_FROM.calm - 0.01;
-
-interface Seen {
-  arrival: Arrival | null;
-  flightS: number;
-  contact: Spot;
-  needS: number;
-  /** A pitch to a hitter, judged by the band's game. */
-  hitter: HitterTime | null;
-  /** Of a ball to fielders, on the scale of `comfortOf`: one they do not get to is no danger, one that is there before they have read it is. */
-  dangerEase?: number;
-  height: ContactVerdict | null;
-}
-
-/** What a single ball is judged with. */
-type Asked = Pick<JudgeContext, 'sport' | 'gameBall' | 'playerLevel' | 'heightM'>;
-
-const lower = (a: Level, b: Level | undefined): Level => LEVELS[Math.min(LEVELS.indexOf(a), LEVELS.indexOf(b ?? a))]!;
-
-/** How a ball of this feed is met; null when it does not arrive. */
-function seen(rung: RungDocument, feed: Feed, bits: number, { sport, gameBall, playerLevel, heightM }: Asked): Seen | null {
-  const conditions = conditionsOf(rung);
-  if (isToFielders(sport, feed.target)) {
-    // a fielder must get to it: reading and running instead of a stroke
-    const home = feed.meet ?? rung.player.start;
-    const { at, timeS, needS, soonestS } = fielderTime(conditions, { sport, surfaceId: rung.surfaceId }, feed.launch, rung.level, home);
-    return { arrival: null, flightS: timeS, contact: at, needS, hitter: null, height: null, dangerEase: soonestS / FIELDER_READ_S };
-  }
-  const { arrival } = throwBall(conditions, feed.launch, (feed.meet ?? rung.player.start).y, 0);
-  if (!arrival) return null;
-  const met = { arrival, flightS: arrival.timeS, contact: { x: arrival.x, y: arrival.y } };
-  if (!diamondOf(sport)) {
-    const contact = contactOf(feed.stroke, feed.contact);
-    const height = contact && judgeContact(contact, rung.level, arrival.heightM, heightM ?? rung.batterHeightM);
-    return { ...met, needS: reactionNeededS(rung.level, feed.stroke, bits), hitter: null, height };
-  }
-  const band = bandOf(sport, lower(rung.level, playerLevel), feed.gameBallId ? gameBall(feed.gameBallId) : null);
-  const hitter = hitterTime(sport, band, arrival.timeS);
-  return { ...met, needS: hitter.gameTimeS, hitter, height: null };
-}
 
 /** Whether somebody must answer by name before this is thrown: a hard ball that leaves too little time, or one that could not be judged. */
 export const needsName = (rung: Pick<RungDocument, 'ballId'>, judgement: Judgement): boolean =>

@@ -1,6 +1,6 @@
 /// <reference path="../jstat.d.ts" />
 import jStat from 'jstat';
-import { diamondOf, type Level, SPORT_RECORDS, type Sport, type Stroke } from '../catalog/index.ts';
+import { diamondOf, type Level, type Sport, type Stroke } from '../catalog/index.ts';
 import { away, gateOf, isIn, metAt, type RungDocument, resizeTarget, targetOf } from '../drill/index.ts';
 import type { LadderId, PlayerId, RungId } from '../ids.ts';
 import { PLAN_ROLES, type PlanDocument, type Schedule, scheduleOf } from '../people/index.ts';
@@ -62,13 +62,12 @@ const isNear = (share: number): boolean => Math.abs(share - 0.5) <= 0.05;
  */
 export function atHalf(rung: RungDocument, sport: Sport, shareAt: (rung: RungDocument) => number): RungDocument | null {
   if (rung.goalRun !== undefined || !rung.feeds.some((feed) => targetOf(rung, feed)) || isNear(shareAt(rung))) return null;
-  const { inPlay, net } = SPORT_RECORDS[sport].court;
-  const most = net ? { widthM: inPlay.x2 - inPlay.x1, depthM: inPlay.y2 } : { widthM: 40, depthM: 40 };
-  const sized = (times: number): RungDocument => {
-    const { widthM, depthM } = rung.targetSize;
-    const size = { widthM: Math.min(most.widthM, widthM * times), depthM: Math.min(most.depthM, depthM * times) };
-    return { ...rung, ...resizeTarget(sport, rung, size), ownTarget: true };
-  };
+  const { widthM, depthM } = rung.targetSize;
+  const sized = (times: number): RungDocument => ({
+    ...rung,
+    ...resizeTarget(sport, rung, { widthM: widthM * times, depthM: depthM * times }),
+    ownTarget: true,
+  });
   let [lo, hi]: [number, number] = [TIMES.least, TIMES.most];
   if (shareAt(sized(lo)) > HALF.hi || shareAt(sized(hi)) < HALF.lo) return null;
   for (let i = 0; i < 6; i++) {

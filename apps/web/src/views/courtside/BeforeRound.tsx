@@ -6,7 +6,7 @@ import { Checks } from './Checks.tsx';
 import { CourtUntil } from './CourtTime.tsx';
 import { FirstBall } from './FirstBall.tsx';
 import { ForToday } from './ForToday.tsx';
-import { HalfTarget } from './HalfTarget.tsx';
+import { HalfTarget, MachinePart } from './HalfTarget.tsx';
 import { RoundFields } from './RoundFields.tsx';
 import { SetUp } from './SetUp.tsx';
 import type { useCourtTime } from './useCourtTime.ts';
@@ -87,6 +87,7 @@ export function BeforeRound({
         indoors={indoors}
       />
       {onCourt.player && <HalfTarget target={onCourt.target} rung={rung.document} name={onCourt.player.name} />}
+      <MachinePart target={onCourt.target} sport={sport} />
       <CourtUntil time={courtTime} />
       <ForToday today={onCourt.today} rung={rung.document} machine={machine} />
     </>

@@ -1,7 +1,15 @@
-import { printShare, type RungDocument } from '@good-arc/core';
+import { printShare, type RungDocument, type Sport } from '@good-arc/core';
 import { Button } from '../../ui/Button.tsx';
 import { useUnits } from '../../ui/Units.tsx';
+import { isWorthSaying, saySpoiled } from '../../words/spoiled.ts';
 import type { useHalf } from './useHalf.ts';
+
+/** Before a round: what of it is the machine’s, where that is worth a word, so that no player is blamed for it. */
+export function MachinePart({ target: { spoiled }, sport }: { target: ReturnType<typeof useHalf>; sport: Sport }) {
+  const units = useUnits();
+  if (!spoiled || !isWorthSaying(spoiled)) return null;
+  return <p className="mb-3">The machine’s own spread takes {saySpoiled(spoiled, sport, units)}.</p>;
+}
 
 /** Before a round: the target at which half would be hit, for this round alone. */
 export function HalfTarget({ target, rung, name }: { target: ReturnType<typeof useHalf>; rung: RungDocument; name: string }) {

@@ -19,10 +19,10 @@ export function WidthTap({
   const { widthM, depthM } = document.targetSize;
   const advised = widthAdvice(widthM, figures.hits, figures.balls);
   if (advised.sure < SURE_WIDTH) return null;
-  const size = { widthM: advised.widthM, depthM: (depthM * advised.widthM) / widthM };
+  const resized = resizeTarget(sport, document, { widthM: advised.widthM, depthM: (depthM * advised.widthM) / widthM });
   return (
-    <Button size="l" className="mt-1" onClick={() => onSet({ ...document, ...resizeTarget(sport, document, size) })}>
-      Target {units.length(advised.widthM)} wide from here on: one in two would be in
+    <Button size="l" className="mt-1" onClick={() => onSet({ ...document, ...resized })}>
+      Target {units.length(resized.targetSize.widthM)} wide from here on: one in two would be in
     </Button>
   );
 }

@@ -1,6 +1,6 @@
 import { type PlayerId, type RungDocument, type RungId, targetFrom } from '@good-arc/core';
 import { useEffect, useState } from 'react';
-import type { HalfTarget } from '../../api/rows.ts';
+import type { BeforeRound } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { useWaiting } from '../../ui/outbox.ts';
 
@@ -9,7 +9,7 @@ import { useWaiting } from '../../ui/outbox.ts';
  * @param wanted a plan asks for it @param after the round that was finished last on this page
  */
 export function useHalf(rungId: RungId, playerId: PlayerId, wanted: boolean, after: string) {
-  const [known, setKnown] = useState<{ of: string; half: HalfTarget | null }>({ of: '', half: null });
+  const [known, setKnown] = useState<{ of: string } & BeforeRound>({ of: '', half: null, spoiled: null });
   const [isTaken, setIsTaken] = useState(wanted);
   const isSent = useWaiting().length === 0;
   const of = `${rungId} ${playerId}`;
@@ -17,8 +17,8 @@ export function useHalf(rungId: RungId, playerId: PlayerId, wanted: boolean, aft
   useEffect(() => {
     if (playerId === '' || !isSent) return;
     let isOpen = true;
-    api<HalfTarget | null>('GET', `players/${playerId}/half?rung=${rungId}`)
-      .then((half) => isOpen && setKnown({ of: `${rungId} ${playerId}`, half }))
+    api<BeforeRound>('GET', `players/${playerId}/half?rung=${rungId}`)
+      .then((answer) => isOpen && setKnown({ of: `${rungId} ${playerId}`, ...answer }))
       // the rung’s own target does until then
       .catch(() => {});
     return () => {
@@ -29,9 +29,11 @@ export function useHalf(rungId: RungId, playerId: PlayerId, wanted: boolean, aft
   useEffect(() => {
     if (after !== '' && !wanted) setIsTaken(false);
   }, [after, wanted]);
-  const half = known.of === of ? known.half : null;
+  const { half, spoiled } = known.of === of ? known : { half: null, spoiled: null };
   return {
     half,
+    /** What the machine’s own spread takes of the rung. */
+    spoiled,
     isTaken: isTaken && half !== null,
     take: setIsTaken,
     /** The rung as it is hit to. */

@@ -1,5 +1,5 @@
-import { feedsOf, type NextStep, type Outcome, type PlayerId, type Sport, scoreRound, targetsOf } from '@good-arc/core';
-import { useState } from 'react';
+import { feedsOf, type NextStep, type Outcome, type PlayerId, type SpoiledBalls, type Sport, scoreRound, targetsOf } from '@good-arc/core';
+import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { CorrectionRow, RoundRow, Viewer } from '../../api/rows.ts';
 import type { CorrectionBody } from '../../api/schemas.ts';
@@ -47,6 +47,7 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
   const [history, setHistory] = useState(corrections);
   const { card, results } = round;
   const names = outcomeNames(sport, card);
+  const spoiled = useSpoiled(round.id);
   const { hits, balls } = scoreRound(card, results);
 
   /** Sends it, then shows it. @returns whether it was taken */
@@ -137,7 +138,7 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
         <section aria-label="What it was run with">
           <h2 className="text-xl">What it was run with</h2>
           <div className="mt-2">
-            <RoundFacts round={round} dials={dials} />
+            <RoundFacts round={round} dials={dials} spoiled={spoiled} />
           </div>
           <Landings round={round} sport={sport} />
           <Measured round={round} />
@@ -167,6 +168,16 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
       )}
     </div>
   );
+}
+
+/** What the machine’s own spread took of a round: asked for once the page stands, since every ball is thrown a hundred times for it. */
+function useSpoiled(roundId: string): SpoiledBalls | null {
+  const [spoiled, setSpoiled] = useState<SpoiledBalls | null>(null);
+  useEffect(() => {
+    // without a server the page says what it knows
+    api<SpoiledBalls | null>('GET', `rounds/${roundId}/spoiled`).then(setSpoiled, () => {});
+  }, [roundId]);
+  return spoiled;
 }
 
 /** Where the balls came down, of those that were tapped. */
