@@ -66,7 +66,7 @@ describe('the target that half of a player’s own balls would hit', () => {
     );
     expect(await screen.findByText(/own spread takes/)).toHaveProperty(
       'textContent',
-      'The machine’s own spread takes about 2 of 10 (too high, too low or too soon for this level; out); nine of ten of the others come within ± 1 ft to a side and ± 8 in in height.',
+      'The machine’s own spread takes about 2 of 10 (too high, too low or too soon for this level; out).',
     );
   });
   test('of one that hardly takes a ball nothing is said', async () => {

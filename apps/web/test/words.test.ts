@@ -1,11 +1,13 @@
 import { APPROACHES, type Doubt, type Hazard, type HazardCode, type MachineWorry, nextStep, SPORTS, type Unmatched } from '@good-arc/core';
 import { describe, expect, test } from 'vitest';
+import { printersOf } from '../src/ui/Units.tsx';
 import { sayHelp, sayMissing, sayUnfit } from '../src/words/building.ts';
 import { sayDoubt } from '../src/words/doubts.ts';
 import { sayHazard } from '../src/words/hazards.ts';
 import { sayWorry } from '../src/words/machine-worries.ts';
 import { sayUnmatched } from '../src/words/matching.ts';
 import { APPROACH_NAMES, APPROACH_WORDS, sayCount, sayStep } from '../src/words/progress.ts';
+import { saySpoiled, sayWithin } from '../src/words/spoiled.ts';
 
 const TIME = { timeS: 0.34, needS: 0.5, hitting: true, band: '11–12' };
 /** One of each code, with figures that are easy to see in a sentence. */
@@ -153,5 +155,14 @@ describe('words of everything else the core answers with a code', () => {
     expect(sayStep(none)).toBe('0 of 1 (could be 0 to 1). The rung asks for 7 of 10: again.');
     const earned = nextStep({ approach: 'earn-it', need: { hits: 7, of: 10 }, roundsAsked: 2, rounds: [round(4), round(8)] });
     expect(sayStep(earned)).toBe('Best round 8 of 10 (could be 5 to 9). 7 of 10 is met.');
+  });
+  test('what a machine’s own spread takes is said in the words of its sport, and how far the others come within', () => {
+    const spoiled = { share: 0.35, parts: { net: 0.05, out: 0.1, beyond: 0.2 }, within90: { acrossM: 0.3, heightM: 0, timeS: 0.04 } };
+    for (const sport of SPORTS) expectSentence(saySpoiled(spoiled, sport));
+    expect(saySpoiled(spoiled, 'baseball')).toBe(
+      'The machine’s own spread takes about 4 of 10 (too soon for this level; outside the strike zone; into the net).',
+    );
+    expect(saySpoiled({ ...spoiled, share: 0.04, parts: { net: 0, out: 0.04, beyond: 0 } }, 'tennis')).toContain('about 4 of 100 (out)');
+    expect(sayWithin(spoiled, printersOf('metric'))).toBe('Nine of ten of the others come within ± 0.3 m to a side.');
   });
 });

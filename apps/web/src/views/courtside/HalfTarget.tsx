@@ -6,9 +6,7 @@ import type { useHalf } from './useHalf.ts';
 
 /** Before a round: what of it is the machine’s, where that is worth a word, so that no player is blamed for it. */
 export function MachinePart({ target: { spoiled }, sport }: { target: ReturnType<typeof useHalf>; sport: Sport }) {
-  const units = useUnits();
-  if (!spoiled || !isWorthSaying(spoiled)) return null;
-  return <p className="mb-3">The machine’s own spread takes {saySpoiled(spoiled, sport, units)}.</p>;
+  return spoiled && isWorthSaying(spoiled) ? <p className="mb-3">{saySpoiled(spoiled, sport)}</p> : null;
 }
 
 /** Before a round: the target at which half would be hit, for this round alone. */

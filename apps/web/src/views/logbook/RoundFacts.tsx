@@ -1,9 +1,8 @@
-import { ballById, printAngle, printSpin, printTime, type SpoiledBalls, SURFACES } from '@good-arc/core';
+import { ballById, printAngle, printSpin, printTime, SURFACES } from '@good-arc/core';
 import type { RoundRow } from '../../api/rows.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayGate } from '../../words/progress.ts';
-import { saySpoiled } from '../../words/spoiled.ts';
 
 const FROM = {
   paper: 'paper: which balls were hit is known by kind only',
@@ -11,20 +10,18 @@ const FROM = {
 };
 
 /** What a round was run with: where, how the machine was set, what was asked, what the air did. */
-export function RoundFacts({ round, dials = '', spoiled = null }: { round: RoundRow; dials?: string; spoiled?: SpoiledBalls | null }) {
+export function RoundFacts({ round, dials = '' }: { round: RoundRow; dials?: string }) {
   const units = useUnits();
   const { card, weather, results } = round;
   const { launch } = card.feeds[0]!;
-  const { sport } = ballById(card.ballId);
   const speeds = results.flatMap(({ speedMps }) => (speedMps === null ? [] : [speedMps]));
   const facts: [string, string][] = [
     ['Where', `${round.courtName}, ${SURFACES.find(({ id }) => id === card.surfaceId)?.name.toLowerCase() ?? ''}`],
     ['Machine', round.machineName],
     ['Set to', `${units.speed(launch.speedMps, 1)}, ${printAngle(launch.elevationDeg, 1)}, ${printSpin(launch.topspinRpm)} topspin`],
     ...(dials === '' ? [] : ([['On the dials', `${dials}, by today’s curve`]] as [string, string][])),
-    ...(spoiled ? ([['Its own spread', `takes ${saySpoiled(spoiled, sport, units)}`]] as [string, string][]) : []),
     ['Every', printTime(card.intervalS, 1)],
-    ['Target', sayTargets(card, sport, units.length)],
+    ['Target', sayTargets(card, ballById(card.ballId).sport, units.length)],
     ['Gate', card.ownTarget ? 'none: the target for half, for learning' : sayGate(card)],
     ...(round.confirmedBy ? ([['Too little time, confirmed by', round.confirmedBy]] as [string, string][]) : []),
     ['Air', `${units.temperature(weather.temperatureC)}, ${units.altitude(weather.altitudeM)}`],

@@ -16,6 +16,7 @@ import { printMoment } from '../../ui/when.ts';
 import { sayCorrection } from '../../words/logbook.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
 import { sayStep } from '../../words/progress.ts';
+import { saySpoiled, sayWithin } from '../../words/spoiled.ts';
 import { BallLane } from './BallLane.tsx';
 import { RoundFacts } from './RoundFacts.tsx';
 import { RoundHead } from './RoundHead.tsx';
@@ -47,7 +48,6 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
   const [history, setHistory] = useState(corrections);
   const { card, results } = round;
   const names = outcomeNames(sport, card);
-  const spoiled = useSpoiled(round.id);
   const { hits, balls } = scoreRound(card, results);
 
   /** Sends it, then shows it. @returns whether it was taken */
@@ -138,8 +138,9 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
         <section aria-label="What it was run with">
           <h2 className="text-xl">What it was run with</h2>
           <div className="mt-2">
-            <RoundFacts round={round} dials={dials} spoiled={spoiled} />
+            <RoundFacts round={round} dials={dials} />
           </div>
+          <OwnSpread roundId={round.id} sport={sport} />
           <Landings round={round} sport={sport} />
           <Measured round={round} />
         </section>
@@ -171,13 +172,18 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
 }
 
 /** What the machine’s own spread took of a round: asked for once the page stands, since every ball is thrown a hundred times for it. */
-function useSpoiled(roundId: string): SpoiledBalls | null {
+function OwnSpread({ roundId, sport }: { roundId: string; sport: Sport }) {
+  const units = useUnits();
   const [spoiled, setSpoiled] = useState<SpoiledBalls | null>(null);
   useEffect(() => {
     // without a server the page says what it knows
     api<SpoiledBalls | null>('GET', `rounds/${roundId}/spoiled`).then(setSpoiled, () => {});
   }, [roundId]);
-  return spoiled;
+  return spoiled ? (
+    <p className="mt-3 max-w-2xl">
+      {saySpoiled(spoiled, sport)} {sayWithin(spoiled, units)}
+    </p>
+  ) : null;
 }
 
 /** Where the balls came down, of those that were tapped. */
