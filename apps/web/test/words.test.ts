@@ -163,6 +163,6 @@ describe('words of everything else the core answers with a code', () => {
       'The machine’s own spread takes about 4 of 10 (too soon for this level; outside the strike zone; into the net).',
     );
     expect(saySpoiled({ ...spoiled, share: 0.04, parts: { net: 0, out: 0.04, beyond: 0 } }, 'tennis')).toContain('about 4 of 100 (out)');
-    expect(sayWithin(spoiled, printersOf('metric'))).toBe('Nine of ten of the others come within ± 0.3 m to a side.');
+    expect(sayWithin(spoiled, printersOf('metric'))).toBe('Nine of ten of the others come within ± 0.30 m to a side.');
   });
 });
