@@ -74,5 +74,8 @@ export default defineConfig({
   devToolbar: { enabled: false },
   // where a write comes from is checked in the middleware, which knows the public address
   security: { checkOrigin: false, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
-  vite: { plugins: [tailwindcss(), bundledServer], build: { target: 'es2022', rollupOptions: { output: { manualChunks: apart } } } },
+  vite: {
+    plugins: [tailwindcss(), bundledServer],
+    build: { target: 'es2022', rollupOptions: { output: { manualChunks: apart, experimentalMinChunkSize: 2_000 } } },
+  },
 });

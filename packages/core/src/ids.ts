@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 /**
  * An id that knows what it is of: the id of a court is refused by the compiler where that of a machine is due. A plain string is taken, so that what
  * comes from outside needs no cast.
@@ -47,9 +45,3 @@ export type GameBallId = IdOf<'game-ball'>;
 export type DialId = IdOf<'dial'>;
 /** Of a feed, unique in its rung. */
 export type FeedId = IdOf<'feed'>;
-
-/** A schema of text whose output knows what it is the id of. */
-export const idSchema = <Id extends string>(schema: z.ZodType<string>): z.ZodType<Id, Id> => schema as unknown as z.ZodType<Id, Id>;
-
-/** Schema of the id of a row. */
-export const rowId = <Kind extends string>(): z.ZodType<IdOf<Kind>, IdOf<Kind>> => idSchema(z.uuid());

@@ -5,6 +5,7 @@ export * from './dial/index.ts';
 export * from './drill/index.ts';
 export * from './flight/index.ts';
 export * from './format/index.ts';
+export { idSchema, rowId } from './id-schema.ts';
 export * from './ids.ts';
 export * from './ladder/index.ts';
 export * from './library/index.ts';

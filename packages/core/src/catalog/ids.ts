@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idSchema } from '../ids.ts';
+import { idSchema } from '../id-schema.ts';
 import { BALLS } from './balls.ts';
 import { SURFACES } from './surfaces.ts';
 

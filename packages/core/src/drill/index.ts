@@ -15,6 +15,7 @@ export {
   isCardGoal,
   nextGoalStep,
 } from './goal.ts';
+export { HIT_WITH, ORDERS, type OrderKind } from './kinds.ts';
 export { apartOf, linesHalfDeg, metsOf, TOGETHER_M } from './lines.ts';
 export { type ListChange, redeal, retakeTurns, turnsOf } from './live.ts';
 export {
@@ -39,15 +40,12 @@ export {
   feedIdSchema,
   feedSchema,
   gateSchema,
-  HIT_WITH,
   holdSchema,
   type LadderDocument,
   ladderSchema,
   launchSchema,
   nameSchema,
-  ORDERS,
   type Order,
-  type OrderKind,
   orderSchema,
   type Ritual,
   type RungDocument,

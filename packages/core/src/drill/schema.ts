@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { ballIdSchema, CONTACTS, LEVELS, SPORTS, STROKES, surfaceIdSchema } from '../catalog/index.ts';
-import { type FeedId, type GameBallId, idSchema, rowId } from '../ids.ts';
+import { idSchema, rowId } from '../id-schema.ts';
+import type { FeedId, GameBallId } from '../ids.ts';
 import { APPROACHES } from '../progress/index.ts';
+import { HIT_WITH } from './kinds.ts';
 
 const finite = z.number();
 
@@ -102,11 +104,6 @@ export const feedSchema = z.strictObject({
   machineId: rowId<'machine'>().optional(),
 });
 
-/** The kinds of order that feeds come in. */
-export const ORDERS = ['fixed', 'alternate', 'blocks', 'bag', 'weighted', 'calls', 'player'] as const;
-/** A kind of order. */
-export type OrderKind = (typeof ORDERS)[number];
-
 /** In which order the feeds come; what is random is dealt from the rung’s seed. */
 export const orderSchema = z.discriminatedUnion('kind', [
   /** The feeds as they are listed, over and over. */
@@ -152,9 +149,6 @@ export const gateSchema = z.union([
     .refine(({ hits, of }) => hits <= of, { path: ['hits'], message: 'Cannot ask for more hits than balls' }),
   z.strictObject({ streak: z.int().min(1, 'At least 1').max(50, 'At most 50') }),
 ]);
-
-/** A spin that a player may be asked to hit with. */
-export const HIT_WITH = ['topspin', 'underspin'] as const;
 
 /** One stage of a ladder: everything that rebuilds it, as one document. */
 export const rungSchema = z.strictObject({

@@ -1,3 +1,4 @@
+export { type StrokeGoal, strokeGoalSchema } from './goal-schema.ts';
 export {
   atHalf,
   chanceOn,
@@ -15,7 +16,7 @@ export {
   planOfParts,
   type RungChance,
 } from './next-outing.ts';
-export { type Outlook, outlookOf, type StrokeGoal, strokeGoalSchema } from './outlook.ts';
+export { type Outlook, outlookOf } from './outlook.ts';
 export {
   ballsToTell,
   type DayMarks,

@@ -1,6 +1,7 @@
 import type { RungDocument } from '../drill/index.ts';
 import type { RungId } from '../ids.ts';
-import { type PlanDocument, scheduleOf } from './plan.ts';
+import { scheduleOf } from './plan.ts';
+import type { PlanDocument } from './plan-schema.ts';
 
 /** What is changed of a plan so that it fits the time. */
 export type FitBy = 'picking-up' | 'lines' | 'rounds';

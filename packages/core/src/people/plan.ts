@@ -1,47 +1,7 @@
-import { z } from 'zod';
-import { minutesOf, nameSchema, programOf, REST_S, type RungDocument } from '../drill/index.ts';
-import { type MachineId, type PlayerId, rowId } from '../ids.ts';
-import { rotate, STATIONS, type Turn } from './rotation.ts';
-
-/** Warm-up to what is learnt now to what counts. */
-export const PLAN_ROLES = ['warm-up', 'main', 'test'] as const;
-
-/** An outing that is planned: which ladder, who, from when, in which stations. */
-export const planSchema = z.strictObject({
-  name: nameSchema,
-  /** Whose rungs are climbed from the bottom; of an outing the ladder its main part is from. */
-  ladderId: rowId<'ladder'>(),
-  /** An outing: these rungs in this order, of whatever ladders, instead of all of one. */
-  rungs: z
-    .array(
-      z.strictObject({
-        rungId: rowId<'rung'>(),
-        rounds: z.int('A whole number').min(1, 'At least 1').max(20, 'At most 20'),
-        role: z.enum(PLAN_ROLES).optional(),
-        /** Each at the target that half of their own balls would hit, once that is known. */
-        half: z.boolean().optional(),
-      }),
-    )
-    .min(1, 'Keep at least one rung')
-    .max(24, 'At most 24 rungs')
-    .optional(),
-  /** Local day and time of the start. */
-  startsAt: z.string().regex(/^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d$/, 'A day and time such as 2026-04-18T16:30'),
-  playerIds: z.array(rowId<'player'>()).min(1, 'Choose who comes').max(40, 'At most 40 players'),
-  absentIds: z.array(rowId<'player'>()).max(40),
-  lines: z.int('A whole number').min(1, 'At least 1').max(6, 'At most 6'),
-  stations: z.array(z.enum(STATIONS).exclude(['hitting', 'on deck'])).max(3),
-  /** A turn is a round of the rung, so many balls, or so many minutes. */
-  rotateBy: z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('balls'), balls: z.int('A whole number').min(1, 'At least 1').max(200, 'At most 200') }),
-    z.strictObject({ kind: z.literal('minutes'), minutes: z.number().min(0.5, 'At least half a minute').max(60, 'At most 60') }),
-  ]),
-  /** Balls thrown before a planned stop. */
-  capBalls: z.int('A whole number').min(5, 'At least 5').max(200, 'At most 200'),
-  notes: z.string().max(500, 'At most 500 characters').default(''),
-});
-/** A planned outing; see `planSchema`. */
-export type PlanDocument = z.infer<typeof planSchema>;
+import { minutesOf, programOf, REST_S, type RungDocument } from '../drill/index.ts';
+import type { MachineId, PlayerId } from '../ids.ts';
+import type { PlanDocument } from './plan-schema.ts';
+import { rotate, type Turn } from './rotation.ts';
 
 /** Walking from one station to the next, s (common practice, no source). */
 const CHANGE_S = 20;

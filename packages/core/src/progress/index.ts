@@ -16,6 +16,7 @@ export {
   VERDICTS,
   type Verdict,
 } from './gate.ts';
+export { chanceOf, targetFor } from './hit-chance.ts';
 export { NEXT_CODES, type NextQuestion, type NextStep, nextStep, type RoundCount } from './next.ts';
 export { type Operating, operatingTable } from './operating.ts';
 export { longestRun, OUTCOMES, type Outcome, outcomesByNumber, tally } from './outcome.ts';
@@ -31,9 +32,9 @@ export {
   type ScatterChance,
   type ScatterNow,
 } from './own-scatter.ts';
-export { chanceOf, FIRST_SHARE, firstTargetFor, scatterAt, targetFor } from './players.ts';
-export { type Rate, wilsonRate } from './rate.ts';
+export { FIRST_SHARE, firstTargetFor, scatterAt } from './players.ts';
+export { type Rate, wilsonRate, Z975 } from './rate.ts';
 export { chanceToMeet, firstShareFor } from './share.ts';
-export { studentT975, Z975 } from './student.ts';
+export { studentT975 } from './student.ts';
 export { MOST_OFF_MS, type SwingTiming, swingTiming } from './swing.ts';
 export { rateAt, roundWidthFor, SURE_WIDTH, type Width, type WidthAdvice, widthAdvice, widthAt, widthFor } from './width.ts';
