@@ -14,7 +14,7 @@ const bundledServer = {
 /** Files of their own for what the bundler would else put beside things that only some pages use, so that every page loads those, too. */
 const APART = {
   react: /commonjsHelpers|\/node_modules\/(react|react-dom|scheduler)\//,
-  chances: /\/node_modules\/jstat\/|\/core\/src\/progress\/width\.ts$/,
+  chances: /\/node_modules\/jstat\/|\/core\/src\/(progress\/(width|student)|spread\/normal)\.ts$/,
   forms: /\/node_modules\/(react-hook-form|@hookform)\//,
   day: /\/ui\/day\.ts$/,
 };
@@ -76,6 +76,14 @@ export default defineConfig({
   security: { checkOrigin: false, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
   vite: {
     plugins: [tailwindcss(), bundledServer],
-    build: { target: 'es2022', rollupOptions: { output: { manualChunks: apart, experimentalMinChunkSize: 2_000 } } },
+    build: {
+      target: 'es2022',
+      rollupOptions: {
+        // jStat only computes; it does not say so, and every page whose modules could ask it would load it
+        treeshake: { moduleSideEffects: (id) => !id.includes('/node_modules/jstat/') },
+        // a phone asks for half as many files
+        output: { manualChunks: apart, experimentalMinChunkSize: 2_000 },
+      },
+    },
   },
 });

@@ -1,24 +1,21 @@
 import { BALLS, mphToMps, SPORT_RECORDS, type Sport, SURFACES } from '@good-arc/core';
-import { useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow, Viewer } from '../../api/rows.ts';
-import { KIT_KINDS, type KitKind } from '../../api/schemas.ts';
+import type { KitKind } from '../../api/schemas.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
-import { Dialog } from '../../ui/Dialog.tsx';
 import { putRow } from '../../ui/putRow.ts';
 import { rulerScale } from '../../ui/scale.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
-import { BallForm } from './BallForm.tsx';
-import { CourtForm } from './CourtForm.tsx';
-import type { KitRow, Save } from './forms.tsx';
-import { GameBallForm } from './GameBallForm.tsx';
-import { MachineForm } from './MachineForm.tsx';
-import { PlayerForm } from './PlayerForm.tsx';
-import { SquadForm } from './SquadForm.tsx';
+import type { KitRow } from './forms.tsx';
 import { ThisDevice } from './ThisDevice.tsx';
+
+// the forms are loaded once the lists stand, so that they open at once
+const loadDialog = () => import('./KitDialog.tsx');
+const KitDialog = lazy(loadDialog);
 
 const NAMES: Record<KitKind, { many: string; one: string; empty: string }> = {
   players: { many: 'Players', one: 'player', empty: 'Nobody yet. Add a player: every round belongs to somebody.' },
@@ -33,6 +30,8 @@ const NAMES: Record<KitKind, { many: string; one: string; empty: string }> = {
   },
 };
 
+const KIT_KINDS = Object.keys(NAMES) as KitKind[];
+
 export default function KitView({ viewer, kit, at }: { viewer: Viewer; kit: Kit; at: KitKind }) {
   return (
     <Units system={viewer.units}>
@@ -46,6 +45,7 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
   const [kind, setKind] = useState(at);
   const [editing, setEditing] = useState<KitRow | 'new' | null>(null);
   const units = useUnits();
+  useEffect(() => void loadDialog(), []);
 
   const rows: KitRow[] = kit[kind];
   const putRows = (of: KitKind, next: (rows: KitRow[]) => KitRow[]): void => setKit((now) => ({ ...now, [of]: next(now[of]) }));
@@ -132,9 +132,15 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
       </ul>
       <ThisDevice hasSession={viewer.hasSession} />
       {editing && (
-        <Dialog title={editing === 'new' ? `Add a ${one}` : `Change ${editing.name}`} onClose={() => setEditing(null)}>
-          <KitForm kind={kind} row={editing === 'new' ? null : editing} save={save} players={kit.players} />
-        </Dialog>
+        <Suspense fallback={null}>
+          <KitDialog
+            title={editing === 'new' ? `Add a ${one}` : `Change ${editing.name}`}
+            onClose={() => setEditing(null)}
+            {...{ kind, save }}
+            row={editing === 'new' ? null : editing}
+            players={kit.players}
+          />
+        </Suspense>
       )}
     </div>
   );
@@ -151,30 +157,6 @@ function CourtThumb({ sport }: { sport: Sport }) {
       <CourtDrawing plan={plan} scale={scale} />
     </svg>
   );
-}
-
-interface KitFormProps {
-  kind: KitKind;
-  row: KitRow | null;
-  save: Save;
-  players: readonly PlayerRow[];
-}
-
-function KitForm({ kind, row, save, players }: KitFormProps) {
-  switch (kind) {
-    case 'players':
-      return <PlayerForm row={row as PlayerRow | null} save={save} />;
-    case 'squads':
-      return <SquadForm row={row as SquadRow | null} save={save} players={players} />;
-    case 'courts':
-      return <CourtForm row={row as CourtRow | null} save={save} />;
-    case 'balls':
-      return <BallForm row={row as BallRow | null} save={save} />;
-    case 'gameBalls':
-      return <GameBallForm row={row as GameBallRow | null} save={save} />;
-    case 'machines':
-      return <MachineForm row={row as MachineRow | null} save={save} />;
-  }
 }
 
 const playerLine = ({ level, hand, heightM, goals, avoid }: PlayerRow, length: (m: number) => string): string =>

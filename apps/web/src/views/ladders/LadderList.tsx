@@ -1,6 +1,6 @@
 import { minutesOf } from '@good-arc/core';
 import { Star } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { api } from '../../ui/api.ts';
@@ -10,8 +10,11 @@ import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { APPROACH_NAMES } from '../../words/progress.ts';
 import { duplicateLadder } from './duplicate.ts';
-import { ReadCard } from './ReadCard.tsx';
 import { useFavourites } from './useFavourites.ts';
+
+// what reads files is loaded once the list stands, so that it opens at once
+const loadReadCard = async () => ({ default: (await import('./ReadCard.tsx')).ReadCard });
+const ReadCard = lazy(loadReadCard);
 
 /** All ladders of the club. */
 export default function LadderList({
@@ -29,6 +32,7 @@ export default function LadderList({
   const [reading, setReading] = useState(false);
   /** A card that came with the address. */
   const [given, setGiven] = useState('');
+  useEffect(() => void loadReadCard(), []);
   useEffect(() => {
     if (!location.hash.startsWith('#arc')) return;
     setGiven(location.hash);
@@ -154,7 +158,11 @@ export default function LadderList({
             );
           })}
         </ul>
-        {reading && <ReadCard kit={kit} given={given} onClose={() => setReading(false)} />}
+        {reading && (
+          <Suspense fallback={null}>
+            <ReadCard kit={kit} given={given} onClose={() => setReading(false)} />
+          </Suspense>
+        )}
       </div>
     </Units>
   );
