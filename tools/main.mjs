@@ -23,6 +23,9 @@ const USAGE = `Usage: ./arc <command>
   load [--results 5000000] [--clients 50]
                               what pages cost with years of results; a table,
                               exit 1 when a line falls short
+  check                       what is kept of every round against its balls, in the
+                              database of the demo or in DATABASE_URL; exit 1
+                              when one is wrong
   schemas                     writes the JSON Schemas of calc to docs/schema
   help                        this
 `;
@@ -78,6 +81,9 @@ async function run() {
       break;
     case 'load':
       await (await import('./lib/load.mjs')).load(args);
+      break;
+    case 'check':
+      await (await import('./lib/check.mjs')).check();
       break;
     case 'soak':
       await (await import('./lib/soak.mjs')).soak(args);

@@ -115,6 +115,7 @@ test.each([
   ['stop', 'ends a running demo'],
   ['test', '--only'],
   ['calc', 'streak'],
+  ['check', 'exit 1'],
 ])('%s --help says what it does and does nothing', (command, said) => {
   const { status, stdout, stderr } = arc([command, '--help'], '');
   expect(status).toBe(0);

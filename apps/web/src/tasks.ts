@@ -1,16 +1,17 @@
 /**
  * Database tasks of ./arc, each a command: `migrate`, `seed [--fresh]`, `machines` (prints them), `link <json>` (sets their lines),
- * `open <club> <owner>` (makes a club if there is none, prints a one-time link's token).
+ * `check` (prints the rounds whose sums are not those of their balls), `open <club> <owner>` (makes a club if there is none, prints a one-time link's token).
  */
 import { fileURLToPath } from 'node:url';
 import { seedOfName } from '@good-arc/simulator';
-import { asc, eq } from 'drizzle-orm';
+import { asc, count, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { club, machine, membership, person } from './db/schema.ts';
+import { club, machine, membership, person, round } from './db/schema.ts';
 import { isSeeded, seedDemo, wipe } from './db/seed.ts';
 import { type Db, openDatabase } from './server/db.ts';
 import { migrateTo } from './server/migrate.ts';
 import { makeToken } from './server/session.ts';
+import { wrongSums } from './server/sums.ts';
 
 const [task = '', ...args] = process.argv.slice(2);
 const url = process.env.DATABASE_URL;
@@ -55,6 +56,10 @@ const TASKS: Record<string, () => Promise<void>> = {
   async link() {
     for (const { id, address } of JSON.parse(args[0] ?? '[]'))
       await db.update(machine).set({ linkAddress: address }).where(eq(machine.id, id));
+  },
+  async check() {
+    const [counted] = await db.select({ rounds: count() }).from(round);
+    process.stdout.write(JSON.stringify({ rounds: counted?.rounds ?? 0, wrong: await wrongSums(db) }));
   },
   async open() {
     process.stdout.write(await open(db, args[0] || 'Our club', args[1] || 'Owner'));

@@ -5,6 +5,7 @@ import type { Db } from '../src/server/db.ts';
 import { countSince, lastPlayerOn, playersWithRounds, ratesOn, readRounds, roundsOn } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
+import { sumUp } from '../src/server/sums.ts';
 import { emptyDatabase, makeClub, type OneRung, oneRung, rungDocument } from './support/rig.ts';
 
 let db: Db;
@@ -51,6 +52,7 @@ async function add(playerId: string, startedAt: string, hits: number, balls = 10
       },
       'result',
     );
+  await sumUp(store, [id]);
   return id;
 }
 

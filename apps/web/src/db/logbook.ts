@@ -1,5 +1,5 @@
 import type { Checklist, FeedId, IdOf, RungDocument, Weather } from '@good-arc/core';
-import { boolean, char, double, index, int, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, char, double, index, int, mysqlTable, smallint, varchar } from 'drizzle-orm/mysql-core';
 import type { LiveShown, LiveWish } from '../api/live.ts';
 import { court, machine, ofClub, person, player, rung } from './club.ts';
 import { moment, removable, uuid } from './columns.ts';
@@ -54,6 +54,12 @@ export const round = mysqlTable(
     source: varchar({ length: 12 }).$type<RoundSource>().notNull().default('court'),
     startedAt: moment().notNull(),
     finishedAt: moment(),
+    /** What its balls come to, kept with each of them (`server/sums.ts`): what counted and was hit, how often somebody swung, and both for the gate of its rung. */
+    hits: smallint({ unsigned: true }).notNull().default(0),
+    balls: smallint({ unsigned: true }).notNull().default(0),
+    swings: smallint({ unsigned: true }).notNull().default(0),
+    gateHits: smallint({ unsigned: true }).notNull().default(0),
+    gateBalls: smallint({ unsigned: true }).notNull().default(0),
     ...removable(),
   },
   (t) => [

@@ -27,6 +27,7 @@ import { count, eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Db } from '../server/db.ts';
 import { DEMO_EMAIL } from '../server/session.ts';
+import { SUMS } from '../server/sums.ts';
 import { dayAfter } from '../ui/day.ts';
 import {
   ALTITUDE_M,
@@ -258,6 +259,7 @@ export async function seedDemo(db: Db, now: Date): Promise<void> {
         );
       }
     }
+    await tx.update(round).set(SUMS).where(eq(round.clubId, clubId));
     await tx.insert(gameBall).values(GAME_BALLS.map(([name, document, notes]) => ({ id: id(), clubId, name, document, notes })));
 
     // one machine whose dials were learnt, so that dial values show; the others wait to be tuned

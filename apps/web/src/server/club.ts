@@ -1,7 +1,7 @@
 import { demandTimes, type PlayerId, speedShareOn } from '@good-arc/core';
-import { and, count, countDistinct, desc, eq, gte, max, sum } from 'drizzle-orm';
+import { and, count, countDistinct, desc, eq, gt, gte, max, sum } from 'drizzle-orm';
 import type { ClubPlayer, ClubWeek, Kit, KitWorry, LadderRow, WrongRung } from '../api/rows.ts';
-import { machine, result, round, tuneUp } from '../db/schema.ts';
+import { machine, round, tuneUp } from '../db/schema.ts';
 import { learnAnswers, readComers } from './comers.ts';
 import { standingsOf } from './standings.ts';
 import type { Store } from './store.ts';
@@ -30,12 +30,11 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
         .select({
           playerId: round.playerId,
           last: max(round.startedAt),
-          rounds: countDistinct(round.id),
-          balls: count(result.hit),
-          hits: sum(result.hit),
+          rounds: count(),
+          balls: sum(round.balls).mapWith(Number),
+          hits: sum(round.hits).mapWith(Number),
         })
         .from(round)
-        .leftJoin(result, and(eq(result.roundId, round.id), mine(result)))
         .where(and(mine(round), gte(round.startedAt, since(LATELY_DAYS))))
         .groupBy(round.playerId)
         .orderBy(desc(max(round.startedAt))),
@@ -45,13 +44,12 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
         .select({
           rungId: round.rungId,
           players: countDistinct(round.playerId),
-          rounds: countDistinct(round.id),
-          balls: count(result.hit),
-          hits: sum(result.hit),
+          rounds: count(),
+          balls: sum(round.balls).mapWith(Number),
+          hits: sum(round.hits).mapWith(Number),
         })
         .from(round)
-        .innerJoin(result, and(eq(result.roundId, round.id), mine(result)))
-        .where(and(mine(round), gte(round.startedAt, since(RUNGS_DAYS)), eq(round.ownTarget, false)))
+        .where(and(mine(round), gte(round.startedAt, since(RUNGS_DAYS)), eq(round.ownTarget, false), gt(round.balls, 0)))
         .groupBy(round.rungId),
     ),
     store.read((db, mine) =>
@@ -82,7 +80,7 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
       last,
       rounds,
       balls,
-      hits: Number(hits ?? 0),
+      hits,
       trends: trends.map(({ sport, stroke, trend }) => ({ sport, stroke, trend })),
       stalled: comer ? standingsOf(comer.rounds, ladders, now).filter(({ isStalled }) => isStalled) : [],
     };
@@ -90,10 +88,10 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
   const wrong = rungs.flatMap(({ rungId, players: many, rounds, balls, hits }): WrongRung[] => {
     const ladder = ladders.find((each) => each.rungs.some(({ id }) => id === rungId));
     const rung = ladder?.rungs.find(({ id }) => id === rungId);
-    const rate = Number(hits ?? 0) / balls;
+    const rate = hits / balls;
     if (!ladder || !rung || many < WRONG.players || rounds < WRONG.rounds || balls === 0) return [];
     if (rate > WRONG.hard && rate < WRONG.easy) return [];
-    const counts = { players: many, rounds, balls, hits: Number(hits ?? 0) };
+    const counts = { players: many, rounds, balls, hits };
     return [{ rungId, ladderId: ladder.id, name: rung.document.name, ladderName: ladder.name, ...counts, isHard: rate <= WRONG.hard }];
   });
   return {

@@ -9,6 +9,7 @@ import { targetIn } from './read-rounds.ts';
 import { cardOf, writeResult } from './rounds.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
+import { sumUp } from './sums.ts';
 
 /**
  * Puts right what is wrong in a round: whose it is, when it was, its notes, what became of its balls. What it was before is kept beside it, with who put
@@ -41,7 +42,7 @@ export const correctRound = (store: Store, scope: Scope, id: RoundId, body: z.ou
       await note('ball', before?.outcome ?? '', outcome ?? '', seq);
       if (outcome === null) {
         if (before) await tx.change(result, eq(result.id, before.id), { deletedAt: new Date() });
-        await tx.touch(round, id);
+        await sumUp(tx, [id]);
       } else if (before?.outcome !== outcome) await writeResult(tx, id, card, resultId as ResultId, { ...thrown(before), seq, outcome });
     }
   });

@@ -6,6 +6,7 @@ import { notFound, Refusal } from './problem.ts';
 import { scored } from './rounds.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
+import { sumUp } from './sums.ts';
 
 /** An id for a ball of a round that came without one: the same each time, and older than any that is made later to put it right. */
 const resultIdOf = (roundId: RoundId, seq: number): ResultId => (roundId.slice(0, -4) + seq.toString(16).padStart(4, '0')) as ResultId;
@@ -83,5 +84,9 @@ export const addPaperRounds = (store: Store, scope: Scope, { rounds }: z.output<
             : [{ id: resultIdOf(id, seq), roundId: id, seq, outcome, ...scored(documents[i]!, { seq, outcome }) }];
         }),
       ),
+    );
+    await sumUp(
+      tx,
+      rounds.map(({ id }) => id),
     );
   });

@@ -1,5 +1,5 @@
 import { type CourtId, type Outcome, type PlayerId, type RungDocument, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
-import { and, count, countDistinct, desc, eq, exists, gte, inArray, isNull, lt, notInArray, or, type SQL, sql, sum } from 'drizzle-orm';
+import { and, count, desc, eq, exists, gte, inArray, lt, or, type SQL, sql, sum } from 'drizzle-orm';
 import type { BriefRound, ResultRow, RoundRow, Swings } from '../api/rows.ts';
 import { parsedOnce } from '../db/parsed.ts';
 import { court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
@@ -225,24 +225,23 @@ export const roundsOn = (store: Store, playerId: PlayerId, rungId: RungId, most:
 export async function countSince(store: Store, from: Date): Promise<{ rounds: number; hits: number; balls: number }> {
   const [row] = await store.read((db, mine) =>
     db
-      .select({ rounds: countDistinct(round.id), balls: count(result.hit), hits: sum(result.hit) })
+      .select({ rounds: count(), balls: sum(round.balls).mapWith(Number), hits: sum(round.hits).mapWith(Number) })
       .from(round)
-      .leftJoin(result, and(eq(result.roundId, round.id), mine(result)))
       .where(and(mine(round), gte(round.startedAt, from))),
   );
-  return { rounds: row?.rounds ?? 0, balls: row?.balls ?? 0, hits: Number(row?.hits ?? 0) };
+  return { rounds: row?.rounds ?? 0, balls: row?.balls ?? 0, hits: row?.hits ?? 0 };
 }
 
 /** Swings since then, of each player on each rung: balls that were let go, or never fed, are none. */
 export async function swingsSince(store: Store, from: Date): Promise<Swings[]> {
-  return store.read((db, mine) =>
+  const rows = await store.read((db, mine) =>
     db
-      .select({ playerId: round.playerId, rungId: round.rungId, swings: count(result.id) })
+      .select({ playerId: round.playerId, rungId: round.rungId, swings: sum(round.swings).mapWith(Number) })
       .from(round)
-      .innerJoin(result, and(eq(result.roundId, round.id), mine(result), notInArray(result.outcome, ['let-go', 'not-fed'])))
       .where(and(mine(round), gte(round.startedAt, from)))
       .groupBy(round.playerId, round.rungId),
   );
+  return rows.filter(({ swings }) => swings > 0);
 }
 
 /** Rounds that are looked through for the last ones of each player. */
@@ -260,7 +259,7 @@ export async function ratesOn(
     rungIds.map((rungId) =>
       store.read((db, mine) =>
         db
-          .select({ id: round.id, playerId: round.playerId, startedAt: round.startedAt })
+          .select({ id: round.id, playerId: round.playerId, startedAt: round.startedAt, hits: round.gateHits, balls: round.gateBalls })
           .from(round)
           .where(and(mine(round), eq(round.rungId, rungId as RungId), eq(round.ownTarget, false)))
           .orderBy(desc(round.startedAt), desc(round.id))
@@ -272,27 +271,12 @@ export async function ratesOn(
     .flat()
     .sort((a, b) => b.startedAt.getTime() - a.startedAt.getTime() || b.id.localeCompare(a.id))
     .slice(0, MOST_LOOKED_THROUGH);
-  const of = new Map<string, string[]>();
-  for (const { id, playerId } of newest) {
-    const own = of.get(playerId) ?? [];
-    if (own.length < last) of.set(playerId, [...own, id]);
+  const of = new Map<PlayerId, { rounds: number; hits: number; balls: number }>();
+  for (const { playerId, hits, balls } of newest) {
+    const own = of.get(playerId) ?? { rounds: 0, hits: 0, balls: 0 };
+    if (own.rounds < last) of.set(playerId, { rounds: own.rounds + 1, hits: own.hits + hits, balls: own.balls + balls });
   }
-  const ids = [...of.values()].flat();
-  if (ids.length === 0) return [];
-  const rows = await store.read((db, mine) =>
-    db
-      .select({ playerId: round.playerId, balls: count(result.hit), hits: sum(result.hit) })
-      .from(round)
-      // what was hit to another goal says nothing of this one
-      .innerJoin(result, and(eq(result.roundId, round.id), mine(result), isNull(result.targetXM)))
-      .where(and(mine(round), inArray(round.id, ids)))
-      .groupBy(round.playerId),
-  );
-  const order = [...of.keys()];
-  return rows
-    .map(({ playerId, balls, hits }) => ({ playerId, balls, hits: Number(hits ?? 0) }))
-    .filter(({ balls }) => balls > 0)
-    .sort((a, b) => order.indexOf(a.playerId) - order.indexOf(b.playerId));
+  return [...of].map(([playerId, { hits, balls }]) => ({ playerId, hits, balls })).filter(({ balls }) => balls > 0);
 }
 
 /** Who hit last on this court; null when nobody has. */

@@ -18,6 +18,7 @@ import { forgetLive } from './live.ts';
 import { notFound } from './problem.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
+import { sumUp } from './sums.ts';
 
 export interface StartRound {
   outingId: OutingId;
@@ -99,15 +100,14 @@ export const removeResult = (store: Store, roundId: RoundId, id: ResultId): Prom
   store.transaction(async (tx) => {
     const [known] = await tx.list(result, eq(result.id, id));
     if (known?.roundId !== roundId) return;
-    await tx.touch(round, roundId);
+    await tx.lock(round, roundId, 'round');
     await tx.remove(result, id, 'result');
+    await sumUp(tx, [roundId]);
   });
 
 /** Within a transaction that holds the round. */
 export async function writeResult(tx: Store, roundId: RoundId, card: RungDocument, id: ResultId, body: ResultBody): Promise<void> {
   const { target, ...plain } = body;
-  // what is worked out of the round is worked out again
-  await tx.touch(round, roundId);
   const values = {
     ...plain,
     ...scored(card, body),
@@ -126,4 +126,5 @@ export async function writeResult(tx: Store, roundId: RoundId, card: RungDocumen
   const last = ofBall.at(-1)!.id;
   const others = ofBall.slice(0, -1).map((each) => each.id);
   if (others.length > 0) await tx.change(result, inArray(result.id, others), { replacedBy: last, deletedAt: new Date() });
+  await sumUp(tx, [roundId]);
 }

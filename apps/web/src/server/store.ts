@@ -1,4 +1,4 @@
-import { and, asc, eq, getTableName, inArray, isNotNull, isNull, type SQL, sql } from 'drizzle-orm';
+import { and, asc, eq, getTableName, inArray, isNotNull, isNull, type SQL } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
 import { OtherVersion } from '../db/document.ts';
@@ -219,11 +219,6 @@ export class Store {
       .set({ deletedAt: new Date() } as never)
       .where(and(this.mine(table), eq(table.id, id), isNull(table.deletedAt)));
     if (change[0].affectedRows === 0) throw notFound(what);
-  }
-
-  /** Notes that something which belongs to a row has changed. */
-  touch<T extends ClubTable>(table: T, id: string): Promise<boolean> {
-    return this.change(table, eq(table.id, id), { updatedAt: sql`utc_timestamp(3)` });
   }
 
   /** Deletes rows for good: only of what nobody looks back at. */

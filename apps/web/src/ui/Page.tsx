@@ -11,6 +11,7 @@ import { OutboxMark } from './OutboxMark.tsx';
 import { Toasts } from './Toasts.tsx';
 import { THEMES, type Theme, themeCookie, themeFrom } from './theme.ts';
 import { useListens } from './Units.tsx';
+import { printMoment } from './when.ts';
 
 const NAMES: Record<Theme, string> = { chalk: 'Chalk', dusk: 'Dusk', sun: 'Full sun' };
 const ICONS = { chalk: SunDim, dusk: Moon, sun: Sun } as const;
@@ -29,6 +30,11 @@ export function Page({ units, theme }: { units: UnitSystem; theme: Theme }) {
   useEffect(() => {
     document.documentElement.dataset.theme = shown;
   }, [shown]);
+
+  // the server knows the moment, and not where the clock of the device stands
+  useEffect(() => {
+    for (const each of document.querySelectorAll<HTMLTimeElement>('time[data-moment]')) each.textContent = printMoment(each.dateTime);
+  }, []);
 
   async function switchUnits(): Promise<void> {
     try {

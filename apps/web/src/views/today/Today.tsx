@@ -3,9 +3,9 @@ import type { CourtRow, Viewer } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { courtsideLink, nextLink } from '../../ui/links.ts';
+import { Moment } from '../../ui/Moment.tsx';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
-import { printMoment } from '../../ui/when.ts';
 
 interface AgainCard {
   rungId: RungId;
@@ -43,6 +43,7 @@ interface Props {
   plans: { id: string; name: string; startsAt: string; ladderName: string; players: string[]; absent: number }[];
 }
 
+/** What a coach opens the app for. Nothing on it changes by itself: the server draws it, and no script comes with it. */
 export default function Today(props: Props) {
   return (
     <Units system={props.viewer.units}>
@@ -93,7 +94,9 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: 
                 <a className="text-lg font-bold hover:underline" href={`/plan?id=${id}`}>
                   {name}
                 </a>
-                <span className="font-medium">{printMoment(startsAt)}</span>
+                <span className="font-medium">
+                  <Moment iso={startsAt} />
+                </span>
                 <span className="text-quiet">
                   {ladderName} · {players.join(', ')}
                   {absent > 0 && ` · ${absent} absent`}
@@ -143,7 +146,7 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: 
                     </a>
                   </h3>
                   <p className="text-sm text-quiet">
-                    rung {number} of {ladderName} · {last.playerName}, {printMoment(last.startedAt)}
+                    rung {number} of {ladderName} · {last.playerName}, <Moment iso={last.startedAt} />
                   </p>
                 </div>
                 <RateBar hits={hits} balls={balls} />

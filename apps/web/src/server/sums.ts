@@ -1,0 +1,43 @@
+import { inArray, or, type SQL, sql } from 'drizzle-orm';
+import { round } from '../db/schema.ts';
+import type { Db } from './db.ts';
+import type { Store } from './store.ts';
+
+// said in full: of a query on one table Drizzle leaves the table's name out
+const ofBalls = (what: string): SQL<number> =>
+  sql.raw(`(SELECT ${what} FROM result b WHERE b.round_id = round.id AND b.deleted_at IS NULL)`).mapWith(Number) as SQL<number>;
+
+/** What the balls of a round come to, by the balls themselves: kept with the round, so that no list of rounds reads them. */
+export const SUMS = {
+  hits: ofBalls('COALESCE(SUM(b.hit), 0)'),
+  balls: ofBalls('COUNT(b.hit)'),
+  // a ball that was let go, or never fed, is no swing
+  swings: ofBalls("COALESCE(SUM(b.outcome NOT IN ('let-go', 'not-fed')), 0)"),
+  // what was hit to another goal says nothing of the rung's own
+  gateHits: ofBalls('COALESCE(SUM(IF(b.target_xm IS NULL, b.hit, 0)), 0)'),
+  gateBalls: ofBalls('COUNT(IF(b.target_xm IS NULL, b.hit, NULL))'),
+} as const;
+
+/** Keeps what the balls of these rounds come to: in the transaction that wrote a ball, after it. What is worked out of a round is worked out again. */
+export async function sumUp(tx: Store, roundIds: readonly string[]): Promise<void> {
+  if (roundIds.length === 0) return;
+  await tx.change(round, inArray(round.id, [...roundIds]), { ...SUMS, updatedAt: sql`utc_timestamp(3)` });
+}
+
+const NAMES = Object.keys(SUMS) as (keyof typeof SUMS)[];
+/** As many are named. */
+const MOST_NAMED = 20;
+
+/** Rounds whose kept sums are not those of their balls, in the order of `SUMS`: there is none, or something wrote a ball past `sumUp`. */
+export async function wrongSums(db: Db): Promise<{ id: string; kept: number[]; told: number[] }[]> {
+  const told = Object.fromEntries(NAMES.map((each) => [`told_${each}`, SUMS[each]]));
+  const rows = await db
+    .select({ id: round.id, ...Object.fromEntries(NAMES.map((each) => [each, round[each]])), ...told })
+    .from(round)
+    .where(or(...NAMES.map((each) => sql`${round[each]} <> ${SUMS[each]}`)))
+    .limit(MOST_NAMED);
+  return rows.map((row) => {
+    const of = row as Record<string, number> & { id: string };
+    return { id: of.id, kept: NAMES.map((each) => of[each]!), told: NAMES.map((each) => of[`told_${each}`]!) };
+  });
+}
