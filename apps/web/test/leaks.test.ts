@@ -157,6 +157,7 @@ const LINES: Record<string, Line> = {
     helper: true,
   }),
   'GET players/[id]/scatter': at(() => own.player, { helper: true }),
+  'GET rounds/[id]': at(() => made.round, { helper: true }),
   'GET rounds/[id]/spoiled': at(() => made.round, { helper: true }),
   'GET players/[id]/half': at(() => own.player, { helper: true }),
   'GET machines/[id]/link': at(() => own.machine, { helper: true }),

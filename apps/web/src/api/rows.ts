@@ -16,6 +16,7 @@ import type {
   PlanDocument,
   PlayerId,
   PlayerTarget,
+  RoundId,
   RungDocument,
   RungId,
   ScatterNow,
@@ -93,6 +94,19 @@ export interface NextTurn {
 /** The target of a rung that half of a player’s balls would hit, how many hit the one that is there, and of how many balls that is known. */
 export interface HalfTarget extends Pick<RungDocument, 'targetSize' | 'targetAt'> {
   share: number;
+  balls: number;
+}
+/** A round as a list shows it. */
+export interface ListedRound {
+  id: RoundId;
+  startedAt: string;
+  isFinished: boolean;
+  playerName: string;
+  rungName: string;
+  ladderName: string;
+  /** Hit to a target for half. */
+  ownTarget: boolean;
+  hits: number;
   balls: number;
 }
 /** Of a player before a round: a target that suits better, where there is one, and what the machine’s own spread takes, where that can be said. */

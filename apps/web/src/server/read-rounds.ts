@@ -1,6 +1,6 @@
 import { type CourtId, type Outcome, type PlayerId, type RungDocument, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
 import { and, count, desc, eq, exists, gte, inArray, lt, or, type SQL, sql, sum } from 'drizzle-orm';
-import type { BriefRound, ResultRow, RoundRow, Swings } from '../api/rows.ts';
+import type { BriefRound, ListedRound, ResultRow, RoundRow, Swings } from '../api/rows.ts';
 import { parsedOnce } from '../db/parsed.ts';
 import { court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
 import type { Store } from './store.ts';
@@ -87,12 +87,10 @@ function holds(word: string): SQL {
     OR EXISTS (SELECT 1 FROM ${court} WHERE ${court.id} = ${round.courtId} AND ${court.name} LIKE ${like}))`;
 }
 
-/** Rounds with their results and the names that belong to them, newest first; archived players and kit keep their names. */
-export async function readRounds(
-  store: Store,
-  { rungIds, playerId, ids, from, before, word, after, most }: RoundsAsked,
-): Promise<RoundRow[]> {
-  const where: (SQL | undefined)[] = [
+/** Null where none can be asked for. */
+function whereOf({ rungIds, playerId, ids, from, before, word, after }: RoundsAsked): SQL | undefined | null {
+  if (rungIds?.length === 0 || ids?.length === 0) return null;
+  return and(
     rungIds && inArray(round.rungId, [...rungIds]),
     playerId === undefined ? undefined : eq(round.playerId, playerId),
     ids && inArray(round.id, [...ids]),
@@ -100,9 +98,49 @@ export async function readRounds(
     before && lt(round.startedAt, before),
     word ? holds(word) : undefined,
     after && or(lt(round.startedAt, after.startedAt), and(eq(round.startedAt, after.startedAt), lt(round.id, after.id))),
-  ];
-  if (rungIds?.length === 0 || ids?.length === 0) return [];
-  const rounds = await store.page(round, and(...where), [desc(round.startedAt), desc(round.id)], most);
+  );
+}
+
+/** Rounds as a list shows them: neither their balls nor what they were run with are read. Newest first; archived players and ladders keep their names. */
+export async function listRounds(store: Store, asked: RoundsAsked): Promise<ListedRound[]> {
+  const where = whereOf(asked);
+  if (where === null) return [];
+  const rows = await store.read((db, mine) =>
+    db
+      .select({
+        id: round.id,
+        startedAt: round.startedAt,
+        finishedAt: round.finishedAt,
+        playerName: player.name,
+        rungName: sql<string | null>`JSON_VALUE(${round.card}, '$.document.name')`,
+        ladderName: ladder.name,
+        ownTarget: round.ownTarget,
+        hits: round.hits,
+        balls: round.balls,
+      })
+      .from(round)
+      .leftJoin(player, eq(player.id, round.playerId))
+      .leftJoin(rung, eq(rung.id, round.rungId))
+      .leftJoin(ladder, eq(ladder.id, rung.ladderId))
+      .where(and(mine(round), where))
+      .orderBy(desc(round.startedAt), desc(round.id))
+      .limit(asked.most),
+  );
+  return rows.map(({ startedAt, finishedAt, playerName, rungName, ladderName, ...row }) => ({
+    ...row,
+    startedAt: startedAt.toISOString(),
+    isFinished: finishedAt !== null,
+    playerName: playerName ?? '–',
+    rungName: rungName ?? '–',
+    ladderName: ladderName ?? '–',
+  }));
+}
+
+/** Rounds with their results and the names that belong to them, newest first; archived players and kit keep their names. */
+export async function readRounds(store: Store, asked: RoundsAsked): Promise<RoundRow[]> {
+  const where = whereOf(asked);
+  if (where === null) return [];
+  const rounds = await store.page(round, where, [desc(round.startedAt), desc(round.id)], asked.most);
   if (rounds.length === 0) return [];
   const of = (key: 'playerId' | 'machineId' | 'courtId' | 'rungId'): string[] => rounds.map((each) => each[key]);
   const [byRound, players, machines, courts, rungs] = await Promise.all([

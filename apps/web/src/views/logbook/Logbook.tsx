@@ -1,6 +1,6 @@
-import { type PlayerId, scoreRound } from '@good-arc/core';
-import { useMemo, useState } from 'react';
-import type { PlayerRow, RoundRow, SavedView, SeasonFacts, Standing, Viewer } from '../../api/rows.ts';
+import type { PlayerId } from '@good-arc/core';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import type { ListedRound, PlayerRow, SavedView, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { nextLink } from '../../ui/links.ts';
@@ -8,17 +8,15 @@ import { RateBar } from '../../ui/RateBar.tsx';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { type Asked, Filters, logbookAt, proposedName } from './Filters.tsx';
-import { PlayerProgress } from './PlayerProgress.tsx';
 import { type RoundLine, RoundsTable } from './RoundsTable.tsx';
 import { SavedViews } from './SavedViews.tsx';
-import { SeasonSection } from './Season.tsx';
-import { Standings } from './Standings.tsx';
-import type { ShownProgress } from './shown.ts';
-import { Wishes } from './Wishes.tsx';
+import type { ShownPlayer } from './shown.ts';
+
+const OfPlayer = lazy(() => import('./OfPlayer.tsx'));
 
 interface Props {
   /** A page of them, newest first. */
-  rounds: RoundRow[];
+  rounds: ListedRound[];
   open: string | null;
   /** Who has rounds, and whose are shown. */
   players: { id: string; name: string }[];
@@ -31,7 +29,7 @@ interface Props {
   older: string | null;
   isFirst: boolean;
   /** Of one player, what all their rounds come to. */
-  progress: { player: PlayerRow; shown: ShownProgress; standings: Standing[]; season: SeasonFacts } | null;
+  progress: ({ player: PlayerRow } & ShownPlayer) | null;
 }
 
 export default function Logbook(props: Props & { viewer: Viewer }) {
@@ -60,19 +58,7 @@ function LogbookView({
   const [player, setPlayer] = useState(progress?.player ?? null);
   const onPlayer = viewer.canPlan ? setPlayer : undefined;
   const data = useMemo(
-    () =>
-      rounds.map((round): RoundLine => {
-        const { hits, balls } = scoreRound(round.card, round.results);
-        return {
-          round,
-          startedAt: round.startedAt,
-          player: round.playerName,
-          rung: round.card.name,
-          hits,
-          balls,
-          rate: balls === 0 ? -1 : hits / balls,
-        };
-      }),
+    () => rounds.map((round): RoundLine => ({ ...round, rate: round.balls === 0 ? -1 : round.hits / round.balls })),
     [rounds],
   );
   function show(id: string): void {
@@ -84,7 +70,7 @@ function LogbookView({
     window.history.replaceState(null, '', now);
   }
 
-  async function remove(round: RoundRow): Promise<void> {
+  async function remove(round: RoundLine): Promise<void> {
     if (!(await attempt(() => api('DELETE', `rounds/${round.id}`)))) return;
     setRounds((now) => now.filter(({ id }) => id !== round.id));
     saidWithUndo('The round was deleted.', async () => {
@@ -123,12 +109,9 @@ function LogbookView({
       <SavedViews views={views} query={logbookAt(asked).split('?')[1] ?? ''} proposed={proposedName(asked, players, ladders)} />
       {progress && player && isFirst && (
         <>
-          <Wishes player={player} />
-          <PlayerProgress player={player} progress={progress.shown} onPlayer={onPlayer} />
-          <div className="mt-5 grid gap-x-8 gap-y-6 lg:grid-cols-2">
-            <SeasonSection player={player} facts={progress.season} load={progress.shown.load} onPlayer={onPlayer} />
-            <Standings playerId={player.id} standings={progress.standings} />
-          </div>
+          <Suspense fallback={<p className="mt-4 min-h-96 text-lg">What all rounds come to …</p>}>
+            <OfPlayer player={player} progress={progress} onPlayer={onPlayer} />
+          </Suspense>
           <h2 className="mt-6 text-xl">Rounds</h2>
         </>
       )}

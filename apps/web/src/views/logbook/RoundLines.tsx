@@ -1,24 +1,22 @@
 import { ballById, type Outcome, printShare, scoreRound, tally } from '@good-arc/core';
-import type { RoundRow } from '../../api/rows.ts';
+import { useEffect, useState } from 'react';
+import type { ListedRound, RoundRow } from '../../api/rows.ts';
+import { api, messageOf } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { courtsideLink, roundLink } from '../../ui/links.ts';
+import { Moment } from '../../ui/Moment.tsx';
 import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
-import { printMoment } from '../../ui/when.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
 import { RoundFacts } from './RoundFacts.tsx';
 
 export function RoundLines({
   round,
-  hits,
-  balls,
   isOpen,
   onShow,
   onRemove,
 }: {
-  round: RoundRow;
-  hits: number;
-  balls: number;
+  round: ListedRound;
   isOpen: boolean;
   onShow: () => void;
   onRemove: () => void;
@@ -26,26 +24,28 @@ export function RoundLines({
   return (
     <>
       <tr className={`grid grid-cols-1 border-b border-base-300 py-2 md:table-row md:py-0 ${isOpen ? 'bg-base-200' : ''}`}>
-        <td className="py-1 pr-4 whitespace-nowrap md:py-2.5">{printMoment(round.startedAt)}</td>
+        <td className="py-1 pr-4 whitespace-nowrap md:py-2.5">
+          <Moment iso={round.startedAt} />
+        </td>
         <td className="pr-4 font-medium md:max-w-56">{round.playerName}</td>
         <td className="pr-4">
           <button type="button" className="min-h-11 text-left" aria-expanded={isOpen} onClick={onShow}>
-            <b className="underline decoration-base-300 underline-offset-4">{round.card.name}</b>{' '}
+            <b className="underline decoration-base-300 underline-offset-4">{round.rungName}</b>{' '}
             <span className="text-quiet">
               {round.ladderName}
-              {round.card.ownTarget && ' · target for half'}
+              {round.ownTarget && ' · target for half'}
             </span>
-            {!round.finishedAt && <span className="ml-2 font-semibold text-ball-text">not finished</span>}
+            {!round.isFinished && <span className="ml-2 font-semibold text-ball-text">not finished</span>}
           </button>
         </td>
         <td className="py-1">
-          <RateBar hits={hits} balls={balls} />
+          <RateBar hits={round.hits} balls={round.balls} />
         </td>
       </tr>
       {isOpen && (
         <tr className="border-b border-base-content bg-base-200">
           <td colSpan={4} className="block px-3 pt-2 pb-5 md:table-cell">
-            <RoundDetail round={round} />
+            <OpenRound id={round.id} />
             <Button look="ghost" className="mt-2 px-2" onClick={onRemove}>
               Delete this round
             </Button>
@@ -54,6 +54,24 @@ export function RoundLines({
       )}
     </>
   );
+}
+
+/** All of a round, asked for when it is opened. */
+function OpenRound({ id }: { id: string }) {
+  const [round, setRound] = useState<RoundRow | null>(null);
+  const [failed, setFailed] = useState('');
+  useEffect(() => {
+    let isOpen = true;
+    api<RoundRow>('GET', `rounds/${id}`).then(
+      (row) => isOpen && setRound(row),
+      (error) => isOpen && setFailed(messageOf(error)),
+    );
+    return () => {
+      isOpen = false;
+    };
+  }, [id]);
+  if (failed !== '') return <p role="alert">{failed}</p>;
+  return round ? <RoundDetail round={round} /> : <p className="min-h-40">Its balls …</p>;
 }
 
 /** A round in short: what became of it, and a way to the whole of it. */

@@ -9,17 +9,11 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { useState } from 'react';
-import type { RoundRow } from '../../api/rows.ts';
+import type { ListedRound } from '../../api/rows.ts';
 import { RoundLines } from './RoundLines.tsx';
 
-/** A round as it stands in the table. */
-export interface RoundLine {
-  round: RoundRow;
-  startedAt: string;
-  player: string;
-  rung: string;
-  hits: number;
-  balls: number;
+/** A round as it stands in the table; −1 for the rate of one of which no ball counted. */
+export interface RoundLine extends ListedRound {
   rate: number;
 }
 
@@ -30,8 +24,8 @@ const features = tableFeatures({
 });
 const columns = [
   { accessorKey: 'startedAt' as const, header: 'When' },
-  { accessorKey: 'player' as const, header: 'Player' },
-  { accessorKey: 'rung' as const, header: 'Rung' },
+  { accessorKey: 'playerName' as const, header: 'Player' },
+  { accessorKey: 'rungName' as const, header: 'Rung' },
   { accessorKey: 'rate' as const, header: 'In' },
 ];
 
@@ -45,7 +39,7 @@ export function RoundsTable({
   lines: RoundLine[];
   open: string | null;
   onShow: (id: string) => void;
-  onRemove: (round: RoundRow) => Promise<void>;
+  onRemove: (round: RoundLine) => Promise<void>;
 }) {
   const [sorting, setSorting] = useState<SortingState>([{ id: 'startedAt', desc: true }]);
   const table = useTable({ features, columns, data: lines, state: { sorting }, onSortingChange: setSorting });
@@ -79,15 +73,12 @@ export function RoundsTable({
       </thead>
       <tbody>
         {table.getRowModel().rows.map((row) => {
-          const { round, hits, balls } = row.original;
-          const isOpen = open === round.id;
+          const round = row.original;
           return (
             <RoundLines
               key={round.id}
               round={round}
-              hits={hits}
-              balls={balls}
-              isOpen={isOpen}
+              isOpen={open === round.id}
               onShow={() => onShow(round.id)}
               onRemove={() => onRemove(round)}
             />
