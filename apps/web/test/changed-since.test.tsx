@@ -21,7 +21,7 @@ async function saved() {
   });
   render(<KitView viewer={viewer} kit={kit} at="players" />);
   await page.user.click(screen.getByRole('button', { name: 'Change Ada Thorne' }));
-  await page.user.type(screen.getByLabelText('Goals'), 'A calm return');
+  await page.user.type(await screen.findByLabelText('Goals'), 'A calm return');
   await page.user.click(screen.getByRole('button', { name: 'Save' }));
   expect((await screen.findByRole('alert')).textContent).toContain('Somebody else has changed “Ada Thorne”');
   return { ...page, puts: () => page.asked.filter(({ method }) => method === 'PUT') };

@@ -3,8 +3,11 @@ import { nextStepOn, type OutingRung, planSchema } from '@good-arc/core';
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import type { ClubWeek, RoundRow } from '../src/api/rows.ts';
+import { useOwnTime } from '../src/ui/Moment.tsx';
+import { printMoment, sayDay } from '../src/ui/when.ts';
 import ClubPage from '../src/views/club/ClubPage.tsx';
 import AddRounds from '../src/views/logbook/AddRounds.tsx';
+import Logbook from '../src/views/logbook/Logbook.tsx';
 import RoundPage from '../src/views/logbook/RoundPage.tsx';
 import NextPage from '../src/views/next/NextPage.tsx';
 import { sayMarks } from '../src/words/logbook.ts';
@@ -102,6 +105,69 @@ describe('a round, ball by ball', () => {
     await user.click(screen.getByRole('button', { name: 'Save' }));
     expect(screen.getByRole('heading', { level: 1 }).textContent).toContain('Bo Tallowby');
     expect(asked.at(-1)!.body).toEqual({ playerId: id(11), notes: 'Look at 3:12' });
+  });
+});
+
+describe('the list of rounds', () => {
+  const line = {
+    id: id(3),
+    startedAt: round.startedAt,
+    isFinished: true,
+    playerName: 'Ines Rookwood',
+    rungName: card.name,
+    ladderName: 'Climb',
+    ownTarget: false,
+    hits: 1,
+    balls: 2,
+  };
+  const asked = { player: null, ladder: null, from: null, to: null, word: null };
+  const show = () =>
+    render(
+      <Logbook
+        viewer={aViewer()}
+        rounds={[line]}
+        open={null}
+        players={PLAYERS}
+        ladders={[]}
+        asked={asked}
+        views={[]}
+        playerId={null}
+        older={null}
+        isFirst
+        progress={null}
+      />,
+    );
+
+  test('knows its count without a ball; the balls are asked for when it is opened, and what the server refuses is said there', async () => {
+    let status = 503;
+    const { asked: sent, user } = aPage(() =>
+      status === 200
+        ? { status, body: round }
+        : { status, body: { type: 'about:blank', title: 'The database rests.', status, errors: [] } },
+    );
+    show();
+    expect(sent).toEqual([]);
+    const row = screen.getByRole('button', { name: new RegExp(card.name) });
+    expect(row.closest('tr')!.textContent).toContain('1 of 2');
+    await user.click(row);
+    expect((await screen.findByRole('alert')).textContent).toContain('The database rests.');
+    await user.click(row);
+    status = 200;
+    await user.click(row);
+    expect((await screen.findByRole('list', { name: 'Balls' })).children).toHaveLength(2);
+    expect(sent.map(({ path }) => path)).toEqual([`rounds/${id(3)}`, `rounds/${id(3)}`]);
+  });
+  test('a moment that the server drew in its own time is said again in that of the device', () => {
+    const Page = () => {
+      useOwnTime();
+      return null;
+    };
+    document.body.innerHTML = `<time datetime="${round.startedAt}" data-said="moment">Fri 20 Nov, 99:00</time><time datetime="${round.startedAt}" data-said="day">0 Nov</time>`;
+    render(<Page />);
+    expect([...document.querySelectorAll('time')].map(({ textContent }) => textContent)).toEqual([
+      printMoment(round.startedAt),
+      sayDay(round.startedAt),
+    ]);
   });
 });
 

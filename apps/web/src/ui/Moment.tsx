@@ -1,8 +1,19 @@
-import { printMoment } from './when.ts';
+import { useEffect } from 'react';
+import { printMoment, sayDay } from './when.ts';
 
-/** A moment in the viewer's own time. The server draws it in its own; `Page` says it again in that of the device. */
-export const Moment = ({ iso }: { iso: string }) => (
-  <time dateTime={iso} data-moment="" suppressHydrationWarning>
-    {printMoment(iso)}
+const SAID = { moment: printMoment, day: sayDay };
+
+/** A moment, or its day, in the viewer's own time. The server draws it in its own; `useOwnTime` says it again in that of the device. */
+export const Moment = ({ iso, as = 'moment' }: { iso: string; as?: keyof typeof SAID }) => (
+  <time dateTime={iso} data-said={as} suppressHydrationWarning>
+    {SAID[as](iso)}
   </time>
 );
+
+/** Says every moment that the server drew in the time of the device: the server knows the moment, and not where the clock of the device stands. */
+export function useOwnTime(): void {
+  useEffect(() => {
+    for (const each of document.querySelectorAll<HTMLTimeElement>('time[data-said]'))
+      each.textContent = SAID[each.dataset.said as keyof typeof SAID](each.dateTime);
+  }, []);
+}

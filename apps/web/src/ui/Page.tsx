@@ -6,12 +6,12 @@ import { api, messageOf } from './api.ts';
 import { Button } from './Button.tsx';
 import { Find } from './Find.tsx';
 import { Keys } from './Keys.tsx';
+import { useOwnTime } from './Moment.tsx';
 import { Network } from './Network.tsx';
 import { OutboxMark } from './OutboxMark.tsx';
 import { Toasts } from './Toasts.tsx';
 import { THEMES, type Theme, themeCookie, themeFrom } from './theme.ts';
 import { useListens } from './Units.tsx';
-import { printMoment } from './when.ts';
 
 const NAMES: Record<Theme, string> = { chalk: 'Chalk', dusk: 'Dusk', sun: 'Full sun' };
 const ICONS = { chalk: SunDim, dusk: Moon, sun: Sun } as const;
@@ -21,6 +21,7 @@ export function Page({ units, theme }: { units: UnitSystem; theme: Theme }) {
   const [shown, setShown] = useState(theme);
   const first = useRef<HTMLButtonElement>(null);
   useListens(first);
+  useOwnTime();
 
   // a page that was kept on the device was drawn in the theme of that day
   useEffect(() => {
@@ -30,11 +31,6 @@ export function Page({ units, theme }: { units: UnitSystem; theme: Theme }) {
   useEffect(() => {
     document.documentElement.dataset.theme = shown;
   }, [shown]);
-
-  // the server knows the moment, and not where the clock of the device stands
-  useEffect(() => {
-    for (const each of document.querySelectorAll<HTMLTimeElement>('time[data-moment]')) each.textContent = printMoment(each.dateTime);
-  }, []);
 
   async function switchUnits(): Promise<void> {
     try {

@@ -1,9 +1,9 @@
 import { printShare } from '@good-arc/core';
 import type { ClubWeek, Viewer } from '../../api/rows.ts';
 import { nextLink } from '../../ui/links.ts';
+import { Moment } from '../../ui/Moment.tsx';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Units } from '../../ui/Units.tsx';
-import { sayDay } from '../../ui/when.ts';
 import { sayKitWorry } from '../../words/club.ts';
 import { STROKE_NAMES, TREND_WORDS } from '../../words/logbook.ts';
 
@@ -33,7 +33,7 @@ export default function ClubPage({ viewer, week: { players, away, wrong, demand,
                         {name}
                       </a>
                       <span className="block text-quiet">
-                        {rounds} {rounds === 1 ? 'round' : 'rounds'}, last {sayDay(last)}
+                        {rounds} {rounds === 1 ? 'round' : 'rounds'}, last <Moment iso={last} as="day" />
                       </span>
                     </p>
                     <RateBar hits={hits} balls={balls} />
@@ -48,7 +48,7 @@ export default function ClubPage({ viewer, week: { players, away, wrong, demand,
                   ))}
                   {stalled.map(({ ladderId, ladderName, rungName, since }) => (
                     <p key={ladderId}>
-                      Stalled since {sayDay(since)} on “{rungName}” of{' '}
+                      Stalled since <Moment iso={since} as="day" /> on “{rungName}” of{' '}
                       <a className="underline" href={`/ladders/${ladderId}`}>
                         {ladderName}
                       </a>
