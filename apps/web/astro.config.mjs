@@ -78,6 +78,8 @@ export default defineConfig({
     plugins: [tailwindcss(), bundledServer],
     build: {
       target: 'es2022',
+      // by it a page names all the scripts its islands will ask for (src/server/preload.ts)
+      manifest: true,
       rollupOptions: {
         // jStat only computes; it does not say so, and every page whose modules could ask it would load it
         treeshake: { moduleSideEffects: (id) => !id.includes('/node_modules/jstat/') },

@@ -3,6 +3,7 @@ import { database, isDatabaseGone } from './server/db.ts';
 import { knownTokens } from './server/known.ts';
 import { log } from './server/log.ts';
 import { plainPage } from './server/plainPage.ts';
+import { scriptsOfBuild, withPreloads } from './server/preload.ts';
 import { problemOf, problemResponse } from './server/problem.ts';
 import { demoScope, SESSION_COOKIE, scopeOfToken } from './server/session.ts';
 
@@ -86,7 +87,7 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
   }
   if (!locals.scope && !isApi)
     return plainPage('Not signed in', 'Open the link that ./arc serve printed for you; it signs this browser in.', 401);
-  return withPolicy(await next());
+  return withScripts(withPolicy(await next()));
 };
 
 function gonePage(text: string, status: number): Response {
@@ -98,6 +99,12 @@ function gonePage(text: string, status: number): Response {
   );
   page.headers.set('retry-after', '2');
   return page;
+}
+
+/** Pages name the scripts of their islands in their head. */
+async function withScripts(response: Response): Promise<Response> {
+  if (!response.headers.get('content-type')?.startsWith('text/html')) return response;
+  return new Response(withPreloads(await response.text(), scriptsOfBuild()), response);
 }
 
 /** Styles may be set by scripts (drawings, messages that pop up); scripts are those of the build only, which Astro lists by their hashes. */
