@@ -20,9 +20,10 @@ const USAGE = `Usage: ./arc <command>
   soak [--minutes 15] [--seed 1]
                               kills, dead lines, phones without a network, bad
                               documents; a table, exit 1 when a line falls short
-  load [--results 5000000] [--clients 50]
-                              what pages cost with years of results; a table,
-                              exit 1 when a line falls short
+  load [--results 5000000] [--clients 50] [--browser]
+                              what pages cost with years of results, or, with
+                              --browser, a cheap phone; a table, exit 1 when a
+                              line falls short
   check                       what is kept of every round against its balls, in the
                               database of the demo or in DATABASE_URL; exit 1
                               when one is wrong

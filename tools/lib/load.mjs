@@ -10,13 +10,80 @@ const FLAT = 1.2;
 const CROWD_MS = 50;
 const AMOUNT = 40;
 const CROWD_S = 20;
+/** What a page may come to on a cheap phone: kB of scripts, ms until it is usable and until its largest paint, ms of long tasks. */
+const PHONE = { kB: 150, usableMs: 1200, paintMs: 1200, longMs: 250 };
+/** From a drag to the frame that shows it, ms, but for one of twenty. */
+const DRAG_MS = 33;
+/** Each page is opened so often, and the middle one counts. */
+const OPENED = 3;
+
+/** The pages that are looked at. @param {Awaited<ReturnType<typeof import('../soak/rig.mjs').aRig>>} rig */
+async function pagesOf(rig) {
+  const [round] = await rig.query('SELECT id, player_id AS playerId, rung_id AS rungId FROM round ORDER BY started_at DESC LIMIT 1');
+  return {
+    Today: '/',
+    Ladders: '/ladders',
+    'a ladder': `/ladders/${rig.rung.ladderId}`,
+    Courtside: '/courtside',
+    'a rung on court': `/courtside?rung=${round?.rungId}&player=${round?.playerId}`,
+    Logbook: '/logbook',
+    'a player': `/logbook?player=${round?.playerId}`,
+    'a round': `/rounds/${round?.id}`,
+    Club: '/club',
+    'What next': `/next?players=${round?.playerId}`,
+    Kit: '/kit?at=players',
+  };
+}
+
+/** @param {string[]} cells @param {boolean} [isGood] */
+const row = ([name = '', ...cells], isGood) =>
+  say([name.padEnd(18), ...cells.map((each) => each.padStart(9)), isGood === undefined ? '' : isGood ? 'good' : 'SHORT'].join(' '));
+
+/** What pages cost a cheap phone that opens them for the first time, and a drag on the bench; one table, exit 1 when a line of it falls short. */
+async function loadInBrowser() {
+  await ensurePrograms({ database: true, browser: true });
+  await ensureModules();
+  await buildAll();
+  const [{ aRig }, { dragged, opened, phoneBrowser }] = await Promise.all([import('../soak/rig.mjs'), import('../load/browser.mjs')]);
+  const rig = await aRig(1, 'load');
+  const browser = await phoneBrowser();
+  try {
+    let short = 0;
+    row(['page', 'JS kB', 'usable ms', 'paint ms', 'long ms']);
+    for (const [name, path] of Object.entries({ ...(await pagesOf(rig)), Bench: '/bench' })) {
+      const url = `${rig.origin}${path}`;
+      await fetch(url);
+      /** @type {Awaited<ReturnType<typeof opened>>[]} */
+      const each = [];
+      for (let i = 0; i < OPENED; i++) each.push(await opened(browser, url));
+      /** @param {keyof typeof PHONE} of */
+      const middle = (of) => each.map((one) => one[of]).sort((a, b) => a - b)[Math.floor(OPENED / 2)] ?? Number.NaN;
+      const keys = /** @type {(keyof typeof PHONE)[]} */ (Object.keys(PHONE));
+      const isGood = keys.every((of) => middle(of) <= PHONE[of]);
+      if (!isGood) short++;
+      row([name, ...keys.map((of) => middle(of).toFixed(0))], isGood);
+    }
+    const took = await dragged(browser, `${rig.origin}/bench`);
+    const at = (/** @type {number} */ share) => took[Math.min(took.length - 1, Math.floor(share * took.length))] ?? Number.NaN;
+    const isGood = at(0.95) <= DRAG_MS;
+    if (!isGood) short++;
+    say(
+      `a drag on the bench, to the frame that shows it: p50 ${at(0.5).toFixed(0)} ms, p95 ${at(0.95).toFixed(0)} ms  ${isGood ? 'good' : 'SHORT'}`,
+    );
+    if (short > 0) process.exitCode = 1;
+  } finally {
+    await browser.close();
+    await rig.end();
+  }
+}
 
 /**
  * What pages cost with years of results beside what they cost with a dozen weeks of them, on a server and data of its own; one table, exit 1 when a line of
- * it falls short.
+ * it falls short. With `--browser` what they cost a cheap phone.
  * @param {string[]} args
  */
 export async function load(args) {
+  if (args.includes('--browser')) return loadInBrowser();
   const results = numberOf(args, '--results', 5_000_000);
   const clients = numberOf(args, '--clients', 50);
   await ensurePrograms({ database: true });
@@ -30,21 +97,7 @@ export async function load(args) {
   const rig = await aRig(1, 'load');
   try {
     const pids = () => [rig.server.child.pid, rig.mariadb.child.pid];
-    const [round] = await rig.query('SELECT id, player_id AS playerId, rung_id AS rungId FROM round ORDER BY started_at DESC LIMIT 1');
-    const pages = {
-      nothing: '/api/health',
-      Today: '/',
-      Ladders: '/ladders',
-      'a ladder': `/ladders/${rig.rung.ladderId}`,
-      Courtside: '/courtside',
-      'a rung on court': `/courtside?rung=${round?.rungId}&player=${round?.playerId}`,
-      Logbook: '/logbook',
-      'a player': `/logbook?player=${round?.playerId}`,
-      'a round': `/rounds/${round?.id}`,
-      Club: '/club',
-      'What next': `/next?players=${round?.playerId}`,
-      Kit: '/kit?at=players',
-    };
+    const pages = { nothing: '/api/health', ...(await pagesOf(rig)) };
     const measured = async () => {
       /** @type {Record<string, Awaited<ReturnType<typeof cost>>>} */
       const costs = {};
@@ -58,15 +111,14 @@ export async function load(args) {
     const large = await step('pages with all of them', measured);
     let short = 0;
     say(`\n${grown.results.toLocaleString('en')} results, ${grown.own.toLocaleString('en')} of them this club's`);
-    say(['page'.padEnd(18), 'CPU ms', 'with all', 'ratio', 'p50 ms', 'kB', ''].map((each) => each.padStart(9)).join(' '));
+    row(['page', 'CPU ms', 'with all', 'ratio', 'p50 ms', 'kB']);
     for (const name of Object.keys(pages)) {
       const [a, b] = [small[name], large[name]];
       if (!a || !b) continue;
       const ratio = b.cpuMs / a.cpuMs;
       const isGood = b.failed === 0 && b.cpuMs <= MOST_CPU_MS && ratio <= FLAT;
       if (!isGood) short++;
-      const cells = [name.padEnd(18), a.cpuMs.toFixed(1), b.cpuMs.toFixed(1), ratio.toFixed(2), b.p50Ms.toFixed(0), b.kB.toFixed(0)];
-      say([...cells.map((each) => each.padStart(9)), isGood ? 'good' : 'SHORT'].join(' '));
+      row([name, a.cpuMs.toFixed(1), b.cpuMs.toFixed(1), ratio.toFixed(2), b.p50Ms.toFixed(0), b.kB.toFixed(0)], isGood);
     }
     const many = await step(`${clients} clients, a second between two pages`, () =>
       crowd(rig.origin, Object.values(pages).slice(1), clients, CROWD_S),

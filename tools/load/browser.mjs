@@ -1,0 +1,113 @@
+import { chromium } from '@playwright/test';
+
+/** A cheap phone: so wide and high, and so many times as slow as this machine. */
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
+const THROTTLE = 4;
+/** A drag is moved so often, a frame apart. */
+const MOVES = 60;
+const FRAME_MS = 16;
+
+/** Starts Debian's browser. */
+export const phoneBrowser = () =>
+  chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+  });
+
+/** A new phone that has never been here, slowed down. @param {import('@playwright/test').Browser} browser */
+async function aPhone(browser) {
+  const context = await browser.newContext({ ...PHONE, serviceWorkers: 'block' });
+  const page = await context.newPage();
+  const wire = await context.newCDPSession(page);
+  await wire.send('Network.enable');
+  await wire.send('Emulation.setCPUThrottlingRate', { rate: THROTTLE });
+  return { context, page, wire };
+}
+
+/**
+ * What a page costs a cheap phone that opens it for the first time: its scripts as they are sent until all islands listen, kB; when they do, and the largest
+ * paint, ms after it was asked for; and the sum of its long tasks, ms.
+ * @param {import('@playwright/test').Browser} browser @param {string} url
+ */
+export async function opened(browser, url) {
+  const { context, page, wire } = await aPhone(browser);
+  try {
+    /** Of each script, how much of what is sent are its headers. @type {Map<string, number>} */
+    const scripts = new Map();
+    let bytes = 0;
+    wire.on('Network.responseReceived', ({ requestId, type, response }) => {
+      if (type === 'Script') scripts.set(requestId, response.encodedDataLength);
+    });
+    wire.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+      const headers = scripts.get(requestId);
+      if (headers !== undefined) bytes += encodedDataLength - headers;
+    });
+    await page.goto(url, { waitUntil: 'commit' });
+    const usableMs = await page.evaluate(
+      () =>
+        new Promise((resolve) => {
+          const look = () => {
+            const islands = Array.from(document.querySelectorAll('astro-island'));
+            const isUp = document.readyState !== 'loading' && islands.length > 0 && islands.every((each) => !each.hasAttribute('ssr'));
+            if (isUp) resolve(performance.now());
+            else setTimeout(look, 10);
+          };
+          look();
+        }),
+    );
+    const kB = bytes / 1000;
+    await page.waitForLoadState('networkidle');
+    const { paintMs, longMs } = await page.evaluate(async () => {
+      /** @param {string} type @returns {Promise<PerformanceEntry[]>} */
+      const entries = (type) =>
+        new Promise((resolve) => {
+          new PerformanceObserver((list) => resolve(list.getEntries())).observe({ type, buffered: true });
+          setTimeout(() => resolve([]), 500);
+        });
+      const [paints, tasks] = [await entries('largest-contentful-paint'), await entries('longtask')];
+      return { paintMs: paints.at(-1)?.startTime ?? Number.NaN, longMs: tasks.reduce((sum, { duration }) => sum + duration, 0) };
+    });
+    return { kB, usableMs: Number(usableMs), paintMs, longMs };
+  } finally {
+    await context.close();
+  }
+}
+
+/** From a move of the machine on the bench to the frame that shows it, ms, so often; sorted. @param {import('@playwright/test').Browser} browser @param {string} url */
+export async function dragged(browser, url) {
+  const { context, page } = await aPhone(browser);
+  try {
+    await page.goto(url);
+    const machine = page.getByRole('slider', { name: 'Machine' });
+    await machine.waitFor();
+    await page.evaluate(() => {
+      const took = /** @type {number[]} */ ([]);
+      Object.assign(globalThis, { took });
+      addEventListener(
+        'pointermove',
+        ({ timeStamp }) =>
+          requestAnimationFrame(() => {
+            const channel = new MessageChannel();
+            channel.port1.onmessage = () => took.push(performance.now() - timeStamp);
+            channel.port2.postMessage(0);
+          }),
+        true,
+      );
+    });
+    const box = await machine.boundingBox();
+    if (!box) throw new Error('there is no machine on the bench');
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let i = 1; i <= MOVES; i++) {
+      await page.mouse.move(x - 30 * Math.sin(i / 8), y + 6 * Math.sin(i / 5));
+      await page.waitForTimeout(FRAME_MS);
+    }
+    await page.mouse.up();
+    /** @type {number[]} */
+    const took = await page.evaluate(() => /** @type {any} */ (globalThis).took);
+    return took.sort((a, b) => a - b);
+  } finally {
+    await context.close();
+  }
+}
