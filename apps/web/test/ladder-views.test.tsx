@@ -105,7 +105,17 @@ const ladderOf = (documents: readonly RungDocument[], part: Partial<LadderRow> =
   ...part,
 });
 const page = (ladder: LadderRow, rates: Parameters<typeof LadderPage>[0]['rates'] = [], who: Viewer = viewer): string =>
-  textOf(renderToStaticMarkup(<LadderPage viewer={who} kit={kit} ladder={ladder} rates={rates} />));
+  textOf(
+    renderToStaticMarkup(
+      <LadderPage
+        viewer={who}
+        kit={kit}
+        ladder={ladder}
+        rates={rates}
+        drill={LIBRARY.find((each) => each.id === ladder.origin?.drillId) ?? null}
+      />,
+    ),
+  );
 
 describe('a ladder', () => {
   test('hardest on top; each rung with its balls, target, gate, minutes, demand and comfort', () => {

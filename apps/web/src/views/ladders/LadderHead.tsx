@@ -6,7 +6,6 @@ import {
   type Judgement,
   LEVELS,
   type Level,
-  LIBRARY,
   minutesOf,
   mirrorRung,
   type PlayerId,
@@ -33,6 +32,7 @@ import { useFavourites } from './useFavourites.ts';
 import type { LadderState } from './useLadder.ts';
 
 interface Props {
+  drill: { id: string; name: string } | null;
   state: LadderState;
   viewer: Viewer;
   kit: Kit;
@@ -47,7 +47,7 @@ interface Props {
 }
 
 /** What a ladder is and what it takes: name, approach, level, sums, and what can be done with all of it. */
-export function LadderHead({ state, viewer, kit, judgements, rates, playerId, onPlayer, players, onPlayers, gaps, onEven }: Props) {
+export function LadderHead({ drill, state, viewer, kit, judgements, rates, playerId, onPlayer, players, onPlayers, gaps, onEven }: Props) {
   const { ladder, put, putRungs } = state;
   const { rungs, sport, level, approach, origin } = ladder;
   const units = useUnits();
@@ -61,7 +61,6 @@ export function LadderHead({ state, viewer, kit, judgements, rates, playerId, on
   const hoppers = first ? Math.ceil(balls / first.profile.hopper) : 0;
   const stops = sum(({ pickUps }) => pickUps);
   const rate = rates.find((each) => each.playerId === playerId);
-  const drill = origin && LIBRARY.find(({ id }) => id === origin.drillId);
   const own = origin ? differences(rungs, origin.rungs) : [];
 
   function setLevel(next: Level): void {

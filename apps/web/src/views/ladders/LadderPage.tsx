@@ -1,7 +1,7 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween, wholly } from '@good-arc/core';
-import { Fragment, useMemo, useRef, useState } from 'react';
+import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
@@ -12,7 +12,7 @@ import { Units } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { CompareRungs } from './CompareRungs.tsx';
 import { LadderHead } from './LadderHead.tsx';
-import { GapLine, RungLine } from './RungLine.tsx';
+import { GapLine, loadRungDetail, RungLine } from './RungLine.tsx';
 import type { RecentRate } from './rates.ts';
 import { useLadder } from './useLadder.ts';
 
@@ -21,6 +21,8 @@ interface Props {
   kit: Kit;
   ladder: LadderRow;
   rates: RecentRate[];
+  /** Of the library, that it was made of. */
+  drill: { id: string; name: string } | null;
 }
 
 /** One ladder: its rungs, easiest at the bottom, judged as they change. */
@@ -32,12 +34,13 @@ export default function LadderPage(props: Props) {
   );
 }
 
-function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
+function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
   const state = useLadder(initial);
   const { ladder, putRungs, undo, redo } = state;
   const { rungs, sport } = ladder;
   const readOnly = !viewer.canPlan;
   const [open, setOpen] = useState<string | null>(null);
+  useEffect(() => void loadRungDetail(), []);
   const [compared, setCompared] = useState<string[]>([]);
   const [comparing, setComparing] = useState(false);
   const [players, setPlayers] = useState(1);
@@ -126,6 +129,7 @@ function LadderView({ viewer, kit, ladder: initial, rates }: Props) {
     <div className="px-4 pt-4 pb-12 md:px-6">
       {state.isStale && <ChangedSince className="no-print mb-3" what="this ladder" onSettle={state.settle} />}
       <LadderHead
+        drill={drill}
         state={state}
         viewer={viewer}
         kit={kit}

@@ -13,7 +13,7 @@ import {
   wholly,
 } from '@good-arc/core';
 import { ChevronDown, GripVertical } from 'lucide-react';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { aroundOf } from '../../ui/around.ts';
@@ -26,7 +26,10 @@ import { RungWarnings } from '../../ui/RungWarnings.tsx';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayGate } from '../../words/progress.ts';
-import { RungDetail } from './RungDetail.tsx';
+
+// all that can be changed of a rung is loaded once the ladder stands, so that it opens at once
+export const loadRungDetail = async () => ({ default: (await import('./RungDetail.tsx')).RungDetail });
+const RungDetail = lazy(loadRungDetail);
 
 interface Props {
   rung: RungRow;
@@ -149,7 +152,11 @@ export function RungLine(props: Props) {
           {judged?.survival && <p className="text-sm font-semibold">survival pace</p>}
         </div>
       </div>
-      {open && <RungDetail {...props} />}
+      {open && (
+        <Suspense fallback={<p className="min-h-96 p-3">One moment …</p>}>
+          <RungDetail {...props} />
+        </Suspense>
+      )}
       <span className="sr-only">
         {number} of {count} from the bottom
       </span>
