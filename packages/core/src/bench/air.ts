@@ -1,8 +1,8 @@
 import { SPORT_RECORDS } from '../catalog/index.ts';
 import { airDensity, type Launch } from '../flight/index.ts';
 import { endpointOf } from '../spread/index.ts';
-import { conditionsOf } from './setup.ts';
 import type { Setup } from './setup-schema.ts';
+import { conditionsOf } from './throw.ts';
 
 /** The air that the effect of another is told against: 20 °C, sea level, half humid, still. */
 export const USUAL_AIR = { temperatureC: 20, altitudeM: 0, relativeHumidity: 0.5, windXMps: 0, windYMps: 0 } as const;

@@ -21,39 +21,12 @@ import {
   type Stroke,
 } from '../catalog/index.ts';
 import { COMFORT_FROM, type Comfort, comfortOf, isToFielders, reactionNeededS, timeBudget } from '../drill/index.ts';
-import { type Conditions, type Flight, fly, type Launch } from '../flight/index.ts';
+import type { Conditions, Flight } from '../flight/index.ts';
 import { aimMachine, questionFor, type Thrower } from '../machine/index.ts';
 import { bandOf, FIELDER_READ_S, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
-import { degToRad } from '../quantity/index.ts';
-import { conditionsOf, placeQuestion } from './setup.ts';
+import { placeQuestion } from './setup.ts';
 import type { Setup } from './setup-schema.ts';
-
-/** What reaches the player, in the plane they meet the ball in. */
-export interface Arrival {
-  timeS: number;
-  speedMps: number;
-  heightM: number;
-  /** Below horizontal, positive when falling. */
-  descentDeg: number;
-  topspinRpm: number;
-  /** About the upright axis, as it left. */
-  sidespinRpm: number;
-  /** How far it went to the right of where it was thrown, seen from there, m: sideways spin, and the wind. */
-  breakM: number;
-  /** Across the court. */
-  x: number;
-  y: number;
-  /** Bounces before it. */
-  leg: number;
-}
-
-/** A launch as it is thrown: its flight and its arrival at the player. */
-export interface Thrown {
-  launch: Launch;
-  flight: Flight;
-  /** Null when the ball bounces twice before it reaches the player. */
-  arrival: Arrival | null;
-}
+import { type Arrival, conditionsOf, type Thrown, throwBall } from './throw.ts';
 
 /** An arc of the set-up’s family, with what it clears and how it arrives. */
 export interface FamilyMember extends FamilyArc {
@@ -96,7 +69,6 @@ export interface Arrangement {
   lowOverNet: boolean;
 }
 
-const SAMPLE_S = 0.02;
 const FAMILY = 23;
 const STEEPEST_DEG = 72;
 
@@ -136,35 +108,6 @@ export const launchOf = ({ speedMps, elevationDeg, bearingDeg }: { speedMps: num
   elevationDeg,
   bearingDeg,
 });
-
-/** Flies a launch and reads off what reaches the plane y = `playerY`. */
-export function throwBall(conditions: Conditions, launch: Launch, playerY: number, sampleS = SAMPLE_S): Thrown {
-  const flight = fly(conditions, launch, { planesY: [playerY], maxBounces: 1, sampleS });
-  const [first] = flight.crossings;
-  if (!first) return { launch, flight, arrival: null };
-  return {
-    launch,
-    flight,
-    arrival: {
-      timeS: first.t,
-      speedMps: first.speedMps,
-      heightM: first.z,
-      descentDeg: first.descentDeg,
-      sidespinRpm: launch.sidespinRpm,
-      breakM: breakOf(launch, { x: first.x, y: playerY }),
-      x: first.x,
-      y: playerY,
-      leg: first.leg,
-      topspinRpm: first.leg > 0 ? (flight.bounces[0]?.spinOutRpm ?? launch.topspinRpm) : launch.topspinRpm,
-    },
-  };
-}
-
-/** To the right of the line of the throw, m. */
-function breakOf({ x, y, bearingDeg }: Launch, at: { x: number; y: number }): number {
-  const bearing = degToRad(bearingDeg);
-  return (at.x - x) * Math.cos(bearing) - (at.y - y) * Math.sin(bearing);
-}
 
 /** A ball met before it bounces is a volley; a pitch asks for a swing. */
 const strokeOf = ({ sport }: Setup, thrown: Thrown | null): Stroke =>

@@ -1,9 +1,10 @@
 import { diamondOf, type GameBall, SPORT_RECORDS } from '../catalog/index.ts';
 import { aimMachine, type Thrower } from '../machine/index.ts';
 import { inToM, within } from '../quantity/index.ts';
-import { type Arrival, gameOf, launchOf, throwBall } from './arrange.ts';
-import { conditionsOf, placeQuestion, planOf } from './setup.ts';
+import { gameOf, launchOf } from './arrange.ts';
+import { placeQuestion } from './setup.ts';
 import type { Setup } from './setup-schema.ts';
+import { type Arrival, conditionsOf, planOf, throwBall } from './throw.ts';
 
 /** The figures that are set side by side. */
 export const FIT_FIGURES = ['timeS', 'speedMps', 'heightM', 'descentDeg', 'topspinRpm', 'sidespinRpm', 'breakM'] as const;

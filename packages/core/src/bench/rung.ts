@@ -1,10 +1,10 @@
 import { LEVEL_NEEDS } from '../catalog/index.ts';
 import { firstTargetAt, isToFielders, landingZone, type RungDocument, targetFrom } from '../drill/index.ts';
 import { firstTargetFor, type Need } from '../progress/index.ts';
-import { type Arrangement, throwBall } from './arrange.ts';
+import type { Arrangement } from './arrange.ts';
 import { heldOf } from './held.ts';
-import { conditionsOf } from './setup.ts';
 import type { Setup } from './setup-schema.ts';
+import { conditionsOf } from './throw.ts';
 
 /** What a rung adds to a set-up. */
 export interface RungChoices {
@@ -111,7 +111,3 @@ export function setupFromRung(
     ...(document.batterHeightM !== undefined && { batterHeightM: document.batterHeightM }),
   };
 }
-
-/** The flight of each feed of a rung, for drawing. */
-export const flightsOf = (document: RungDocument, sampleS = 0.04) =>
-  document.feeds.map(({ launch }) => throwBall(conditionsOf(document), launch, document.player.start.y, sampleS));

@@ -1,25 +1,21 @@
 import {
-  type Ball,
-  ballById,
-  type CourtPlan,
   contactBand,
   diamondOf,
   type FieldingBall,
   firstGameBall,
-  groundOf,
   type Level,
   MIDDLE_OF_ZONE_M,
   PLATE,
   SPORT_RECORDS,
   type Sport,
-  surfaceById,
 } from '../catalog/index.ts';
-import { isToFielders, landingZone } from '../drill/index.ts';
-import { airDensity, type Conditions, fly } from '../flight/index.ts';
+import { landingZone } from '../drill/index.ts';
+import { fly } from '../flight/index.ts';
 import type { SurfaceId } from '../ids.ts';
 import { aimMachine, type MachineProfile, type PlaceQuestion, spinFor } from '../machine/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
 import type { Setup } from './setup-schema.ts';
+import { conditionsOf } from './throw.ts';
 
 /** A machine that throws no faster than this, m/s, cannot cross the net from where others stand: it begins near the net, on the player’s side. */
 const SLOW_MPS = 10;
@@ -96,10 +92,6 @@ function whereItLands(setup: Setup, elevationDeg: number): Setup {
   return { ...setup, arc: 'high', target: { kind: 'landing', x: spot!.x, y: spot!.y }, topspinRpm: 0 };
 }
 
-/** The plan a set-up is drawn on: a ball thrown to fielders needs the whole field. */
-export const planOf = ({ sport, target }: Pick<Setup, 'sport' | 'target'>): CourtPlan =>
-  (isToFielders(sport, target) && diamondOf(sport)?.field) || SPORT_RECORDS[sport].court;
-
 /** A set-up of a diamond for fielders, from a machine at home: the ball goes where that elevation and speed carry it, toward the fielder. */
 export function fieldingSetup(setup: Setup, machine: MachineProfile, ball: FieldingBall): Setup {
   const { positions, field } = diamondOf(setup.sport)!;
@@ -124,19 +116,6 @@ export function fieldingSetup(setup: Setup, machine: MachineProfile, ball: Field
     gameBallId: '',
   };
 }
-
-/** The conditions of flight of a set-up or a rung. @throws RangeError for a ball or a surface that is not in the catalogue */
-export const conditionsOf = ({
-  ballId,
-  dragShare = 1,
-  surfaceId,
-  weather,
-}: Pick<Setup, 'ballId' | 'dragShare' | 'surfaceId' | 'weather'>): Conditions & { ball: Ball } => ({
-  ball: dragShare === 1 ? ballById(ballId) : { ...ballById(ballId), dragFactor: ballById(ballId).dragFactor * dragShare },
-  airDensityKgM3: airDensity(weather),
-  wind: { xMps: weather.windXMps, yMps: weather.windYMps },
-  ground: groundOf(surfaceById(surfaceId), ballById(ballId)),
-});
 
 /** Where the ball goes, as a question to the aim. */
 export const placeQuestion = (setup: Setup): PlaceQuestion => ({

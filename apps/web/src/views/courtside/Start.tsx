@@ -8,7 +8,7 @@ import { courtsideLink, turnLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units, useUnits } from '../../ui/Units.tsx';
-import { openRuns, type Run } from './run.ts';
+import type { Run } from './run.ts';
 
 interface Last {
   rungId: RungId;
@@ -51,7 +51,10 @@ function StartPage({ turns, last, rungs }: Props) {
   const [open, setOpen] = useState<readonly Run[]>([]);
   const [sport, setSport] = useState('');
   const [words, setWords] = useState('');
-  useEffect(() => void device().ready.then(() => setOpen(openRuns())), []);
+  useEffect(() => {
+    // what was left open is read after the page stands
+    void Promise.all([import('./run.ts'), device().ready]).then(([{ openRuns }]) => setOpen(openRuns()));
+  }, []);
   const sports = [...new Set(rungs.map((each) => each.sport))];
   const shown = last.filter((each) => sport === '' || each.sport === sport);
   const found = useMemo(() => {
