@@ -1,5 +1,4 @@
-import { studentT975 } from '../progress/student.ts';
-import type { CurveShape, DialCurve } from './curve-schema.ts';
+import type { CurveShape } from './curve-schema.ts';
 import { KNOTS } from './curve-shape.ts';
 import type { Scale } from './scale-schema.ts';
 
@@ -59,15 +58,6 @@ export function curveGradient({ params, falling }: CurveShape, u: number): numbe
   return gradient;
 }
 
-/** What the dial gives at a reading, with its 95 % interval (for the mean of many balls, not for one). */
-export interface DialValue {
-  value: number;
-  lo: number;
-  hi: number;
-  /** 1 σ. */
-  sd: number;
-}
-
 /** Variance of the curve at u. */
 export function curveVariance(shape: CurveShape, covariance: readonly (readonly number[])[], u: number): number {
   const gradient = curveGradient(shape, u);
@@ -75,15 +65,6 @@ export function curveVariance(shape: CurveShape, covariance: readonly (readonly 
   for (let i = 0; i < gradient.length; i++)
     for (let j = 0; j < gradient.length; j++) variance += gradient[i]! * gradient[j]! * covariance[i]![j]!;
   return Math.max(0, variance);
-}
-
-/** What a dial gives at a reading, with its 95 % interval. */
-export function dialValue(scale: Pick<Scale, 'lo' | 'hi'>, curve: DialCurve, reading: number): DialValue {
-  const u = shareOf(scale, reading);
-  const value = curveAt(curve, u);
-  const sd = Math.sqrt(curveVariance(curve, curve.covariance, u));
-  const half = studentT975(curve.df) * sd;
-  return { value, lo: value - half, hi: value + half, sd };
 }
 
 /**

@@ -2,13 +2,12 @@ export {
   curveAt,
   curveGradient,
   curveVariance,
-  type DialValue,
-  dialValue,
   readingFor,
   shareOf,
 } from './curve.ts';
 export { type CurveShape, type DialCurve, dialCurveSchema } from './curve-schema.ts';
 export { CURVE_PARAMS } from './curve-shape.ts';
+export { type DialValue, dialValue } from './curve-value.ts';
 export { DIAL_MOVES, type Dial, type DialMoves, type DialPlace, dialPlaceSchema, dialSchema, dialsSchema } from './dial.ts';
 export {
   FIRST_SCALE,

@@ -1,5 +1,5 @@
 import type { Feed } from '../drill/index.ts';
-import type { Card } from './card.ts';
+import type { Card } from './card-schema.ts';
 import type { MachineFile } from './machine-schema.ts';
 import type { ReadResult } from './read.ts';
 

@@ -1,13 +1,12 @@
 export {
-  type Card,
   type CardMatch,
   type ClubKit,
-  cardSchema,
   makeCard,
   matchCard,
   settingsOf,
   type Unmatched,
 } from './card.ts';
+export { type Card, cardSchema } from './card-schema.ts';
 export type { Content, Contents, Format } from './format.ts';
 export { writeBallList } from './formats/ball-list.ts';
 export { writeCardJson } from './formats/card-json.ts';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { cardSchema } from './card.ts';
+import { cardSchema } from './card-schema.ts';
 import { machineFileSchema } from './machine-schema.ts';
 
 /** JSON Schemas of the open files, by file name; written to docs/schema. */

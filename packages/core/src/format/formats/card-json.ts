@@ -1,4 +1,4 @@
-import { type Card, cardSchema } from '../card.ts';
+import { type Card, cardSchema } from '../card-schema.ts';
 import type { Format } from '../format.ts';
 import { type ReadResult, readJson } from '../read.ts';
 

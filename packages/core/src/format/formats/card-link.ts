@@ -1,6 +1,6 @@
 import { base64urlnopad } from '@scure/base';
 import { deflateSync, inflateSync, strFromU8, strToU8 } from 'fflate';
-import { type Card, cardSchema } from '../card.ts';
+import { type Card, cardSchema } from '../card-schema.ts';
 import type { Format } from '../format.ts';
 import { LONGEST_FILE, type ReadResult, readJson, refused } from '../read.ts';
 
