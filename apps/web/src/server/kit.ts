@@ -5,6 +5,7 @@ import { courtBody, type KitKind, squadBody } from '../api/schemas.ts';
 import { ballStock, court, gameBall, machine, player, squad } from '../db/schema.ts';
 import { Refusal } from './problem.ts';
 import type { Store } from './store.ts';
+import { unlessChanged } from './unchanged.ts';
 
 /** Table and singular name of each kind of thing that Kit keeps. */
 export const KIT_TABLES = {
@@ -70,7 +71,7 @@ const toGameBall = (store: Store, { id, version, name, document, notes }: typeof
 };
 
 /** Everything of the club that can be chosen, by name; what cannot be read is set aside. */
-export async function readKit(store: Store): Promise<Kit> {
+export const readKit = unlessChanged([player, squad, court, ballStock, machine, gameBall], async (store): Promise<Kit> => {
   const [players, squads, courts, balls, machines, gameBalls] = await Promise.all([
     store.list(player, undefined, player.name),
     store.list(squad, undefined, squad.name),
@@ -87,4 +88,4 @@ export async function readKit(store: Store): Promise<Kit> {
     machines: machines.flatMap((each) => toMachine(store, each)),
     gameBalls: gameBalls.flatMap((each) => toGameBall(store, each)),
   };
-}
+});

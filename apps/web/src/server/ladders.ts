@@ -5,6 +5,7 @@ import type { LadderRow, RungRow } from '../api/rows.ts';
 import { court, ladder, machine, rung } from '../db/schema.ts';
 import { CHANGED_SINCE, notFound, Refusal } from './problem.ts';
 import type { Store } from './store.ts';
+import { unlessChanged } from './unchanged.ts';
 
 /** @returns none when its document cannot be read */
 function toRung(store: Store, { id, ladderId, position, document }: typeof rung.$inferSelect): RungRow[] {
@@ -19,9 +20,15 @@ function toOrigin(origin: typeof ladder.$inferSelect.origin): LadderRow['origin'
   return rungs?.success ? { drillId: origin!.drillId, rungs: rungs.data } : null;
 }
 
+const readAll = unlessChanged([ladder, rung], (store) => readSome(store));
+
 /** All ladders with their rungs, easiest first; or some of them. A rung that cannot be read is set aside. */
 export async function readLadders(store: Store, ids?: readonly string[]): Promise<LadderRow[]> {
   if (ids?.length === 0) return [];
+  return ids ? readSome(store, ids) : [...(await readAll(store))];
+}
+
+async function readSome(store: Store, ids?: readonly string[]): Promise<LadderRow[]> {
   const [ladders, rungs] = await Promise.all([
     store.list(ladder, ids && inArray(ladder.id, [...ids])),
     store.list(rung, ids && inArray(rung.ladderId, [...ids]), rung.position),

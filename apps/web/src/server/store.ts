@@ -35,14 +35,14 @@ export class Store {
   private readonly db: Db;
   private readonly scope: Scope;
   /** Within a transaction. */
-  private readonly within: boolean;
+  readonly isWithin: boolean;
   /** Rows that were left out of what was read. */
   readonly setAside: SetAside[] = [];
 
   constructor(db: Db, scope: Scope, within = false) {
     this.db = db;
     this.scope = scope;
-    this.within = within;
+    this.isWithin = within;
   }
 
   /** Rows of the club that have not been removed, oldest first unless an order is given; what is beyond `most` is said to be left out. */
@@ -244,7 +244,7 @@ export class Store {
 
   /** A single write again by itself; within a transaction the whole of it is done again. */
   private through<R>(work: () => Promise<R>): Promise<R> {
-    return this.within ? work() : untilThrough(work);
+    return this.isWithin ? work() : untilThrough(work);
   }
 
   get clubId(): string {
