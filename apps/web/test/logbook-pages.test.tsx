@@ -108,6 +108,11 @@ describe('a round, ball by ball', () => {
   });
 });
 
+const OwnTime = () => {
+  useOwnTime();
+  return null;
+};
+
 describe('the list of rounds', () => {
   const line = {
     id: id(3),
@@ -158,12 +163,8 @@ describe('the list of rounds', () => {
     expect(sent.map(({ path }) => path)).toEqual([`rounds/${id(3)}`, `rounds/${id(3)}`]);
   });
   test('a moment that the server drew in its own time is said again in that of the device', () => {
-    const Page = () => {
-      useOwnTime();
-      return null;
-    };
     document.body.innerHTML = `<time datetime="${round.startedAt}" data-said="moment">Fri 20 Nov, 99:00</time><time datetime="${round.startedAt}" data-said="day">0 Nov</time>`;
-    render(<Page />);
+    render(<OwnTime />);
     expect([...document.querySelectorAll('time')].map(({ textContent }) => textContent)).toEqual([
       printMoment(round.startedAt),
       sayDay(round.startedAt),

@@ -2,6 +2,7 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, test } from 'vitest';
+import { thumbOf } from '../src/ui/thumb.ts';
 import { AS_BEGUN, saveRun } from '../src/views/courtside/run.ts';
 import Start from '../src/views/courtside/Start.tsx';
 import { aPage } from './support/page.ts';
@@ -20,7 +21,13 @@ const last = [
     number: 2,
     ladderName: 'Backhand',
     sport: 'tennis' as const,
-    last: { card, playerId: id(10), playerName: 'Ines Rookwood', courtName: 'Court 1', machineName: 'Bramble' },
+    name: card.name,
+    speedMps: 17,
+    thumb: thumbOf(card, 'tennis'),
+    playerId: id(10),
+    playerName: 'Ines Rookwood',
+    courtName: 'Court 1',
+    machineName: 'Bramble',
     hits: 6,
     balls: 10,
   },

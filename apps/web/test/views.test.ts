@@ -351,17 +351,14 @@ describe('today', () => {
     source: 'court',
     results: results(hits, balls),
   });
+  const ran = (rungId: string, playerId: string, hits: number) => ({ ...round(rungId, playerId, hits), hits, balls: 10 });
   test('same again: each rung once, newest first, those that still stand', () => {
-    const again = againOf(
-      [round('middle', 'Ines', 4), round('low', 'Bo', 8), round('middle', 'Bo', 9), round('gone', 'Bo', 1)],
-      [ladder],
-      4,
-    );
-    expect(again.map(({ rungId, number, hits }) => [rungId, number, hits])).toEqual([
+    const again = againOf([ran('middle', 'Ines', 4), ran('low', 'Bo', 8), ran('middle', 'Bo', 9), ran('gone', 'Bo', 1)], [ladder], 4);
+    expect(again.map(({ rungId, number, last }) => [rungId, number, last.hits])).toEqual([
       ['middle', 2, 4],
       ['low', 1, 8],
     ]);
-    expect(againOf([round('middle', 'Ines', 4), round('low', 'Bo', 8)], [ladder], 1)).toHaveLength(1);
+    expect(againOf([ran('middle', 'Ines', 4), ran('low', 'Bo', 8)], [ladder], 1)).toHaveLength(1);
   });
   const climbs = async (rounds: RoundRow[], approach: LadderRow['approach'] = 'sweet-spot') =>
     climbsOf(rounds, [{ ...ladder, approach }], 5, async (playerId, rungId) =>

@@ -109,6 +109,12 @@ export interface ListedRound {
   hits: number;
   balls: number;
 }
+/** What was run last on a rung, by whom and with what, so that it can be run again. */
+export interface RanLast
+  extends Pick<RoundRow, 'id' | 'rungId' | 'playerId' | 'playerName' | 'machineName' | 'courtName' | 'startedAt' | 'card'> {
+  hits: number;
+  balls: number;
+}
 /** Of a player before a round: a target that suits better, where there is one, and what the machine’s own spread takes, where that can be said. */
 export interface BeforeRound {
   half: HalfTarget | null;

@@ -1,6 +1,6 @@
 import { type CourtId, type Outcome, type PlayerId, type RungDocument, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
 import { and, count, desc, eq, exists, gte, inArray, lt, or, type SQL, sql, sum } from 'drizzle-orm';
-import type { BriefRound, ListedRound, ResultRow, RoundRow, Swings } from '../api/rows.ts';
+import type { BriefRound, ListedRound, RanLast, ResultRow, RoundRow, Swings } from '../api/rows.ts';
 import { parsedOnce } from '../db/parsed.ts';
 import { court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
 import type { Store } from './store.ts';
@@ -253,6 +253,36 @@ export async function readHeads(store: Store, most: number): Promise<Pick<RoundR
       .orderBy(desc(round.startedAt), desc(round.id))
       .limit(most),
   );
+}
+
+/** What these rounds were run with and what they came to, without their balls; newest first. */
+export async function readRan(store: Store, ids: readonly string[]): Promise<RanLast[]> {
+  if (ids.length === 0) return [];
+  const rows = await store.read((db, mine) =>
+    db
+      .select({
+        id: round.id,
+        rungId: round.rungId,
+        playerId: round.playerId,
+        playerName: player.name,
+        machineName: machine.name,
+        courtName: court.name,
+        startedAt: round.startedAt,
+        card: round.card,
+        hits: round.hits,
+        balls: round.balls,
+      })
+      .from(round)
+      .innerJoin(player, eq(player.id, round.playerId))
+      .innerJoin(machine, eq(machine.id, round.machineId))
+      .innerJoin(court, eq(court.id, round.courtId))
+      .where(and(mine(round), inArray(round.id, [...ids])))
+      .orderBy(desc(round.startedAt), desc(round.id)),
+  );
+  return rows.flatMap((row) => {
+    const card = readCard(store, row);
+    return card ? [{ ...row, card, startedAt: row.startedAt.toISOString() }] : [];
+  });
 }
 
 /** The newest rounds of a player on a rung, as a verdict looks at them. */

@@ -1,16 +1,14 @@
-import { type LadderId, nextStepOn, type PlayerId, type RungId, scoreRound } from '@good-arc/core';
-import type { BriefRound, LadderRow, RoundRow } from '../api/rows.ts';
+import { type LadderId, nextStepOn, type PlayerId, type RungId, type Sport } from '@good-arc/core';
+import type { BriefRound, LadderRow, RanLast, RoundRow } from '../api/rows.ts';
 import { sayStep } from '../words/progress.ts';
 
-/** The last set-ups that can be run again as they were: one entry a rung, newest first. */
+/** A set-up that can be run again as it was. */
 export interface Again {
   rungId: RungId;
   number: number;
-  ladderId: LadderId;
   ladderName: string;
-  last: RoundRow;
-  hits: number;
-  balls: number;
+  sport: Sport;
+  last: RanLast;
 }
 
 /** The last rounds on the rungs that were run last, one a rung, where its ladder is still there. @param heads newest first */
@@ -21,24 +19,16 @@ export const lastOnEach = (heads: readonly Pick<RoundRow, 'id' | 'rungId'>[], la
     .slice(0, most)
     .map(({ id }) => id);
 
-/** @param rounds newest first */
-export function againOf(rounds: readonly RoundRow[], ladders: readonly LadderRow[], most: number): Again[] {
+/** The last set-ups that can be run again: one entry a rung. @param rounds newest first */
+export function againOf(rounds: readonly RanLast[], ladders: readonly LadderRow[], most: number): Again[] {
   const found: Again[] = [];
   for (const last of rounds) {
     if (found.length === most) break;
     if (found.some(({ rungId }) => rungId === last.rungId)) continue;
     const ladder = ladders.find(({ rungs }) => rungs.some(({ id }) => id === last.rungId));
     if (!ladder) continue;
-    const { hits, balls } = scoreRound(last.card, last.results);
-    found.push({
-      rungId: last.rungId,
-      number: ladder.rungs.findIndex(({ id }) => id === last.rungId) + 1,
-      ladderId: ladder.id,
-      ladderName: ladder.name,
-      last,
-      hits,
-      balls,
-    });
+    const number = ladder.rungs.findIndex(({ id }) => id === last.rungId) + 1;
+    found.push({ rungId: last.rungId, number, ladderName: ladder.name, sport: ladder.sport, last });
   }
   return found;
 }

@@ -1,23 +1,24 @@
-import type { PlayerId, RungDocument, RungId, Sport } from '@good-arc/core';
+import type { RungId, Sport } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
-import type { NextTurn, Viewer } from '../../api/rows.ts';
+import type { NextTurn, RanLast, Viewer } from '../../api/rows.ts';
 import { device } from '../../device/store.ts';
-import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { ThumbDrawing } from '../../ui/ArcThumb.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { courtsideLink, turnLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Select } from '../../ui/Select.tsx';
+import type { Thumb } from '../../ui/thumb.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import type { Run } from './run.ts';
 
-interface Last {
-  rungId: RungId;
+interface Last extends Pick<RanLast, 'rungId' | 'playerId' | 'playerName' | 'courtName' | 'machineName' | 'hits' | 'balls'> {
   number: number;
+  name: string;
   ladderName: string;
   sport: Sport;
-  last: { card: RungDocument; playerId: PlayerId; playerName: string; courtName: string; machineName: string };
-  hits: number;
-  balls: number;
+  /** Of its first ball. */
+  speedMps: number;
+  thumb: Thumb;
 }
 interface AnyRung {
   rungId: RungId;
@@ -126,16 +127,16 @@ function StartPage({ turns, last, rungs }: Props) {
           </h2>
           <ul>
             {shown.map(
-              ({ rungId, number, ladderName, sport: of, last: { card, playerId, playerName, courtName, machineName }, hits, balls }) => (
+              ({ rungId, number, name, ladderName, thumb, speedMps, playerId, playerName, courtName, machineName, hits, balls }) => (
                 <li
                   key={rungId}
                   className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-5 gap-y-2 border-b border-base-300 py-3 md:grid-cols-[10rem_minmax(0,1fr)_auto]"
                 >
-                  <ArcThumb document={card} sport={of} width={160} height={56} />
+                  <ThumbDrawing thumb={thumb} />
                   <div className="order-last col-span-2 min-w-0 md:order-none md:col-span-1">
-                    <h3 className="text-lg leading-tight break-words">{card.name}</h3>
+                    <h3 className="text-lg leading-tight break-words">{name}</h3>
                     <p className="text-sm text-quiet">
-                      {number} of {ladderName} · {courtName} · {machineName}, {units.speed(card.feeds[0]!.launch.speedMps)}
+                      {number} of {ladderName} · {courtName} · {machineName}, {units.speed(speedMps)}
                     </p>
                     <RateBar hits={hits} balls={balls} />
                   </div>

@@ -1,11 +1,12 @@
-import { minutesOf } from '@good-arc/core';
+import type { RungId } from '@good-arc/core';
 import { Star } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
-import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { ThumbDrawing } from '../../ui/ArcThumb.tsx';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { courtsideLink } from '../../ui/links.ts';
+import type { Thumb } from '../../ui/thumb.ts';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { APPROACH_NAMES } from '../../words/progress.ts';
@@ -16,6 +17,14 @@ import { useFavourites } from './useFavourites.ts';
 const loadReadCard = async () => ({ default: (await import('./ReadCard.tsx')).ReadCard });
 const ReadCard = lazy(loadReadCard);
 
+/** A ladder as a list shows it. */
+interface ListedLadder extends Pick<LadderRow, 'id' | 'name' | 'sport' | 'level' | 'approach'> {
+  minutes: number;
+  /** By words it is found by. */
+  rungs: { id: RungId; words: string }[];
+  thumbs: Thumb[];
+}
+
 /** All ladders of the club. */
 export default function LadderList({
   viewer,
@@ -24,8 +33,8 @@ export default function LadderList({
   kit,
 }: {
   viewer: Viewer;
-  kit: Kit;
-  ladders: LadderRow[];
+  kit: Pick<Kit, 'machines' | 'courts'>;
+  ladders: ListedLadder[];
   deleted: string | null;
 }) {
   const [ladders, setLadders] = useState(initial);
@@ -44,7 +53,7 @@ export default function LadderList({
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = ladders
     .filter(({ name, sport, level, rungs }) => {
-      const text = [name, sport, level, ...rungs.map(({ document }) => `${document.name} ${document.focalPoint}`)].join(' ').toLowerCase();
+      const text = [name, sport, level, ...rungs.map((rung) => rung.words)].join(' ').toLowerCase();
       return words.every((word) => text.includes(word));
     })
     .sort((a, b) => Number(favourites.has(b.id)) - Number(favourites.has(a.id)));
@@ -58,7 +67,7 @@ export default function LadderList({
     });
   }, [deleted]);
 
-  async function remove(ladder: LadderRow): Promise<void> {
+  async function remove(ladder: ListedLadder): Promise<void> {
     if (!(await attempt(() => api('DELETE', `ladders/${ladder.id}`)))) return;
     setLadders((now) => now.filter(({ id }) => id !== ladder.id));
     saidWithUndo(`“${ladder.name}” was deleted.`, async () => {
@@ -108,7 +117,7 @@ export default function LadderList({
         )}
         <ul className="mt-4 border-t border-base-content">
           {shown.map((ladder) => {
-            const { id, name, sport, level, approach, rungs } = ladder;
+            const { id, name, sport, level, approach, minutes, rungs, thumbs } = ladder;
             return (
               <li key={id} className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-base-300 py-4">
                 <div className="min-w-0 grow basis-80">
@@ -119,12 +128,12 @@ export default function LadderList({
                   </h2>
                   <p className="text-quiet">
                     {sport} · {level} · {APPROACH_NAMES[approach].toLowerCase()} · {rungs.length} {rungs.length === 1 ? 'rung' : 'rungs'} ·{' '}
-                    {Math.round(rungs.reduce((sum, { document }) => sum + minutesOf(document), 0))} min
+                    {Math.round(minutes)} min
                   </p>
                 </div>
                 <div className="flex flex-wrap gap-x-3" aria-hidden="true">
-                  {rungs.slice(0, 4).map((rung) => (
-                    <ArcThumb key={rung.id} document={rung.document} sport={sport} width={104} height={40} />
+                  {thumbs.map((thumb, i) => (
+                    <ThumbDrawing key={rungs[i]!.id} thumb={thumb} />
                   ))}
                 </div>
                 <div className="flex flex-wrap">

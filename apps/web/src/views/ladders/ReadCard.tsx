@@ -11,7 +11,7 @@ import { sayUnmatched } from '../../words/matching.ts';
 
 /** Reads a setup card, as a file or as the text of a message, onto this club's machines. Nothing is saved until all of it fits. */
 /** @param given of a link that was opened; empty for one that is still to be pasted */
-export function ReadCard({ kit, given = '', onClose }: { kit: Kit; given?: string; onClose: () => void }) {
+export function ReadCard({ kit, given = '', onClose }: { kit: Pick<Kit, 'machines' | 'courts'>; given?: string; onClose: () => void }) {
   const [text, setText] = useState(given);
   const [chosen, setChosen] = useState<{ machineId?: MachineId; courtId?: CourtId }>({});
   const [failed, setFailed] = useState('');

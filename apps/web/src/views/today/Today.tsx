@@ -1,5 +1,5 @@
 import type { PlayerId, RungId, Sport } from '@good-arc/core';
-import type { CourtRow, Viewer } from '../../api/rows.ts';
+import type { CourtRow, RanLast, Viewer } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { courtsideLink, nextLink } from '../../ui/links.ts';
@@ -12,16 +12,7 @@ interface AgainCard {
   number: number;
   ladderName: string;
   sport: Sport;
-  last: {
-    card: Parameters<typeof ArcThumb>[0]['document'];
-    playerId: PlayerId;
-    playerName: string;
-    machineName: string;
-    courtName: string;
-    startedAt: string;
-  };
-  hits: number;
-  balls: number;
+  last: RanLast;
 }
 interface Climb {
   playerId: PlayerId;
@@ -126,7 +117,7 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: 
                     {units.speed(first.last.card.feeds[0]!.launch.speedMps)}
                   </p>
                   <p className="mt-1">
-                    <RateBar hits={first.hits} balls={first.balls} />
+                    <RateBar hits={first.last.hits} balls={first.last.balls} />
                   </p>
                 </div>
                 <Button look="primary" size="xl" className="px-7" href={courtsideLink(first.rungId, first.last.playerId)}>
@@ -136,7 +127,7 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: 
             </div>
           )}
           <ul>
-            {others.map(({ rungId, number, ladderName, sport, last, hits, balls }) => (
+            {others.map(({ rungId, number, ladderName, sport, last }) => (
               <li key={rungId} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 py-3">
                 <ArcThumb document={last.card} sport={sport} width={104} height={40} />
                 <div className="min-w-0 grow basis-52">
@@ -149,7 +140,7 @@ function TodayPage({ viewer, again, climbs, courts, missing, lastDays, plans }: 
                     rung {number} of {ladderName} · {last.playerName}, <Moment iso={last.startedAt} />
                   </p>
                 </div>
-                <RateBar hits={hits} balls={balls} />
+                <RateBar hits={last.hits} balls={last.balls} />
               </li>
             ))}
           </ul>
