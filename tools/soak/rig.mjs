@@ -107,6 +107,7 @@ export async function aRig(seed, name = 'soak') {
     promisesUrl: database.urlOf('goodarc_promises'),
     ask,
     query,
+    task,
     rung: { id: rung.id, ladderId: rung.ladderId, document },
     playerId: player?.id,
     machineId: document.machineId,
