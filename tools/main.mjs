@@ -17,7 +17,9 @@ const USAGE = `Usage: ./arc <command>
                               spread, pace, interval, gate, width, compare,
                               streak
   bench                       speed as ratios
-  soak [--minutes 15] [--seed 1]
+  cluster [--port N] [--down] three database nodes, a proxy with HTTPS and two web
+                              servers, on loopback, with the demo; --down ends it
+  soak [--minutes 15] [--seed 1] [--cluster]
                               kills, dead lines, phones without a network, bad
                               documents; a table, exit 1 when a line falls short
   load [--results 5000000] [--clients 50] [--browser]
@@ -82,6 +84,9 @@ async function run() {
       break;
     case 'load':
       await (await import('./lib/load.mjs')).load(args);
+      break;
+    case 'cluster':
+      await (await import('./cluster/cluster.mjs')).cluster(args);
       break;
     case 'check':
       await (await import('./lib/check.mjs')).check();

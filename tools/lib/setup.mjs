@@ -6,7 +6,8 @@ import { CACHE, ROOT } from './paths.mjs';
 import { Stop, step } from './say.mjs';
 
 /** @param {string} program */
-const onPath = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).status === 0 || existsSync(`/usr/sbin/${program}`);
+const onPath = (program) =>
+  spawnSync('sh', ['-c', `command -v ${program}`]).status === 0 || existsSync(`/usr/sbin/${program}`) || existsSync(`/usr/lib/${program}`);
 
 /** Debian packages by the program that shows they are there. The `-core` packages hold the server without a system service. */
 const DATABASE = {
@@ -19,12 +20,15 @@ const BROWSER = { chromium: 'chromium' };
 /** The web server that the tests put before Good Arc, without a service of its own, and what makes its certificate. */
 const PROXY = { apache2: 'apache2-bin', openssl: 'openssl' };
 
+/** What several servers stand on: a proxy, and what the nodes of a database hand one another their data with. */
+const CLUSTER = { haproxy: 'haproxy', rsync: 'rsync', ss: 'iproute2', lsof: 'lsof', 'galera/libgalera_smm.so': 'galera-4' };
+
 /**
  * Installs what is missing with apt, or says the exact command and stops when this is not root.
- * @param {{ database?: boolean, browser?: boolean, proxy?: boolean }} wanted
+ * @param {{ database?: boolean, browser?: boolean, proxy?: boolean, cluster?: boolean }} wanted
  */
-export async function ensurePrograms({ database = false, browser = false, proxy = false }) {
-  const needed = { ...(database ? DATABASE : {}), ...(browser ? BROWSER : {}), ...(proxy ? PROXY : {}) };
+export async function ensurePrograms({ database = false, browser = false, proxy = false, cluster = false }) {
+  const needed = { ...(database ? DATABASE : {}), ...(browser ? BROWSER : {}), ...(proxy ? PROXY : {}), ...(cluster ? CLUSTER : {}) };
   const missing = [
     ...new Set(
       Object.entries(needed)

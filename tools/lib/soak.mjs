@@ -23,6 +23,7 @@ function calcExamples() {
  * @param {string[]} args
  */
 export async function soak(args) {
+  if (args.includes('--cluster')) return soakCluster(numberOf(args, '--seed', 1));
   const minutes = numberOf(args, '--minutes', 15);
   const seed = numberOf(args, '--seed', 1);
   await ensurePrograms({ database: true });
@@ -32,6 +33,38 @@ export async function soak(args) {
   const short = rows.filter(({ isGood }) => !isGood).length;
   process.stdout.write(`${rows.length - short} good, ${short} short (seed ${seed}, ${minutes} min)\n`);
   if (short > 0) process.exitCode = 1;
+}
+
+/** Each kind of process of a cluster is killed so often. */
+const KILLS_EACH = 3;
+
+/** Every kind of process of a cluster killed in turn, under load. @param {number} seed */
+async function soakCluster(seed) {
+  const [{ prepared, startCluster }, { clusterTrials }] = await Promise.all([
+    import('../cluster/cluster.mjs'),
+    import('../soak/cluster.mjs'),
+  ]);
+  await prepared();
+  const { seededRandom } = await import(await buildPhone());
+  const cluster = await startCluster();
+  try {
+    const rows = await step('killing each kind of process in turn', () => clusterTrials(cluster, KILLS_EACH, seededRandom(seed)));
+    const short = told(rows);
+    process.stdout.write(`${rows.length - short} good, ${short} short (seed ${seed})\n`);
+    if (short > 0) process.exitCode = 1;
+  } finally {
+    await cluster.end();
+  }
+}
+
+/** The table. @param {Row[]} rows @returns {number} how many fall short */
+function told(rows) {
+  const width = Math.max(...rows.map(({ what }) => what.length));
+  for (const { what, figures, isGood, examples = [] } of rows) {
+    process.stdout.write(`${isGood ? 'good ' : 'SHORT'}  ${what.padEnd(width)}  ${figures}\n`);
+    for (const example of examples) say(`       ${example}`);
+  }
+  return rows.filter(({ isGood }) => !isGood).length;
 }
 
 /** Less than a minute of it, in every run of the tests: what it counts must be nought; how long it took is for the long one. */
@@ -79,10 +112,6 @@ export async function soaked(minutes, seed) {
   } finally {
     await rig.end();
   }
-  const width = Math.max(...rows.map(({ what }) => what.length));
-  for (const { what, figures, isGood, examples = [] } of rows) {
-    process.stdout.write(`${isGood ? 'good ' : 'SHORT'}  ${what.padEnd(width)}  ${figures}\n`);
-    for (const example of examples) say(`       ${example}`);
-  }
+  told(rows);
   return rows;
 }

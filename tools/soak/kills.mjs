@@ -6,46 +6,43 @@ const WRITES_PER_S = 40;
 const KILL_EVERY_MS = 7000;
 const BALLS_A_ROUND = 100;
 
+/** What a trial of writes needs of its rig. @typedef {Pick<import('./rig.mjs').Rig, 'ask' | 'query' | 'task' | 'rung' | 'playerId'>} WriteRig */
+
 /**
- * Devices write results while servers and databases are killed, in turn.
- * @param {import('./rig.mjs').Rig} rig @param {number} forMs @param {() => number} random
+ * Devices that write results until it is over, each until it is acknowledged, as phones do.
+ * @param {Pick<WriteRig, 'ask' | 'rung' | 'playerId'>} rig @param {() => boolean} isOver @param {() => number} random
  */
-export async function kills(rig, forMs, random) {
-  const end = performance.now() + forMs;
+export function writing(rig, isOver, random) {
   /** @type {Map<string, { roundId: string, seq: number }>} */
   const acknowledged = new Map();
-  let attempted = 0;
-  let errors = 0;
-  /** @type {number[]} */
-  const back = [];
-  let killedAt = 0;
+  /** When something was acknowledged, in order. @type {number[]} */
+  const times = [];
+  const count = { attempted: 0, errors: 0 };
 
-  /** Until it is acknowledged, as a phone does. @param {string} path @param {unknown} body */
+  /** @param {string} path @param {unknown} body */
   async function send(path, body) {
     for (;;) {
-      attempted++;
+      count.attempted++;
       const status = await rig.ask('PUT', path, body, { withinMs: 8000 }).then(
         (answer) => answer.status,
         () => 0,
       );
       if (status >= 200 && status < 300) {
-        if (killedAt > 0) {
-          back.push(performance.now() - killedAt);
-          killedAt = 0;
-        }
+        times.push(performance.now());
         return;
       }
-      if (status >= 500 && status !== 503) errors++;
+      // a proxy says 502 and 504 where there is no server behind it
+      if (status >= 500 && status !== 502 && status !== 503 && status !== 504) count.errors++;
       await sleep(100 + 200 * random());
     }
   }
 
   async function device() {
-    while (performance.now() < end) {
+    while (!isOver()) {
       const roundId = uuidv7();
       const round = { outingId: uuidv7(), rungId: rig.rung.id, playerId: rig.playerId, startedAt: new Date().toISOString() };
       await send(`/api/rounds/${roundId}`, { ...round, weather: rig.rung.document.weather });
-      for (let seq = 1; seq <= BALLS_A_ROUND && performance.now() < end; seq++) {
+      for (let seq = 1; seq <= BALLS_A_ROUND && !isOver(); seq++) {
         const id = uuidv7();
         const outcome = random() < 0.5 ? 'in' : 'out';
         await send(`/api/rounds/${roundId}/results/${id}`, {
@@ -62,27 +59,44 @@ export async function kills(rig, forMs, random) {
     }
   }
 
-  async function killer() {
-    let killed = 0;
-    while (performance.now() + KILL_EVERY_MS < end) {
-      await sleep(KILL_EVERY_MS);
-      killedAt = performance.now();
-      (killed++ % 2 === 0 ? rig.server : rig.mariadb).child.child.kill('SIGKILL');
-    }
-    return killed;
-  }
+  return { acknowledged, times, count, done: Promise.all(Array.from({ length: DEVICES }, device)) };
+}
 
-  const [killed] = await Promise.all([killer(), ...Array.from({ length: DEVICES }, device)]);
+/** What of the acknowledged results is lost, doubled, or summed up wrongly. @param {WriteRig} rig @param {ReadonlyMap<string, unknown>} acknowledged */
+export async function kept(rig, acknowledged) {
   const rows = await rig.query('SELECT id, round_id AS roundId, seq FROM result WHERE deleted_at IS NULL');
-  const kept = new Set(rows.map(({ id }) => id));
-  const lost = [...acknowledged.keys()].filter((id) => !kept.has(id)).length;
+  const ids = new Set(rows.map(({ id }) => id));
   const balls = rows.map(({ roundId, seq }) => `${roundId} ${seq}`);
-  const doubled = balls.length - new Set(balls).size;
   /** @type {{ wrong: unknown[] }} */
   const { wrong } = JSON.parse(rig.task('check'));
+  const lost = [...acknowledged.keys()].filter((id) => !ids.has(id)).length;
+  const doubled = balls.length - new Set(balls).size;
+  return {
+    figures: `acknowledged ${acknowledged.size} · lost ${lost} · doubled ${doubled} · rounds with a wrong sum ${wrong.length}`,
+    isGood: lost === 0 && doubled === 0 && wrong.length === 0 && acknowledged.size > 0,
+  };
+}
+
+/**
+ * Devices write results while servers and databases are killed, in turn.
+ * @param {import('./rig.mjs').Rig} rig @param {number} forMs @param {() => number} random
+ */
+export async function kills(rig, forMs, random) {
+  const end = performance.now() + forMs;
+  const { acknowledged, times, count, done } = writing(rig, () => performance.now() >= end, random);
+  /** @type {number[]} */
+  const killedAt = [];
+  while (performance.now() + KILL_EVERY_MS < end) {
+    await sleep(KILL_EVERY_MS);
+    killedAt.push(performance.now());
+    (killedAt.length % 2 === 1 ? rig.server : rig.mariadb).child.child.kill('SIGKILL');
+  }
+  await done;
+  const back = killedAt.map((at) => (times.find((each) => each > at) ?? Number.POSITIVE_INFINITY) - at);
+  const { figures, isGood } = await kept(rig, acknowledged);
   return {
     what: 'kills of server and database under 40 writes/s',
-    figures: `${killed} kills · attempted ${attempted} · acknowledged ${acknowledged.size} · lost ${lost} · doubled ${doubled} · rounds with a wrong sum ${wrong.length} · errors (5xx but 503) ${errors} · back after ${Math.round(quantile(back, 0.5))} ms (p50), ${Math.round(quantile(back, 1))} ms at most`,
-    isGood: lost === 0 && doubled === 0 && wrong.length === 0 && errors === 0 && acknowledged.size > 0,
+    figures: `${killedAt.length} kills · attempted ${count.attempted} · ${figures} · errors (5xx but 503) ${count.errors} · back after ${Math.round(quantile(back, 0.5))} ms (p50), ${Math.round(quantile(back, 1))} ms at most`,
+    isGood: isGood && count.errors === 0,
   };
 }

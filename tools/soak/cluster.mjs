@@ -1,0 +1,196 @@
+import { spawnSync } from 'node:child_process';
+import mysql from 'mysql2/promise';
+import { isReady, ask as sql } from '../cluster/galera.mjs';
+import { kept, writing } from './kills.mjs';
+import { feeding, observer, quantile, sleep } from './rig.mjs';
+
+/** @typedef {Awaited<ReturnType<typeof import('../cluster/cluster.mjs').startCluster>>} Cluster */
+
+/** Service may be away so long, ms, when a process of a kind dies. */
+const AWAY_MS = { database: 3000, web: 1000 };
+/** From one kill to its repair, and from there to the next, ms. */
+const KILLED_MS = 6000;
+const REST_MS = 4000;
+/** A node that was cut off is waited for so long, ms: it has to be told what it missed while the others write on. */
+const BACK_MS = 60_000;
+/** A machine goes on for so long at most, ms. */
+const HELD_MS = 1000;
+
+/** What the trials need of a cluster, as those of one server need it of theirs. @param {Cluster} cluster */
+async function rigOf(cluster) {
+  const db = mysql.createPool({ uri: cluster.url, timezone: 'Z', connectionLimit: 2 });
+  /** @param {string} text @param {unknown[]} [values] @returns {Promise<Record<string, any>[]>} */
+  const query = async (text, values = []) => /** @type {any} */ ((await db.query(text, values))[0]);
+  const [rung] = await query(
+    `SELECT r.id, r.ladder_id AS ladderId, r.document FROM rung r JOIN machine m ON m.id = JSON_VALUE(r.document, '$.document.machineId')
+     JOIN ladder l ON l.id = r.ladder_id WHERE l.sport = 'tennis' ORDER BY r.position LIMIT 1`,
+  );
+  const [player] = await query('SELECT id FROM player LIMIT 1');
+  if (!rung || !player) throw new Error('the demo has no tennis rung or no player');
+  const { document } = typeof rung.document === 'string' ? JSON.parse(rung.document) : rung.document;
+  const machinePort = cluster.machines.find(({ id }) => id === document.machineId)?.port ?? 0;
+  const { ask, task, plain: origin } = cluster;
+  return {
+    ...{ origin, ask, query, task, machinePort, machineId: document.machineId, playerId: player.id },
+    rung: { id: rung.id, ladderId: rung.ladderId, document },
+    end: () => db.end(),
+  };
+}
+
+/** The node that is written to: the one with the servers' lines. @param {Cluster} cluster */
+const writtenTo = ({ galera: { nodes } }) => {
+  const lines = nodes.map((node) =>
+    Number(sql(node.socket, "SELECT COUNT(*) FROM information_schema.processlist WHERE user = 'goodarc'") ?? 0),
+  );
+  return nodes[lines.indexOf(Math.max(...lines))] ?? nodes[0];
+};
+
+/** The web server that has the line of a machine, from 0; −1 when none has. @param {Cluster} cluster @param {number} port */
+function ownerOf(cluster, port) {
+  const { stdout } = spawnSync('ss', ['-Htnp', 'state', 'established', `( dport = :${port} )`], { encoding: 'utf8' });
+  return cluster.serverPids().findIndex((pid) => stdout.includes(`pid=${pid},`));
+}
+
+/** Whether the nodes have the same rows. @param {Cluster} cluster */
+async function agree({ galera: { nodes } }) {
+  const sums = () => nodes.map((node) => sql(node.socket, 'CHECKSUM TABLE goodarc.result, goodarc.round, goodarc.outing'));
+  for (let tries = 0; tries < 50; tries++) {
+    const [first, ...others] = sums();
+    if (first !== null && others.every((each) => each === first)) return true;
+    await sleep(200);
+  }
+  return false;
+}
+
+/**
+ * Each kind of process killed in turn under 40 writes a second; a node that is cut off; a machine whose server dies.
+ * @param {Cluster} cluster @param {number} times each @param {() => number} random @returns {Promise<import('../lib/soak.mjs').Row[]>}
+ */
+export async function clusterTrials(cluster, times, random) {
+  const rig = await rigOf(cluster);
+  const { galera } = cluster;
+  /** Kills one of a kind. @returns what brings it back @typedef {() => Promise<() => void | Promise<void>>} Kill */
+  /** @type {[string, number, Kill][]} */
+  const kinds = [
+    [
+      'the database node that is written to',
+      AWAY_MS.database,
+      async () => {
+        const node = writtenTo(cluster);
+        if (!node) throw new Error('no node');
+        await galera.kill(node);
+        return () => galera.revive(node);
+      },
+    ],
+    [
+      'another database node',
+      AWAY_MS.database,
+      async () => {
+        const active = writtenTo(cluster);
+        const node = galera.nodes.find((each) => each !== active);
+        if (!node) throw new Error('no node');
+        await galera.kill(node);
+        return () => galera.revive(node);
+      },
+    ],
+    ...[0, 1].map(
+      (i) =>
+        /** @type {[string, number, Kill]} */ ([
+          `web server ${i + 1}`,
+          AWAY_MS.web,
+          async () => {
+            await cluster.killServer(i);
+            return () => cluster.reviveServer(i);
+          },
+        ]),
+    ),
+  ];
+  let isOver = false;
+  const devices = writing(rig, () => isOver, random);
+  /** @type {import('../lib/soak.mjs').Row[]} */
+  const rows = [];
+  await sleep(3000);
+  for (const [what, mostMs, kill] of kinds) {
+    /** @type {number[]} */
+    const away = [];
+    for (let time = 0; time < times; time++) {
+      const from = performance.now();
+      const back = await kill();
+      await sleep(KILLED_MS);
+      // the longest time without anything acknowledged
+      const acknowledged = [from, ...devices.times.filter((at) => at >= from), performance.now()];
+      away.push(Math.max(...acknowledged.slice(1).map((at, i) => at - (acknowledged[i] ?? at))));
+      await back();
+      await sleep(REST_MS);
+    }
+    rows.push({
+      what: `killed: ${what}`,
+      figures: `${times} times · nothing acknowledged for ${Math.round(quantile(away, 0.5))} ms (p50), ${Math.round(quantile(away, 1))} ms at most`,
+      isGood: quantile(away, 1) < mostMs,
+    });
+  }
+
+  const active = writtenTo(cluster);
+  const apart = galera.nodes.find((node) => node !== active);
+  if (apart) {
+    galera.cut(apart, true);
+    await sleep(4000);
+    const isRefused = !isReady(apart) && sql(apart.socket, "UPDATE goodarc.club SET name = CONCAT(name, '!')") === null;
+    const before = devices.acknowledged.size;
+    await sleep(2000);
+    const goesOn = devices.acknowledged.size - before;
+    galera.cut(apart, false);
+    const from = performance.now();
+    while (!isReady(apart) && performance.now() - from < BACK_MS) await sleep(100);
+    const backS = ((performance.now() - from) / 1000).toFixed(1);
+    rows.push({
+      what: 'a node that is cut off',
+      figures: `refuses writes: ${isRefused ? 'yes' : 'NO'} · acknowledged by the others meanwhile ${goesOn} in 2 s · back after ${isReady(apart) ? `${backS} s` : 'NEVER'}`,
+      isGood: isRefused && goesOn > 0 && isReady(apart),
+    });
+  }
+
+  isOver = true;
+  await devices.done;
+  const { figures, isGood } = await kept(rig, devices.acknowledged);
+  const same = await agree(cluster);
+  rows.push({
+    what: 'after all of it',
+    figures: `${figures} · errors (5xx but 502 to 504) ${devices.count.errors} · nodes agree: ${same ? 'yes' : 'NO'}`,
+    isGood: isGood && devices.count.errors === 0 && same,
+  });
+
+  rows.push(await machineTrial(cluster, /** @type {any} */ (rig), times));
+  await rig.end();
+  return rows;
+}
+
+/** A feeding machine whose web server is killed: it stops, and another server takes its line. @param {Cluster} cluster @param {import('./rig.mjs').Rig} rig @param {number} times */
+async function machineTrial(cluster, rig, times) {
+  /** @type {number[]} */
+  const ms = [];
+  let taken = 0;
+  for (let time = 0; time < times; time++) {
+    const seen = observer(rig.machinePort);
+    const page = await feeding(rig, seen);
+    const owner = ownerOf(cluster, rig.machinePort);
+    if (owner < 0) throw new Error('no web server has the line of the machine');
+    const from = performance.now();
+    await cluster.killServer(owner);
+    await sleep(2500);
+    ms.push(seen.stopped(from).afterMs ?? Number.POSITIVE_INFINITY);
+    page.close();
+    const next = await feeding(rig, seen);
+    if (ownerOf(cluster, rig.machinePort) !== owner) taken++;
+    await next.give('hold');
+    next.close();
+    seen.end();
+    cluster.reviveServer(owner);
+    await sleep(REST_MS);
+  }
+  return {
+    what: 'a machine whose web server dies',
+    figures: `${times} times · stopped after ${Math.round(quantile(ms, 0.5))} ms (p50), ${Math.round(quantile(ms, 1))} ms at most · taken over by another server ${taken} of ${times}`,
+    isGood: quantile(ms, 1) <= HELD_MS && taken === times,
+  };
+}
