@@ -116,6 +116,9 @@ test.each([
   ['test', '--only'],
   ['calc', 'streak'],
   ['check', 'exit 1'],
+  ['cluster', '--down'],
+  ['load', '--browser'],
+  ['soak', '--cluster'],
 ])('%s --help says what it does and does nothing', (command, said) => {
   const { status, stdout, stderr } = arc([command, '--help'], '');
   expect(status).toBe(0);
