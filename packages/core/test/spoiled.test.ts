@@ -30,8 +30,8 @@ describe('what a machine’s own spread takes of a rung', () => {
     // half a plate is 17 in / 2, and the ball (radius 3.66 cm) may touch it; 1 rad is 57.3°
     const z = (0.2159 + 0.0366) / (wayM / 57.3);
     const outside = 2 * (1 - phi(z));
-    // 100 throws: three standard errors
-    expect(Math.abs(parts.out - outside)).toBeLessThan(3 * Math.sqrt((outside * (1 - outside)) / 100));
+    // 160 throws: three standard errors
+    expect(Math.abs(parts.out - outside)).toBeLessThan(3 * Math.sqrt((outside * (1 - outside)) / 160));
   });
   test('a less steady machine takes more; from near the net hardly a ball', () => {
     const [kind, game] = [rungs[0]!, rungs.at(-1)!];

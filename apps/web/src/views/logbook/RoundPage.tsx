@@ -171,7 +171,7 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
   );
 }
 
-/** What the machine’s own spread took of a round: asked for once the page stands, since every ball is thrown a hundred times for it. */
+/** What the machine’s own spread took of a round: asked for once the page stands, since its balls are thrown many times for it. */
 function OwnSpread({ roundId, sport }: { roundId: string; sport: Sport }) {
   const units = useUnits();
   const [spoiled, setSpoiled] = useState<SpoiledBalls | null>(null);
