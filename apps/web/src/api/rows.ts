@@ -116,7 +116,7 @@ export interface RanLast
   balls: number;
 }
 /** Of a player before a round: a target that suits better, where there is one, and what the machine’s own spread takes, where that can be said. */
-export interface BeforeRound {
+export interface RoundAhead {
   half: HalfTarget | null;
   spoiled: SpoiledBalls | null;
 }

@@ -3,7 +3,7 @@ import { diamondOf, LEVEL_NEEDS, netBetween, PLATE, SPORT_RECORDS, type Sport, s
 import { away, COMFORT_FROM, doubtBits, type Feed, isIn, isToFielders, type RungDocument } from '../drill/index.ts';
 import type { MachineProfile } from '../machine/index.ts';
 import { seededRandom } from '../random.ts';
-import { endpointOf, normals } from '../spread/index.ts';
+import { endpointOf, normals, thrownOff } from '../spread/index.ts';
 import type { JudgedRung } from './judge.ts';
 import { type Seen, type SeenWith, seen } from './seen.ts';
 
@@ -57,7 +57,8 @@ export function spoiledBy(
     const faultOf = faultsOf(rung, feed, context.sport, { middle, availableS: ball.availableS });
     const own = faultOf(feed.launch, rung.weather, middle);
     for (let k = 0; k < samples; k++) {
-      const { launch, weather } = throwOf(feed, rung, repeatability, normal);
+      const launch = thrownOff(feed.launch, repeatability, normal);
+      const weather = gusting(rung.weather, normal);
       thrown++;
       const met = seen({ ...rung, weather }, { ...feed, launch }, bits, context);
       const fault = faultOf(launch, weather, met);
@@ -82,28 +83,12 @@ export function spoiledBy(
   };
 }
 
-/** One throw of a ball, as far off as its machine throws it, in one gust. */
-function throwOf(
-  { launch }: Feed,
-  { weather }: Pick<RungDocument, 'weather'>,
-  { speedPct, elevationDeg, bearingDeg, spinPct }: MachineProfile['repeatability'],
-  normal: () => number,
-): Pick<Feed, 'launch'> & Pick<RungDocument, 'weather'> {
-  const spin = 1 + (spinPct / 100) * normal();
-  const { gustMps = 0 } = weather;
-  return {
-    launch: {
-      ...launch,
-      speedMps: Math.max(0.1, launch.speedMps * (1 + (speedPct / 100) * normal())),
-      elevationDeg: launch.elevationDeg + elevationDeg * normal(),
-      bearingDeg: launch.bearingDeg + bearingDeg * normal(),
-      topspinRpm: launch.topspinRpm * spin,
-      sidespinRpm: launch.sidespinRpm * spin,
-      gyroRpm: launch.gyroRpm * spin,
-    },
-    weather: { ...weather, windXMps: weather.windXMps + gustMps * normal(), windYMps: weather.windYMps + gustMps * normal() },
-  };
-}
+/** The air in one gust. */
+const gusting = (weather: RungDocument['weather'], normal: () => number): RungDocument['weather'] => ({
+  ...weather,
+  windXMps: weather.windXMps + (weather.gustMps ?? 0) * normal(),
+  windYMps: weather.windYMps + (weather.gustMps ?? 0) * normal(),
+});
 
 /** What is wrong with a throw of a ball, if anything. @param availableS for the ball as it is set */
 function faultsOf(rung: RungDocument, feed: Feed, sport: Sport, { middle, availableS }: { middle: Seen; availableS: number }) {

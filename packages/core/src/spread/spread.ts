@@ -153,6 +153,23 @@ export function linearSpread(question: SpreadQuestion): LinearSpread | null {
   };
 }
 
+/** One throw of a machine that does not throw the same ball twice. @param normal standard normal numbers @param ball is written over where one is given, and returned */
+export function thrownOff(
+  launch: Launch,
+  { speedPct, elevationDeg, bearingDeg, spinPct }: MachineProfile['repeatability'],
+  normal: () => number,
+  ball: Launch = { ...launch },
+): Launch {
+  ball.speedMps = Math.max(0.1, launch.speedMps + (speedPct / 100) * launch.speedMps * normal());
+  ball.elevationDeg = launch.elevationDeg + elevationDeg * normal();
+  ball.bearingDeg = launch.bearingDeg + bearingDeg * normal();
+  const factor = 1 + (spinPct / 100) * normal();
+  ball.topspinRpm = launch.topspinRpm * factor;
+  ball.sidespinRpm = launch.sidespinRpm * factor;
+  ball.gyroRpm = launch.gyroRpm * factor;
+  return ball;
+}
+
 /**
  * Throws `samples` balls, each a little off, and counts. The same seed gives the same balls.
  * @param samples at least 2
@@ -160,25 +177,18 @@ export function linearSpread(question: SpreadQuestion): LinearSpread | null {
 export function sampledSpread(question: SpreadQuestion, samples: number, seed: number): SampledSpread {
   const { conditions, launch, target, net } = question;
   const normal = normals(seededRandom(seed));
-  const sigma = sigmas(question);
   const box = edges(question);
   // a ball that travels toward −y is long when it lands beyond the lower y; a plane's “long” is high
   const away = target.kind === 'landing' && target.y < launch.y ? -1 : 1;
   const count = { net: 0, inTarget: 0, short: 0, long: 0, wide: 0 };
   let [n, mx, my, sxx, sxy, syy] = [0, 0, 0, 0, 0, 0];
   const wind = { ...conditions.wind };
-  const here = { ...conditions, wind };
   const ball = { ...launch };
+  const here = { ...conditions, wind };
   for (let i = 0; i < samples; i++) {
-    ball.speedMps = Math.max(0.1, launch.speedMps + sigma.speedMps * normal());
-    ball.elevationDeg = launch.elevationDeg + sigma.elevationDeg * normal();
-    ball.bearingDeg = launch.bearingDeg + sigma.bearingDeg * normal();
-    const factor = 1 + sigma.spin * normal();
-    ball.topspinRpm = launch.topspinRpm * factor;
-    ball.sidespinRpm = launch.sidespinRpm * factor;
-    ball.gyroRpm = launch.gyroRpm * factor;
-    wind.xMps = conditions.wind.xMps + sigma.gust * normal();
-    wind.yMps = conditions.wind.yMps + sigma.gust * normal();
+    thrownOff(launch, question.repeatability, normal, ball);
+    wind.xMps = conditions.wind.xMps + question.gustMps * normal();
+    wind.yMps = conditions.wind.yMps + question.gustMps * normal();
     const out = endpointOf(here, ball, target, net);
     if (!out) {
       count.short++;

@@ -1,6 +1,6 @@
 import { type PlayerId, type RungDocument, type RungId, targetFrom } from '@good-arc/core';
 import { useEffect, useState } from 'react';
-import type { BeforeRound } from '../../api/rows.ts';
+import type { RoundAhead } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { useWaiting } from '../../ui/outbox.ts';
 
@@ -9,7 +9,7 @@ import { useWaiting } from '../../ui/outbox.ts';
  * @param wanted a plan asks for it @param after the round that was finished last on this page
  */
 export function useHalf(rungId: RungId, playerId: PlayerId, wanted: boolean, after: string) {
-  const [known, setKnown] = useState<{ of: string } & BeforeRound>({ of: '', half: null, spoiled: null });
+  const [known, setKnown] = useState<{ of: string } & RoundAhead>({ of: '', half: null, spoiled: null });
   const [isTaken, setIsTaken] = useState(wanted);
   const isSent = useWaiting().length === 0;
   const of = `${rungId} ${playerId}`;
@@ -17,7 +17,7 @@ export function useHalf(rungId: RungId, playerId: PlayerId, wanted: boolean, aft
   useEffect(() => {
     if (playerId === '' || !isSent) return;
     let isOpen = true;
-    api<BeforeRound>('GET', `players/${playerId}/half?rung=${rungId}`)
+    api<RoundAhead>('GET', `players/${playerId}/half?rung=${rungId}`)
       .then((answer) => isOpen && setKnown({ of: `${rungId} ${playerId}`, ...answer }))
       // the rung’s own target does until then
       .catch(() => {});
