@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import mysql from 'mysql2/promise';
 import { isReady, ask as sql } from '../cluster/galera.mjs';
 import { kept, writing } from './kills.mjs';
-import { feeding, observer, quantile, sleep } from './rig.mjs';
+import { feeding, observer, quantile, sleep, tennisRung } from './rig.mjs';
 
 /** @typedef {Awaited<ReturnType<typeof import('../cluster/cluster.mjs').startCluster>>} Cluster */
 
@@ -21,18 +21,15 @@ async function rigOf(cluster) {
   const db = mysql.createPool({ uri: cluster.url, timezone: 'Z', connectionLimit: 2 });
   /** @param {string} text @param {unknown[]} [values] @returns {Promise<Record<string, any>[]>} */
   const query = async (text, values = []) => /** @type {any} */ ((await db.query(text, values))[0]);
-  const [rung] = await query(
-    `SELECT r.id, r.ladder_id AS ladderId, r.document FROM rung r JOIN machine m ON m.id = JSON_VALUE(r.document, '$.document.machineId')
-     JOIN ladder l ON l.id = r.ladder_id WHERE l.sport = 'tennis' ORDER BY r.position LIMIT 1`,
-  );
+  const rung = await tennisRung(query);
+  const { document } = rung;
   const [player] = await query('SELECT id FROM player LIMIT 1');
-  if (!rung || !player) throw new Error('the demo has no tennis rung or no player');
-  const { document } = typeof rung.document === 'string' ? JSON.parse(rung.document) : rung.document;
+  if (!player) throw new Error('the demo has no player');
   const machinePort = cluster.machines.find(({ id }) => id === document.machineId)?.port ?? 0;
   const { ask, task, plain: origin } = cluster;
   return {
     ...{ origin, ask, query, task, machinePort, machineId: document.machineId, playerId: player.id },
-    rung: { id: rung.id, ladderId: rung.ladderId, document },
+    rung,
     end: () => db.end(),
   };
 }

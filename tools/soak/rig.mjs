@@ -24,6 +24,20 @@ export function quantile(values, share) {
 }
 
 /**
+ * The first rung of tennis of the demo that has a machine. @param {(sql: string) => Promise<Record<string, any>[]>} query
+ * @returns {Promise<{ id: string, ladderId: string, document: any }>}
+ */
+export async function tennisRung(query) {
+  const [rung] = await query(
+    `SELECT r.id, r.ladder_id AS ladderId, r.document FROM rung r JOIN machine m ON m.id = JSON_VALUE(r.document, '$.document.machineId')
+     JOIN ladder l ON l.id = r.ladder_id WHERE l.sport = 'tennis' ORDER BY r.position LIMIT 1`,
+  );
+  if (!rung) throw new Error('the demo has no tennis rung');
+  const { document } = typeof rung.document === 'string' ? JSON.parse(rung.document) : rung.document;
+  return { id: rung.id, ladderId: rung.ladderId, document };
+}
+
+/**
  * A database, a web server, and a simulated machine behind a wire that can be cut, with the demo's data: all of it our own, and all of it may die.
  * @param {number} seed of the machine @param {string} name of its directory
  */
@@ -42,12 +56,7 @@ export async function aRig(seed, name = 'soak') {
   const db = mysql.createPool({ uri: url, timezone: 'Z', connectionLimit: 4 });
   /** @param {string} sql @param {unknown[]} [values] @returns {Promise<Record<string, any>[]>} */
   const query = async (sql, values = []) => /** @type {any} */ ((await db.query(sql, values))[0]);
-  const [rung] = await query(
-    `SELECT r.id, r.ladder_id AS ladderId, r.document FROM rung r JOIN machine m ON m.id = JSON_VALUE(r.document, '$.document.machineId')
-     JOIN ladder l ON l.id = r.ladder_id WHERE l.sport = 'tennis' ORDER BY r.position LIMIT 1`,
-  );
-  if (!rung) throw new Error('the demo has no tennis rung');
-  const { document } = typeof rung.document === 'string' ? JSON.parse(rung.document) : rung.document;
+  const { document, ...rung } = await tennisRung(query);
   const [player] = await query('SELECT id FROM player LIMIT 1');
   const machine = machines.find(({ id }) => id === document.machineId);
   const machinePort = await freePort();
@@ -108,7 +117,7 @@ export async function aRig(seed, name = 'soak') {
     ask,
     query,
     task,
-    rung: { id: rung.id, ladderId: rung.ladderId, document },
+    rung: { ...rung, document },
     playerId: player?.id,
     machineId: document.machineId,
     machinePort,
