@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, mkdtempSync, openSync, readFileSync, rmSync, wri
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { numberOf } from '../lib/args.mjs';
+import { askAt, isUp } from '../lib/ask.mjs';
 import { buildAll } from '../lib/build.mjs';
 import { alive, commandOf, endById, freePort, start, stop } from '../lib/children.mjs';
 import { CACHE, DATA, ROOT, SIMULATE, TASKS, WEB } from '../lib/paths.mjs';
@@ -158,31 +159,10 @@ export async function startCluster(wanted = 0) {
     });
   const servers = ports.map((_, i) => spawn(i));
 
-  /** @param {string} method @param {string} path @param {unknown} [body] @param {{ withinMs?: number }} [how] */
-  async function ask(method, path, body, { withinMs = 15_000 } = {}) {
-    const response = await fetch(`${plain}${path}`, {
-      method,
-      signal: AbortSignal.timeout(withinMs),
-      headers: { 'content-type': 'application/json', origin: plain },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    });
-    return { status: response.status, text: await response.text() };
-  }
   await step('starting two web servers', async () => {
     for (const end = Date.now() + 60_000; ; await new Promise((resolve) => setTimeout(resolve, 200))) {
-      const up = await Promise.all(
-        ports.map((port) =>
-          fetch(`http://127.0.0.1:${port}/api/health`).then(
-            ({ ok }) => ok,
-            () => false,
-          ),
-        ),
-      );
-      const isThrough = await ask('GET', '/api/health').then(
-        ({ status }) => status === 200,
-        () => false,
-      );
-      if (up.every(Boolean) && isThrough) return;
+      const up = await Promise.all([...ports.map((port) => `http://${at(port)}`), plain].map(isUp));
+      if (up.every(Boolean)) return;
       if (Date.now() > end) throw new Stop(`The servers did not come up; see ${dir}`);
     }
   });
@@ -193,7 +173,7 @@ export async function startCluster(wanted = 0) {
     plain,
     url,
     galera,
-    ask,
+    ask: askAt(plain),
     task,
     machines: options,
     serverPids: () => servers.map(({ pid }) => pid),

@@ -3,10 +3,10 @@ import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } 
 import { userInfo } from 'node:os';
 import { join } from 'node:path';
 import { freePort, start, stop } from '../lib/children.mjs';
+import { installDatabase, MARIADBD, serverOptions } from '../lib/mariadb.mjs';
 import { Stop } from '../lib/say.mjs';
 import { run } from '../lib/setup.mjs';
 
-const MARIADBD = existsSync('/usr/sbin/mariadbd') ? '/usr/sbin/mariadbd' : 'mariadbd';
 const PROVIDER = ['/usr/lib/galera/libgalera_smm.so', '/usr/lib/libgalera_smm.so'].find((path) => existsSync(path)) ?? '';
 const NODES = 3;
 /** A node that does not answer is suspected after a second and left out after two: writes go on a moment later. */
@@ -67,21 +67,8 @@ export async function startGalera(dir, database, password, scripts) {
 
   /** @param {Node} node */
   const options = (node) => [
-    '--no-defaults',
-    `--user=${user}`,
-    `--datadir=${join(node.dir, 'data')}`,
-    `--tmpdir=${join(node.dir, 'tmp')}`,
-    `--socket=${node.socket}`,
-    `--pid-file=${join(node.dir, 'pid')}`,
-    '--bind-address=127.0.0.1',
-    `--port=${node.port}`,
-    '--skip-name-resolve',
-    '--character-set-server=utf8mb4',
-    '--collation-server=utf8mb4_unicode_ci',
-    '--default-time-zone=+00:00',
-    '--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO',
+    ...serverOptions({ dir: node.dir, user, socket: node.socket, pidFile: join(node.dir, 'pid'), port: node.port }),
     '--innodb-buffer-pool-size=64M',
-    '--performance-schema=OFF',
     '--binlog-format=ROW',
     '--innodb-autoinc-lock-mode=2',
     // what is acknowledged is on a majority of nodes; each writes it down within a second
@@ -116,20 +103,7 @@ export async function startGalera(dir, database, password, scripts) {
   };
 
   for (const node of nodes) own(node.dir);
-  run(
-    'mariadb-install-db',
-    [
-      '--no-defaults',
-      `--datadir=${join(first.dir, 'data')}`,
-      `--tmpdir=${join(first.dir, 'tmp')}`,
-      `--user=${user}`,
-      '--auth-root-authentication-method=socket',
-      `--auth-root-socket-user=${userInfo().username}`,
-      '--skip-test-db',
-      '--skip-name-resolve',
-    ],
-    { quiet: true, env: { ...process.env, TMPDIR: join(first.dir, 'tmp') } },
-  );
+  installDatabase(first.dir, user);
   own(first.dir);
   // it founds the cluster, and the others are given all it has
   spawn(first, '--wsrep-new-cluster');
@@ -139,7 +113,7 @@ export async function startGalera(dir, database, password, scripts) {
     `CREATE DATABASE \`${database}\`; CREATE USER 'goodarc'@'127.0.0.1' IDENTIFIED BY '${password}'; GRANT ALL ON \`${database}\`.* TO 'goodarc'@'127.0.0.1'`,
   );
   for (const node of others) {
-    mkdirSync(join(node.dir, 'data'), { recursive: true });
+    mkdirSync(join(node.dir, 'mariadb'), { recursive: true });
     own(node.dir);
     spawn(node);
     await until(node, () => isReady(node), 'join');

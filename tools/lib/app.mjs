@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
+import { isUp } from './ask.mjs';
 import { buildAll } from './build.mjs';
 import { alive, commandOf, endById, freePort, start, stop as stopChild } from './children.mjs';
 import { startDatabase } from './mariadb.mjs';
@@ -18,19 +19,10 @@ const option = (args, name) => (args.includes(name) ? args[args.indexOf(name) + 
 const task = (databaseUrl, ...args) =>
   run(process.execPath, [TASKS, ...args], { env: { ...process.env, DATABASE_URL: databaseUrl }, quiet: true });
 
-/** @param {string} url */
-async function answers(url) {
-  try {
-    return (await fetch(url, { signal: AbortSignal.timeout(1000) })).ok;
-  } catch {
-    return false;
-  }
-}
-
 /** @param {string} url @param {import('./children.mjs').Child} child @param {string} log */
 async function untilUp(url, child, log) {
   const end = Date.now() + 60_000;
-  while (!(await answers(`${url}/api/health`))) {
+  while (!(await isUp(url))) {
     if (child.child.exitCode !== null || Date.now() > end) {
       throw new Stop(`The server did not start. The end of ${log}:\n${readFileSync(log, 'utf8').split('\n').slice(-15).join('\n')}`);
     }

@@ -3,6 +3,7 @@ import { connect } from 'node:net';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import mysql from 'mysql2/promise';
+import { askAt, isUp } from '../lib/ask.mjs';
 import { freePort, start, stop } from '../lib/children.mjs';
 import { startDatabase } from '../lib/mariadb.mjs';
 import { DATA, SIMULATE, TASKS, WEB } from '../lib/paths.mjs';
@@ -91,24 +92,10 @@ export async function aRig(seed, name = 'soak') {
   const mariadb = kept('mariadb', database.spawn, database.child);
   const server = kept('server', () => start('server', [process.execPath, join(WEB, 'server.mjs')], { env, cwd: WEB, log: log('server') }));
   const origin = `http://127.0.0.1:${port}`;
-  /** @param {string} method @param {string} path @param {unknown} [body] @param {{ raw?: string, withinMs?: number, headers?: Record<string, string> }} [how] */
-  async function ask(method, path, body, { raw, withinMs = 15_000, headers = {} } = {}) {
-    const response = await fetch(`${origin}${path}`, {
-      method,
-      signal: AbortSignal.timeout(withinMs),
-      headers: { 'content-type': 'application/json', origin, ...headers },
-      ...(body === undefined && raw === undefined ? {} : { body: raw ?? JSON.stringify(body) }),
-    });
-    const text = await response.text();
-    return { status: response.status, text };
-  }
+  const ask = askAt(origin);
   for (const end = Date.now() + 60_000; ; await sleep(100)) {
     if (Date.now() > end) throw new Error(`the server did not start; see ${dir}/server.log`);
-    const up = await ask('GET', '/api/health').then(
-      ({ status }) => status === 200,
-      () => false,
-    );
-    if (up) break;
+    if (await isUp(origin)) break;
   }
   return {
     origin,

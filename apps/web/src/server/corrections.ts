@@ -42,9 +42,9 @@ export const correctRound = (store: Store, scope: Scope, id: RoundId, body: z.ou
       await note('ball', before?.outcome ?? '', outcome ?? '', seq);
       if (outcome === null) {
         if (before) await tx.change(result, eq(result.id, before.id), { deletedAt: new Date() });
-        await sumUp(tx, [id]);
       } else if (before?.outcome !== outcome) await writeResult(tx, id, card, resultId as ResultId, { ...thrown(before), seq, outcome });
     }
+    if (balls.length > 0) await sumUp(tx, [id]);
   });
 
 /** What the machine said of the ball stays, whatever became of it. */

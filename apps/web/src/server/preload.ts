@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
 import { z } from 'zod';
 import { log } from './log.ts';
 
@@ -35,14 +34,13 @@ export function withPreloads(html: string, known: ReadonlyMap<string, readonly s
 
 let known: ReadonlyMap<string, readonly string[]> | null = null;
 
-/** Of this build; empty while one works on it, where there is none. */
+/** Of this build, which the server runs in; empty while one works on it, where there is none. */
 export function scriptsOfBuild(): ReadonlyMap<string, readonly string[]> {
   if (known) return known;
   known = new Map();
   if (!import.meta.env.PROD) return known;
   try {
-    const file = fileURLToPath(new URL('./dist/client/.vite/manifest.json', `file://${process.cwd()}/`));
-    known = closures(manifestSchema.parse(JSON.parse(readFileSync(file, 'utf8'))));
+    known = closures(manifestSchema.parse(JSON.parse(readFileSync('dist/client/.vite/manifest.json', 'utf8'))));
   } catch (error) {
     // slower, and nothing else
     log.warn({ err: error }, 'the build’s manifest could not be read: scripts are not asked for ahead');

@@ -86,6 +86,7 @@ export const putResult = (store: Store, roundId: RoundId, id: ResultId, body: Re
     // one at a time writes to a round, so that each sees what the other wrote
     const card = cardOf(await tx.lock(round, roundId, 'round'));
     await writeResult(tx, roundId, card, id, body);
+    await sumUp(tx, [roundId]);
   });
 
 /** What a result counts as by the card it is of, and which ball of it. */
@@ -105,7 +106,7 @@ export const removeResult = (store: Store, roundId: RoundId, id: ResultId): Prom
     await sumUp(tx, [roundId]);
   });
 
-/** Within a transaction that holds the round. */
+/** Within a transaction that holds the round, and sums it up afterwards. */
 export async function writeResult(tx: Store, roundId: RoundId, card: RungDocument, id: ResultId, body: ResultBody): Promise<void> {
   const { target, ...plain } = body;
   const values = {
@@ -126,5 +127,4 @@ export async function writeResult(tx: Store, roundId: RoundId, card: RungDocumen
   const last = ofBall.at(-1)!.id;
   const others = ofBall.slice(0, -1).map((each) => each.id);
   if (others.length > 0) await tx.change(result, inArray(result.id, others), { replacedBy: last, deletedAt: new Date() });
-  await sumUp(tx, [roundId]);
 }

@@ -1,6 +1,6 @@
 import { conditionsOf } from '../bench/index.ts';
 import { diamondOf, LEVEL_NEEDS, netBetween, PLATE, SPORT_RECORDS, type Sport, strikeZone, USUAL_HEIGHT_M } from '../catalog/index.ts';
-import { away, COMFORT_FROM, doubtBits, type Feed, isIn, isToFielders, type RungDocument } from '../drill/index.ts';
+import { away, comfortOf, doubtBits, type Feed, isIn, isToFielders, type RungDocument } from '../drill/index.ts';
 import type { MachineProfile } from '../machine/index.ts';
 import { seededRandom } from '../random.ts';
 import { endpointOf, normals, thrownOff } from '../spread/index.ts';
@@ -90,6 +90,8 @@ const gusting = (weather: RungDocument['weather'], normal: () => number): RungDo
   windYMps: weather.windYMps + (weather.gustMps ?? 0) * normal(),
 });
 
+const isTooQuick = (ease: number): boolean => comfortOf(ease) === 'too quick';
+
 /** What is wrong with a throw of a ball, if anything. @param availableS for the ball as it is set */
 function faultsOf(rung: RungDocument, feed: Feed, sport: Sport, { middle, availableS }: { middle: Seen; availableS: number }) {
   const { inPlay } = SPORT_RECORDS[sport].court;
@@ -106,15 +108,15 @@ function faultsOf(rung: RungDocument, feed: Feed, sport: Sport, { middle, availa
       if (isOut && met?.arrival?.leg !== 0) return 'out';
     }
     if (!met) return 'out';
-    if (isToFielders(sport, target)) return met.flightS / met.needS < COMFORT_FROM.rushed ? 'beyond' : null;
+    if (isToFielders(sport, target)) return isTooQuick(met.flightS / met.needS) ? 'beyond' : null;
     if (diamondOf(sport)) {
       const { x, heightM } = met.arrival!;
       const { radiusM } = conditions.ball;
       const isStrike = Math.abs(x) <= PLATE.halfWidthM + radiusM && heightM >= zone.bottomM - radiusM && heightM <= zone.topM + radiusM;
       if (!isStrike) return 'out';
-      return met.hitter && met.hitter.ease < COMFORT_FROM.rushed ? 'beyond' : null;
+      return met.hitter && isTooQuick(met.hitter.ease) ? 'beyond' : null;
     }
     const moreS = met.flightS - middle.flightS - away(met.contact, middle.contact) / LEVEL_NEEDS[rung.level].courtSpeedMps;
-    return met.height?.word === 'unkind' || (availableS + moreS) / met.needS < COMFORT_FROM.rushed ? 'beyond' : null;
+    return met.height?.word === 'unkind' || isTooQuick((availableS + moreS) / met.needS) ? 'beyond' : null;
   };
 }
