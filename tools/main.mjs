@@ -17,15 +17,16 @@ const USAGE = `Usage: ./arc <command>
                               spread, pace, interval, gate, width, compare,
                               streak
   bench                       speed as ratios
-  cluster [--port N] [--down] three database nodes, a proxy with HTTPS and two web
-                              servers, on loopback, with the demo; --down ends it
+  cluster [--port N] [--down] three database nodes, a proxy with HTTPS, a broker and
+                              two web servers, on loopback, with the demo; --down ends it
   soak [--minutes 15] [--seed 1] [--cluster]
                               kills, dead lines, phones without a network, bad
                               documents; a table, exit 1 when a line falls short
-  load [--results 5000000] [--clients 50] [--browser]
+  load [--results 5000000] [--clients 50] [--browser] [--cluster]
                               what pages cost with years of results, or, with
                               --browser, a cheap phone; a table, exit 1 when a
-                              line falls short
+                              line falls short; with --cluster what requests
+                              cost each kind of process
   check                       what is kept of every round against its balls, in the
                               database of the demo or in DATABASE_URL; exit 1
                               when one is wrong

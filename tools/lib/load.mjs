@@ -79,11 +79,12 @@ async function loadInBrowser() {
 
 /**
  * What pages cost with years of results beside what they cost with a dozen weeks of them, on a server and data of its own; one table, exit 1 when a line of
- * it falls short. With `--browser` what they cost a cheap phone.
+ * it falls short. With `--browser` what they cost a cheap phone, with `--cluster` what requests cost each kind of process of a cluster.
  * @param {string[]} args
  */
 export async function load(args) {
   if (args.includes('--browser')) return loadInBrowser();
+  if (args.includes('--cluster')) return loadOfCluster();
   const results = numberOf(args, '--results', 5_000_000);
   const clients = numberOf(args, '--clients', 50);
   await ensurePrograms({ database: true });
@@ -131,5 +132,35 @@ export async function load(args) {
     if (short > 0) process.exitCode = 1;
   } finally {
     await rig.end();
+  }
+}
+
+/** What requests cost each kind of process, with two web servers and with one; figures only, `docs/scale.md` says what follows from them. */
+async function loadOfCluster() {
+  const [{ endWithUs, prepared, startCluster }, { costsIn }, { rigOf }] = await Promise.all([
+    import('../cluster/cluster.mjs'),
+    import('../load/growth.mjs'),
+    import('../soak/cluster.mjs'),
+  ]);
+  await prepared();
+  const cluster = await startCluster();
+  endWithUs(cluster);
+  const rig = await rigOf(cluster);
+  try {
+    const of = { rungId: rig.rung.id, playerId: rig.playerId, machineId: rig.machineId, weather: rig.rung.document.weather };
+    for (const servers of [2, 1]) {
+      if (servers === 1) await cluster.killServer(1);
+      const costs = await step(`${servers} web server${servers === 1 ? '' : 's'}`, () => costsIn(cluster, of));
+      say(
+        ['ms of a processor'.padEnd(34), ...['web', 'writer', 'others', 'proxy', 'broker', 'p95'].map((name) => name.padStart(8))].join(''),
+      );
+      for (const { what, spent, p95Ms } of costs) {
+        const figures = [spent.web, spent.writer, spent.others, spent.proxy, spent.broker, p95Ms];
+        say([what.padEnd(34), ...figures.map((each) => each.toFixed(2).padStart(8))].join(''));
+      }
+    }
+  } finally {
+    await rig.end();
+    await cluster.end();
   }
 }

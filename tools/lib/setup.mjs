@@ -20,15 +20,23 @@ const BROWSER = { chromium: 'chromium' };
 /** The web server that the tests put before Good Arc, without a service of its own, and what makes its certificate. */
 const PROXY = { apache2: 'apache2-bin', openssl: 'openssl' };
 
-/** What several servers stand on: a proxy, and what the nodes of a database hand one another their data with. */
-const CLUSTER = { haproxy: 'haproxy', rsync: 'rsync', ss: 'iproute2', lsof: 'lsof', 'galera/libgalera_smm.so': 'galera-4' };
+/** What several servers tell one another: Redis, which `redis-tools` holds under the name of its checker, without a system service. */
+const BROKER = { 'redis-check-rdb': 'redis-tools' };
+/** What several servers stand on: a proxy, a broker, and what the nodes of a database hand one another their data with. */
+const CLUSTER = { ...BROKER, haproxy: 'haproxy', rsync: 'rsync', ss: 'iproute2', lsof: 'lsof', 'galera/libgalera_smm.so': 'galera-4' };
 
 /**
  * Installs what is missing with apt, or says the exact command and stops when this is not root.
- * @param {{ database?: boolean, browser?: boolean, proxy?: boolean, cluster?: boolean }} wanted
+ * @param {{ database?: boolean, browser?: boolean, proxy?: boolean, broker?: boolean, cluster?: boolean }} wanted
  */
-export async function ensurePrograms({ database = false, browser = false, proxy = false, cluster = false }) {
-  const needed = { ...(database ? DATABASE : {}), ...(browser ? BROWSER : {}), ...(proxy ? PROXY : {}), ...(cluster ? CLUSTER : {}) };
+export async function ensurePrograms({ database = false, browser = false, proxy = false, broker = false, cluster = false }) {
+  const needed = {
+    ...(database ? DATABASE : {}),
+    ...(browser ? BROWSER : {}),
+    ...(proxy ? PROXY : {}),
+    ...(broker ? BROKER : {}),
+    ...(cluster ? CLUSTER : {}),
+  };
   const missing = [
     ...new Set(
       Object.entries(needed)

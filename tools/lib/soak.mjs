@@ -40,13 +40,14 @@ const KILLS_EACH = 3;
 
 /** Every kind of process of a cluster killed in turn, under load. @param {number} seed */
 async function soakCluster(seed) {
-  const [{ prepared, startCluster }, { clusterTrials }] = await Promise.all([
+  const [{ endWithUs, prepared, startCluster }, { clusterTrials }] = await Promise.all([
     import('../cluster/cluster.mjs'),
     import('../soak/cluster.mjs'),
   ]);
   await prepared();
   const { seededRandom } = await import(await buildPhone());
   const cluster = await startCluster();
+  endWithUs(cluster);
   try {
     const rows = await step('killing each kind of process in turn', () => clusterTrials(cluster, KILLS_EACH, seededRandom(seed)));
     const short = told(rows);

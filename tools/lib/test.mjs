@@ -226,7 +226,7 @@ export async function test(args) {
   const only = args.includes('--only') ? args[args.indexOf('--only') + 1] : undefined;
   if (only !== undefined && !(only in PARTS)) throw new Stop(`There is no part “${only}”; there are: ${Object.keys(PARTS).join(', ')}.`);
   const isQuick = args.includes('--quick');
-  if (!isQuick) await ensurePrograms({ database: true, browser: true, proxy: true });
+  if (!isQuick) await ensurePrograms({ database: true, browser: true, proxy: true, broker: true });
   await ensureModules();
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import mysql from 'mysql2/promise';
-import { isReady, ask as sql } from '../cluster/galera.mjs';
+import { isReady, linesOf, ask as sql } from '../cluster/galera.mjs';
+import { say } from '../lib/say.mjs';
 import { kept, writing } from './kills.mjs';
 import { feeding, observer, quantile, sleep, tennisRung } from './rig.mjs';
 
@@ -15,9 +16,14 @@ const REST_MS = 4000;
 const BACK_MS = 60_000;
 /** A machine goes on for so long at most, ms. */
 const HELD_MS = 1000;
+/** Hold, asked of the server that does not have the machine: so often, and taken by the machine within, ms, 99 times of 100. */
+const HOLDS = 400;
+const HOLD_P99_MS = 100;
+/** A server is frozen for so long, ms: others have taken its machines by then. */
+const FROZEN_MS = 4000;
 
 /** What the trials need of a cluster, as those of one server need it of theirs. @param {Cluster} cluster */
-async function rigOf(cluster) {
+export async function rigOf(cluster) {
   const db = mysql.createPool({ uri: cluster.url, timezone: 'Z', connectionLimit: 2 });
   /** @param {string} text @param {unknown[]} [values] @returns {Promise<Record<string, any>[]>} */
   const query = async (text, values = []) => /** @type {any} */ ((await db.query(text, values))[0]);
@@ -35,12 +41,7 @@ async function rigOf(cluster) {
 }
 
 /** The node that is written to: the one with the servers' lines. @param {Cluster} cluster */
-const writtenTo = ({ galera: { nodes } }) => {
-  const lines = nodes.map((node) =>
-    Number(sql(node.socket, "SELECT COUNT(*) FROM information_schema.processlist WHERE user = 'goodarc'") ?? 0),
-  );
-  return nodes[lines.indexOf(Math.max(...lines))] ?? nodes[0];
-};
+const writtenTo = ({ galera: { nodes } }) => [...nodes].sort((a, b) => linesOf(b) - linesOf(a))[0];
 
 /** The web server that has the line of a machine, from 0; −1 when none has. @param {Cluster} cluster @param {number} port */
 function ownerOf(cluster, port) {
@@ -90,6 +91,14 @@ export async function clusterTrials(cluster, times, random) {
         return () => galera.revive(node);
       },
     ],
+    [
+      'the broker',
+      AWAY_MS.web,
+      async () => {
+        await cluster.killBroker();
+        return () => cluster.reviveBroker();
+      },
+    ],
     ...[0, 1].map(
       (i) =>
         /** @type {[string, number, Kill]} */ ([
@@ -106,6 +115,11 @@ export async function clusterTrials(cluster, times, random) {
   const devices = writing(rig, () => isOver, random);
   /** @type {import('../lib/soak.mjs').Row[]} */
   const rows = [];
+  /** @param {import('../lib/soak.mjs').Row} row */
+  const add = (row) => {
+    rows.push(row);
+    say(`    ${row.what}: ${row.isGood ? 'good' : 'SHORT'}`);
+  };
   await sleep(3000);
   for (const [what, mostMs, kill] of kinds) {
     /** @type {number[]} */
@@ -120,7 +134,7 @@ export async function clusterTrials(cluster, times, random) {
       await back();
       await sleep(REST_MS);
     }
-    rows.push({
+    add({
       what: `killed: ${what}`,
       figures: `${times} times · nothing acknowledged for ${Math.round(quantile(away, 0.5))} ms (p50), ${Math.round(quantile(away, 1))} ms at most`,
       isGood: quantile(away, 1) < mostMs,
@@ -140,24 +154,26 @@ export async function clusterTrials(cluster, times, random) {
     const from = performance.now();
     while (!isReady(apart) && performance.now() - from < BACK_MS) await sleep(100);
     const backS = ((performance.now() - from) / 1000).toFixed(1);
-    rows.push({
+    add({
       what: 'a node that is cut off',
       figures: `refuses writes: ${isRefused ? 'yes' : 'NO'} · acknowledged by the others meanwhile ${goesOn} in 2 s · back after ${isReady(apart) ? `${backS} s` : 'NEVER'}`,
       isGood: isRefused && goesOn > 0 && isReady(apart),
     });
   }
 
+  add(await holdTrial(cluster, /** @type {any} */ (rig)));
+
   isOver = true;
   await devices.done;
   const { figures, isGood } = await kept(rig, devices.acknowledged);
   const same = await agree(cluster);
-  rows.push({
+  add({
     what: 'after all of it',
     figures: `${figures} · errors (5xx but 502 to 504) ${devices.count.errors} · nodes agree: ${same ? 'yes' : 'NO'}`,
     isGood: isGood && devices.count.errors === 0 && same,
   });
 
-  rows.push(await machineTrial(cluster, /** @type {any} */ (rig), times));
+  for (const trial of [machineTrial, frozenTrial, brokerTrial]) add(await trial(cluster, /** @type {any} */ (rig), times));
   await rig.end();
   return rows;
 }
@@ -170,8 +186,7 @@ async function machineTrial(cluster, rig, times) {
   for (let time = 0; time < times; time++) {
     const seen = observer(rig.machinePort);
     const page = await feeding(rig, seen);
-    const owner = ownerOf(cluster, rig.machinePort);
-    if (owner < 0) throw new Error('no web server has the line of the machine');
+    const owner = ownerIn(cluster, rig);
     const from = performance.now();
     await cluster.killServer(owner);
     await sleep(2500);
@@ -189,5 +204,102 @@ async function machineTrial(cluster, rig, times) {
     what: 'a machine whose web server dies',
     figures: `${times} times · stopped after ${Math.round(quantile(ms, 0.5))} ms (p50), ${Math.round(quantile(ms, 1))} ms at most · taken over by another server ${taken} of ${times}`,
     isGood: quantile(ms, 1) <= HELD_MS && taken === times,
+  };
+}
+
+/** Where a machine's driver is, for a trial that needs one. @param {Cluster} cluster @param {import('./rig.mjs').Rig} rig */
+function ownerIn(cluster, rig) {
+  const owner = ownerOf(cluster, rig.machinePort);
+  if (owner < 0) throw new Error('no web server has the line of the machine');
+  return owner;
+}
+
+/** Hold, asked of the server that does not have the machine, while devices write. @param {Cluster} cluster @param {import('./rig.mjs').Rig} rig */
+async function holdTrial(cluster, rig) {
+  const seen = observer(rig.machinePort);
+  const page = await feeding(rig, seen);
+  const path = `/api/machines/${rig.machineId}/command?page=another`;
+  const other = cluster.askServer[1 - ownerIn(cluster, rig)];
+  if (!other) throw new Error('no other server');
+  /** @type {number[]} */
+  const ms = [];
+  let taken = 0;
+  for (let time = 0; time < HOLDS; time++) {
+    const from = performance.now();
+    const { status, text } = await other('POST', path, { do: 'hold' });
+    ms.push(performance.now() - from);
+    if (status === 200 && JSON.parse(text).ok && JSON.parse(text).state === 'held') taken++;
+    await sleep(10);
+  }
+  page.close();
+  seen.end();
+  return {
+    what: 'hold, asked of the other server under load',
+    figures: `${HOLDS} times · taken ${taken} · ${quantile(ms, 0.5).toFixed(1)} ms (p50), ${quantile(ms, 0.99).toFixed(1)} ms (p99)`,
+    isGood: taken === HOLDS && quantile(ms, 0.99) < HOLD_P99_MS,
+  };
+}
+
+/** A feeding machine whose web server is frozen, not dead: it stops, another takes it, and the one that wakes moves it no more. @param {Cluster} cluster @param {import('./rig.mjs').Rig} rig @param {number} times */
+async function frozenTrial(cluster, rig, times) {
+  /** @type {number[]} */
+  const ms = [];
+  let [taken, kept] = [0, 0];
+  for (let time = 0; time < times; time++) {
+    const seen = observer(rig.machinePort);
+    const page = await feeding(rig, seen);
+    const owner = ownerIn(cluster, rig);
+    const pid = cluster.serverPids()[owner] ?? 0;
+    const from = performance.now();
+    process.kill(pid, 'SIGSTOP');
+    await sleep(FROZEN_MS);
+    ms.push(seen.stopped(from).afterMs ?? Number.POSITIVE_INFINITY);
+    page.close();
+    const next = await feeding(rig, seen);
+    const heir = ownerIn(cluster, rig);
+    if (heir !== owner) taken++;
+    process.kill(pid, 'SIGCONT');
+    await sleep(REST_MS);
+    // it wakes, and finds that the machine is another's: nothing stopped, and there is one driver
+    if (ownerOf(cluster, rig.machinePort) === heir && seen.state() === 'feeding') kept++;
+    await next.give('hold');
+    next.close();
+    seen.end();
+  }
+  return {
+    what: 'a machine whose web server is frozen, then wakes',
+    figures: `${times} times · stopped after ${Math.round(quantile(ms, 1))} ms at most · taken over ${taken} of ${times} · undisturbed by the one that woke ${kept} of ${times}`,
+    isGood: quantile(ms, 1) <= HELD_MS && taken === times && kept === times,
+  };
+}
+
+/** A feeding machine while the broker is killed and comes back: it goes on, is held from everywhere, and is shared again. @param {Cluster} cluster @param {import('./rig.mjs').Rig} rig @param {number} times */
+async function brokerTrial(cluster, rig, times) {
+  let [wentOn, held, shared] = [0, 0, 0];
+  for (let time = 0; time < times; time++) {
+    const seen = observer(rig.machinePort);
+    const page = await feeding(rig, seen);
+    const other = cluster.askServer[1 - ownerIn(cluster, rig)];
+    const path = `/api/machines/${rig.machineId}/command?page=another`;
+    /** @param {object} command @returns {Promise<{ ok?: boolean, code?: string }>} */
+    const ask = async (command) => JSON.parse((await other?.('POST', path, command))?.text ?? '{}');
+    await cluster.killBroker();
+    await sleep(2500);
+    if (seen.state() === 'feeding') wentOn++;
+    if ((await ask({ do: 'hold' })).ok) held++;
+    await seen.until((state) => state === 'held');
+    cluster.reviveBroker();
+    for (const end = performance.now() + 5000; performance.now() < end; await sleep(100)) {
+      if (!(await ask({ do: 'refill' })).ok) continue;
+      shared++;
+      break;
+    }
+    page.close();
+    seen.end();
+  }
+  return {
+    what: 'a machine while the broker dies',
+    figures: `${times} times · went on ${wentOn} · held by the server that does not have it ${held} · shared again ${shared}`,
+    isGood: wentOn === times && held === times && shared === times,
   };
 }

@@ -9,7 +9,7 @@ import { demoScope, SESSION_COOKIE, scopeOfToken } from './server/session.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 /** Reached without being signed in. */
-const OPEN = ['/api/health', '/enter', '/_astro', '/favicon.svg'];
+const OPEN = ['/api/health', '/api/alive', '/enter', '/_astro', '/favicon.svg'];
 
 /** The address under which people reach this server, when a proxy stands before it: `https://arc.example.org`. */
 const publicOrigin = (): string => (process.env.GOODARC_ORIGIN ?? '').replace(/\/$/, '');

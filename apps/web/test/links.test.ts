@@ -2,7 +2,8 @@ import type { AddressInfo, Server } from 'node:net';
 import { serveMachine } from '@good-arc/simulator';
 import { afterEach, describe, expect, test } from 'vitest';
 import { handClock } from '../../../packages/line/test/support.ts';
-import { type CourtsideEvent, links, MachineLink } from '../src/server/links.ts';
+import { links } from '../src/server/links.ts';
+import { type CourtsideEvent, MachineLink } from '../src/server/machine-link.ts';
 import { profileOf } from './support/rig.ts';
 import { until } from './support/until.ts';
 
@@ -23,7 +24,7 @@ async function armed() {
   server = await serveMachine({ port: 0, profile: profileOf('Two-wheel portable'), seed: 1, timeFactor: 20, patienceMs });
   const clock = handClock();
   const events: CourtsideEvent[] = [];
-  const link = new MachineLink(`127.0.0.1:${(server.address() as AddressInfo).port}`, clock, 0);
+  const link = new MachineLink(`127.0.0.1:${(server.address() as AddressInfo).port}`, { clock, patienceMs: 0 });
   const close = link.listen((event) => events.push(event), 'driver');
   const state = () => events.filter((event) => event.event === 'status').at(-1)?.state;
   await until(() => events.some((event) => event.event === 'link' && event.up));
@@ -149,11 +150,11 @@ describe('a machine that is ready, its wheels turning', () => {
   });
   test('stands down when its ladder is deleted', async () => {
     const { link, state } = await armed();
-    expect(link.isFor('ladder')).toBe(true);
-    expect(link.isFor('another')).toBe(false);
-    link.standDown('its ladder was deleted');
+    link.standDownFor('another');
+    await settle(100);
+    expect(state()).toBe('ready');
+    link.standDownFor('ladder');
     await until(() => state() === 'stowed');
-    expect(link.isFor('ladder')).toBe(false);
     link.close();
   });
 });

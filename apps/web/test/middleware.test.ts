@@ -65,6 +65,7 @@ describe('who may pass', () => {
   test('a page without a session says how to sign in; health is open', async () => {
     expect(await visit('/bench')).toMatchObject({ status: 401, passed: false });
     expect(await visit('/api/health')).toMatchObject({ passed: true });
+    expect(await visit('/api/alive')).toMatchObject({ passed: true });
   });
 });
 

@@ -37,6 +37,8 @@ export interface MachineClientOptions {
   port: number;
   /** Read off the machine; one without a code takes any. */
   code?: string;
+  /** Where several servers share the machines: who was given this one later says a higher number. */
+  fence?: number;
   onEvent: (event: LinkEvent) => void;
   clock?: Clock;
   /** How long a silent machine is waited for at least, ms, where the test rig is too busy to speak in time. */
@@ -49,6 +51,8 @@ export interface MachineClientOptions {
  */
 export class MachineClient {
   alive = true;
+  /** Said in every greeting from now on. */
+  fence: number | undefined;
   private readonly options: MachineClientOptions;
   private readonly clock: Clock;
   private socket: Socket | null = null;
@@ -65,6 +69,7 @@ export class MachineClient {
 
   constructor(options: MachineClientOptions) {
     this.options = options;
+    this.fence = options.fence;
     this.clock = options.clock ?? realClock;
     this.open();
     this.tick();
@@ -133,7 +138,7 @@ export class MachineClient {
     socket.setNoDelay(true);
     socket.on('error', () => socket.destroy());
     socket.on('connect', () =>
-      this.ask(socket, { do: 'hello', role: 'driver', ...(this.options.code && { code: this.options.code }) }, (reply) => {
+      this.ask(socket, this.greeting(), (reply) => {
         // an answer that was waited for on a line that is gone says nothing of this one
         if (socket !== this.socket) return;
         // a machine that speaks another version is not driven; one that does not answer is not there
@@ -153,6 +158,11 @@ export class MachineClient {
       this.clock.after(this.refused === 'wrong-code' ? WRONG_CODE_RETRY_MS : RECONNECT_MS, () => this.open());
     });
     readLines(socket, (value) => this.hear(value));
+  }
+
+  private greeting(): Extract<CommandBody, { do: 'hello' }> {
+    const { code } = this.options;
+    return { do: 'hello', role: 'driver', ...(code && { code }), ...(this.fence !== undefined && { fence: this.fence }) };
   }
 
   /** Why it does not let itself be driven; one that did not answer has said nothing new. */

@@ -24,3 +24,4 @@ export {
   type Status,
 } from './protocol.ts';
 export { LIVE_STATES, TRANSITIONS } from './states.ts';
+export { stopMachine } from './stop.ts';

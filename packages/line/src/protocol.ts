@@ -7,7 +7,7 @@ import { z } from 'zod';
  */
 
 /** Said in the greeting; a driver of another version does not drive. */
-export const PROTOCOL_VERSION = 4;
+export const PROTOCOL_VERSION = 5;
 
 export const MACHINE_STATES = ['stowed', 'idle', 'arming', 'ready', 'feeding', 'held', 'fault'] as const;
 export type MachineState = (typeof MACHINE_STATES)[number];
@@ -49,6 +49,8 @@ export const commandSchema = z.discriminatedUnion('do', [
     do: z.literal('hello'),
     role: z.enum(['driver', 'observer']),
     /** As the machine shows it: whoever read it there may drive it, nobody else. */ code: z.string().max(20).optional(),
+    /** Of several servers only one may drive; who was given the machine later says a higher number, and the machine takes no lower one again. */
+    fence: z.int().min(0).optional(),
   }),
   z.strictObject({ id, do: z.literal('heartbeat') }),
   z.strictObject({ id, do: z.literal('arm'), program: programSchema }),

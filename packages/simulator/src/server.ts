@@ -33,6 +33,10 @@ export interface MachineServerOptions {
 export function serveMachine({ port, profile, seed, code, timeFactor = 1, patienceMs = 0 }: MachineServerOptions): Promise<Server> {
   const listeners = new Set<Socket>();
   let driver: Socket | null = null;
+  /** The highest that a driver said. */
+  let fence = 0;
+  /** Whether the driver that it has said one. */
+  let hasFence = false;
   /** When the driver was heard of last: a line that is half open says nothing, and nobody is told that it is gone. */
   let driverHeardMs = 0;
   const isGone = (): boolean => realClock.nowMs() - driverHeardMs > Math.max(HEARTBEAT_LOST_MS, patienceMs);
@@ -59,16 +63,23 @@ export function serveMachine({ port, profile, seed, code, timeFactor = 1, patien
     if (command.do === 'hello') {
       if (command.role === 'driver' && code !== undefined && command.code !== code)
         return reply(false, { code: 'wrong-code', text: 'This is not the code on its display.' });
-      if (command.role === 'driver' && driver !== null && driver !== socket && isGone()) {
+      const { role, fence: said } = command;
+      if (role === 'driver' && said !== undefined && said < fence)
+        return reply(false, { code: 'driver-taken', text: 'This machine was given to another server since.' });
+      // one with a fence has been given the machine by whoever gave it to the one before
+      const isGiven = said !== undefined && hasFence && said > fence;
+      if (role === 'driver' && driver !== null && driver !== socket && (isGone() || isGiven)) {
         const gone = driver;
         driver = null;
         gone.destroy();
         machine.linkLost();
       }
-      if (command.role === 'driver' && driver !== null && driver !== socket)
+      if (role === 'driver' && driver !== null && driver !== socket)
         return reply(false, { code: 'driver-taken', text: 'Another driver has this machine.' });
-      if (command.role === 'driver') {
+      if (role === 'driver') {
         driver = socket;
+        hasFence = said !== undefined;
+        fence = Math.max(fence, said ?? 0);
         driverHeardMs = realClock.nowMs();
       }
       listeners.add(socket);

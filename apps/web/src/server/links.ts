@@ -1,218 +1,116 @@
 import { connect } from 'node:net';
 import type { ClubId, LadderId, MachineId } from '@good-arc/core';
-import {
-  afterListening,
-  type Clock,
-  type CommandBody,
-  type LinkEvent,
-  MachineClient,
-  type RadarReading,
-  type Reply,
-  radarReadingSchema,
-  readLines,
-  realClock,
-  type Status,
-} from '@good-arc/line';
-import { log } from './log.ts';
+import { radarReadingSchema, readLines, realClock } from '@good-arc/line';
+import { machine } from '../db/schema.ts';
+import { type Broker, LAPSES_MS, redisBroker } from './broker.ts';
+import { type Line, lineParts, MachineLink } from './machine-link.ts';
+import { noLine } from './problem.ts';
+import type { Scope } from './scope.ts';
+import { SharedLink } from './shared-link.ts';
+import type { Store } from './store.ts';
 
-/** A run counts as attended for this long after the browser's last sign of life (four a second), ms: with the way to the machine under a second in all. */
-const ATTENDED_MS = 800;
-/** A machine that is ready, its wheels turning, is stowed when the page that armed it was not heard of for this long, ms. */
-const READY_LAPSES_MS = 60_000;
-const WATCH_EVERY_MS = 100;
-/** Set where browsers are tested beside each other on a processor too busy for any of them to speak in time. */
-const PATIENCE_MS = Number(process.env.GOODARC_PATIENCE_MS ?? 0);
+/** Several times before it would lapse. */
+const LIVE_EVERY_MS = LAPSES_MS / 4;
+const EVERYBODY = 'everybody';
 
-/** Commands that make a machine move, or go on moving: whoever gives one that is taken drives it from then on. */
-const DRIVES: readonly CommandBody['do'][] = ['arm', 'feed', 'resume'];
-
-export type CourtsideEvent = LinkEvent | RadarReading | { event: 'attended'; by: number };
-type Listener = (event: CourtsideEvent) => void;
-
-/** An address as the machine shows it, `127.0.0.1:7101#K7Q4MD`: where it is, and the code that only its own display tells. */
-function lineParts(address: string): { place: string; host: string; port: number; code: string } {
-  const [place = '', code = ''] = address.split('#');
-  const [host = '', port = ''] = place.split(':');
-  return { place, host, port: Number(port), code };
-}
-
-/** One machine's line, shared by every browser that looks at it. */
-export class MachineLink {
-  readonly address: string;
-  /** Ladder whose rung was armed last; empty for test balls. */
-  private ladderId = '';
-  private readonly clock: Clock;
-  private readonly attendedMs: number;
-  private readonly client: MachineClient;
-  private readonly listeners = new Map<Listener, string>();
-  /** The page whose arm, feed or resume was taken last: the machine is its to attend to. */
-  private driver = '';
-  private attendedAt = 0;
-  private status: Status | null = null;
-  /** Commands to move on their way: until one is answered nobody knows whose machine it is. */
-  private asking = 0;
-  private cancelWatch = (): void => {};
-
-  constructor(address: string, clock: Clock = realClock, patienceMs = PATIENCE_MS) {
-    this.address = address;
-    this.clock = clock;
-    this.attendedMs = Math.max(ATTENDED_MS, patienceMs);
-    const { host, port, code } = lineParts(address);
-    this.client = new MachineClient({ host, port, code, patienceMs: PATIENCE_MS, onEvent: (event) => this.hear(event) });
-    this.watch();
-  }
-
-  /**
-   * @param page the listening page’s own id
-   * @returns a function that ends it; a moving machine is held when the page that drives it leaves, whoever else looks on
-   */
-  listen(listener: Listener, page: string): () => void {
-    this.listeners.set(listener, page);
-    listener(this.client.link);
-    if (this.status) listener(this.status);
-    return () => {
-      this.listeners.delete(listener);
-      // a page may listen twice: to a round, and to its first ball by itself
-      const isGone = ![...this.listeners.values()].includes(page);
-      if ((isGone && page === this.driver) || this.listeners.size === 0) this.holdIfMoving('the page was closed');
-    };
-  }
-
-  tell(event: CourtsideEvent): void {
-    for (const listener of this.listeners.keys()) listener(event);
-  }
-
-  /** A page says that somebody is there; that of an onlooker does not count. */
-  attend(page: string): void {
-    if (page !== this.driver) return;
-    this.attendedAt = this.clock.nowMs();
-    this.client.alive = true;
-  }
-
-  /** @param ladderId of the rung that is armed */
-  async send(command: CommandBody, page: string, ladderId = ''): Promise<Reply> {
-    if (!DRIVES.includes(command.do)) return this.client.send(command);
-    if (command.do !== 'arm' && this.isAnothers(page))
-      return {
-        re: '',
-        ok: false,
-        state: this.status?.state ?? 'held',
-        code: 'driver-taken',
-        text: 'Another page armed this machine and is still there. Arm it from here first.',
-      };
-    // what moves is told so only while somebody is there
-    this.client.alive = true;
-    this.asking++;
-    try {
-      const reply = await this.client.send(command);
-      if (reply.ok) {
-        this.driver = page;
-        this.attendedAt = this.clock.nowMs();
-        if (command.do === 'arm') this.ladderId = ladderId;
-      }
-      return reply;
-    } finally {
-      this.asking--;
-    }
-  }
-
-  /** Whether its wheels turn for a rung of this ladder. */
-  isFor(ladderId: LadderId): boolean {
-    return this.ladderId === ladderId && (this.moving || this.status?.state === 'ready' || this.status?.state === 'held');
-  }
-
-  /** Aims it away and stops its wheels. */
-  standDown(why: string): void {
-    log.info({ address: this.address, why }, 'standing the machine down');
-    this.driver = '';
-    void this.client.send({ do: 'stow' });
-  }
-
-  close(): void {
-    this.cancelWatch();
-    void this.client.send({ do: 'hold' }).finally(() => this.client.close());
-  }
-
-  private hear(event: LinkEvent): void {
-    if (event.event === 'status') this.status = event;
-    if (event.event === 'link' && !event.up) this.status = null;
-    this.tell(event);
-  }
-
-  private get moving(): boolean {
-    return this.status?.state === 'feeding' || this.status?.state === 'arming';
-  }
-
-  private silentMs(): number {
-    return this.clock.nowMs() - this.attendedAt;
-  }
-
-  /** Whether another page drives it and is there: listening, and heard of a moment ago. */
-  private isAnothers(page: string): boolean {
-    if (this.driver === '' || page === this.driver) return false;
-    return [...this.listeners.values()].includes(this.driver) && this.silentMs() <= this.attendedMs;
-  }
-
-  /** Looks again and again whether anybody is there; when this server itself did not run, a page's sign of life is read first. */
-  private watch(): void {
-    this.cancelWatch = afterListening(this.clock, WATCH_EVERY_MS, () => {
-      if (this.asking === 0) {
-        if (this.silentMs() > this.attendedMs) this.holdIfMoving('nobody is at the page');
-        if (this.status?.state === 'ready' && this.silentMs() > READY_LAPSES_MS) this.standDown('nobody came to feed it');
-      }
-      this.watch();
-    });
-  }
-
-  private holdIfMoving(why: string): void {
-    if (!this.moving) return;
-    log.info({ address: this.address, why }, 'holding the machine');
-    void this.client.send({ do: 'hold' });
-    // should the hold not arrive, the missing heartbeat stops the machine
-    this.client.alive = false;
-  }
-}
+/** What concerns whichever server has a line. */
+type Said =
+  | { from: string; do: 'keep-only'; machineId: MachineId; clubId: ClubId; address: string }
+  | { from: string; do: 'stand-down'; ladderId: LadderId; clubId: ClubId };
 
 /** All lines of this server, one a machine. */
-class Links {
-  private readonly byMachine = new Map<string, MachineLink>();
+export class Links {
+  private readonly byMachine = new Map<string, Line>();
   private readonly clubOf = new Map<string, string>();
+  private readonly reach: () => Broker | null;
+  private broker: Broker | null = null;
+  private isShared: boolean | null = null;
   private radar = false;
+  private cancelLive = (): void => {};
+
+  /** @param reach where servers share the machines; asked for with the first line, since whoever draws pages has none */
+  constructor(reach: () => Broker | null) {
+    this.reach = reach;
+  }
 
   /** The open line of this club's machine, without asking the database: hold and stow must work while it is gone. */
-  open(machineId: MachineId, clubId: ClubId): MachineLink | undefined {
+  open(machineId: MachineId, clubId: ClubId): Line | undefined {
     return this.clubOf.get(machineId) === clubId ? this.byMachine.get(machineId) : undefined;
   }
 
   /** The line of a machine; a changed address opens a new one. */
-  of(machineId: MachineId, clubId: ClubId, address: string): MachineLink {
+  of(machineId: MachineId, clubId: ClubId, address: string): Line {
     this.clubOf.set(machineId, clubId);
     this.watchRadar();
     const known = this.byMachine.get(machineId);
     if (known?.address === address) return known;
     known?.close();
-    const link = new MachineLink(address);
+    const broker = this.shared();
+    const link = broker ? new SharedLink({ id: machineId, address, broker }) : new MachineLink(address);
     this.byMachine.set(machineId, link);
     return link;
   }
 
-  /** A machine was archived, or got this address: a line to another one holds it and is closed. */
+  /** A machine was archived, or got this address: a line to another one holds it and is closed, whichever server has it. */
   keepOnly(machineId: MachineId, clubId: ClubId, address: string): void {
+    this.sayToAll({ do: 'keep-only', machineId, clubId, address });
+    this.keepOnlyHere(machineId, clubId, address);
+  }
+
+  /** A ladder was deleted: machines that are armed for it stand down, whichever server has them. */
+  standDownLadder(ladderId: LadderId, clubId: ClubId): void {
+    this.sayToAll({ do: 'stand-down', ladderId, clubId });
+    this.standDownHere(ladderId, clubId);
+  }
+
+  closeAll(): void {
+    this.cancelLive();
+    for (const link of this.byMachine.values()) link.close();
+    this.byMachine.clear();
+  }
+
+  private keepOnlyHere(machineId: MachineId, clubId: ClubId, address: string): void {
     const known = this.open(machineId, clubId);
     if (!known || known.address === address) return;
     known.close();
     this.byMachine.delete(machineId);
   }
 
-  /** A ladder was deleted: machines that are armed for it stand down. */
-  standDownLadder(ladderId: LadderId, clubId: ClubId): void {
-    for (const [machineId, link] of this.byMachine)
-      if (this.clubOf.get(machineId) === clubId && link.isFor(ladderId)) link.standDown('its ladder was deleted');
+  private standDownHere(ladderId: LadderId, clubId: ClubId): void {
+    for (const [machineId, link] of this.byMachine) if (this.clubOf.get(machineId) === clubId) link.standDownFor(ladderId);
   }
 
-  closeAll(): void {
-    for (const link of this.byMachine.values()) link.close();
-    this.byMachine.clear();
+  private shared(): Broker | null {
+    if (this.isShared !== null) return this.broker;
+    const broker = this.reach();
+    this.broker = broker;
+    this.isShared = broker !== null;
+    if (!broker) return null;
+    broker.hear(EVERYBODY, (message) => {
+      const said = message as Said;
+      if (said.from === broker.self) return;
+      if (said.do === 'keep-only') this.keepOnlyHere(said.machineId, said.clubId, said.address);
+      else this.standDownHere(said.ladderId, said.clubId);
+    });
+    this.live(broker);
+    return broker;
+  }
+
+  /** Says again and again that this server lives; when it had lapsed, it looks which machines it still has. */
+  private live(broker: Broker): void {
+    void broker
+      .live()
+      .then((isKept) => {
+        if (!isKept) for (const link of this.byMachine.values()) if (link instanceof SharedLink) void link.lapsed();
+      })
+      .catch(() => {});
+    this.cancelLive = realClock.after(LIVE_EVERY_MS, () => this.live(broker));
+  }
+
+  /** A server without lines yet has no broker either, but what it changes may concern another's. */
+  private sayToAll(said: Said extends infer S ? (S extends Said ? Omit<S, 'from'> : never) : never): void {
+    const broker = this.shared();
+    void broker?.say(EVERYBODY, { from: broker.self, ...said }).catch(() => {});
   }
 
   private watchRadar(): void {
@@ -240,8 +138,20 @@ class Links {
 const KEY = Symbol.for('good-arc.links');
 const shared = globalThis as { [KEY]?: Links };
 /** One for the process, whichever bundle asks: the shutdown of the server finds it by the same symbol. */
-export const links: Links = shared[KEY] ?? new Links();
+export const links: Links =
+  shared[KEY] ??
+  new Links(() => {
+    const { GOODARC_BROKER } = process.env;
+    return GOODARC_BROKER ? redisBroker(GOODARC_BROKER) : null;
+  });
 shared[KEY] = links;
+
+/** The line of a machine of the club. @throws Refusal 404 without such a machine, 409 for one without a line */
+export async function lineOf(store: Store, id: MachineId, { clubId }: Scope): Promise<Line> {
+  const { linkAddress } = await store.one(machine, id, 'machine');
+  if (linkAddress === '') throw noLine();
+  return links.of(id, clubId, linkAddress);
+}
 
 /** Lines of simulated machines that belong to no record yet; none but in the demo. */
 export const spareLines = (): string[] => (process.env.GOODARC_SPARE_LINES ?? '').split(',').filter(Boolean);

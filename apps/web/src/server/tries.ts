@@ -1,5 +1,6 @@
 import type { APIContext } from 'astro';
-import { RateLimiterMemory } from 'rate-limiter-flexible';
+import { RateLimiterMemory, RateLimiterRedis } from 'rate-limiter-flexible';
+import { redisAt } from './broker.ts';
 
 /** Proxies of ours before the server: so many addresses at the end of the list are believed. */
 const hops = (): number => Math.max(0, Math.trunc(Number(process.env.GOODARC_HOPS ?? 0)) || 0);
@@ -11,7 +12,17 @@ export function addressOf({ request, clientAddress }: Pick<APIContext, 'request'
 }
 
 /** Ten links a minute from one address: a person needs one. */
-const signIns = new RateLimiterMemory({ points: 10, duration: 60 });
+const TRIES = { points: 10, duration: 60 };
+const { GOODARC_BROKER } = process.env;
+/** Counted by all servers together where they have a broker; while it is away, by each. */
+const signIns = GOODARC_BROKER
+  ? new RateLimiterRedis({
+      ...TRIES,
+      keyPrefix: 'good-arc:sign-in',
+      storeClient: redisAt(GOODARC_BROKER),
+      insuranceLimiter: new RateLimiterMemory(TRIES),
+    })
+  : new RateLimiterMemory(TRIES);
 
 /** @returns seconds to wait; 0 when this try may go on */
 export async function secondsToWait(address: string): Promise<number> {

@@ -18,8 +18,8 @@ import { commandBody } from '../../../../api/schemas.ts';
 import { gameBall, ladder, machine, player, round } from '../../../../db/schema.ts';
 import { endpoint } from '../../../../server/endpoint.ts';
 import { readRung } from '../../../../server/ladders.ts';
-import { links, pageOf } from '../../../../server/links.ts';
-import { CHANGED_SINCE, noLine, Refusal } from '../../../../server/problem.ts';
+import { lineOf, links, pageOf } from '../../../../server/links.ts';
+import { CHANGED_SINCE, Refusal } from '../../../../server/problem.ts';
 import type { Store } from '../../../../server/store.ts';
 import { gameBallFinder } from '../../../../ui/gameBalls.ts';
 
@@ -31,9 +31,7 @@ export const POST = endpoint(commandBody, async ({ body, id, store, scope, conte
   const page = pageOf(context.url);
   const open = links.open(id, scope.clubId);
   if (open && isPlain(body)) return open.send(asTold(body), page);
-  const { linkAddress } = await store.one(machine, id, 'machine');
-  if (linkAddress === '') throw noLine();
-  const link = links.of(id, scope.clubId, linkAddress);
+  const link = await lineOf(store, id, scope);
   if (body.do === 'test') return link.send(await testBalls(store, body), page);
   if (isPlain(body)) return link.send(asTold(body), page);
   const { ladderId, command } = await programmed(store, id, body);
