@@ -36,9 +36,9 @@ async function drillOnCourt(
 /** Somebody whose record no other journey builds on. */
 const somebodyHits = async (page: Page): Promise<unknown> => page.getByLabel('Who is hitting').selectOption({ label: 'Nell Orrinsmith' });
 
-test('alone by hand with a one-wheel thrower: the beat is tapped, the goal made easier, balls judged one by one and by number', async ({
-  page,
-}) => {
+test('alone by hand with a one-wheel thrower: the beat is tapped, the goal made easier, balls judged one by one and by number', {
+  tag: '@phone',
+}, async ({ page }) => {
   const { press } = handsFor(page);
   const name = `Teasel ${tag()}`;
   await machineByHand(page, name, 'One-wheel portable');
@@ -79,9 +79,9 @@ test('alone by hand with a one-wheel thrower: the beat is tapped, the goal made 
   await expect(page.getByText('From ball 2: target 125 % as wide.', { exact: false }).first()).toBeVisible();
 });
 
-test('a court machine on a line: two balls off, another interval, a jam; it throws what is shown, and the round goes on', async ({
-  page,
-}) => {
+test('a court machine on a line: two balls off, another interval, a jam; it throws what is shown, and the round goes on', {
+  tag: '@phone',
+}, async ({ page }) => {
   const { press, untick } = handsFor(page);
   let machineId = '';
   page.on('request', (request) => {
@@ -143,7 +143,7 @@ test('a court machine on a line: two balls off, another interval, a jam; it thro
   await expect(page.getByText(`every ${now.toFixed(1)} s`, { exact: false }).first()).toBeVisible();
 });
 
-test('a serve, then the next ball: the ritual has its own beat before each release', async ({ page }) => {
+test('a serve, then the next ball: the ritual has its own beat before each release', { tag: '@desk' }, async ({ page }) => {
   const { press } = handsFor(page);
   await drillOnCourt(page, ['tennis-serve-and-next', 1], 'Court 1 (tennis)', 'Bramble');
   await somebodyHits(page);
@@ -158,7 +158,7 @@ test('a serve, then the next ball: the ritual has its own beat before each relea
   await expect(page.getByText('Round finished: 1 of 1.')).toBeVisible();
 });
 
-test('a pair on two lines: each ball is somebody’s, one comes late and the other hits on', async ({ page }) => {
+test('a pair on two lines: each ball is somebody’s, one comes late and the other hits on', { tag: '@desk' }, async ({ page }) => {
   const { press, tick, untick } = handsFor(page);
   await (await findRung(page, 'Two lines, quicker')).click();
   await awake(page, COURT);
@@ -185,7 +185,7 @@ test('a pair on two lines: each ball is somebody’s, one comes late and the oth
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
 });
 
-test('a fielding routine with pitcher and catcher absent: their balls are not thrown', async ({ page }) => {
+test('a fielding routine with pitcher and catcher absent: their balls are not thrown', { tag: '@phone' }, async ({ page }) => {
   const { press } = handsFor(page);
   await drillOnCourt(page, ['baseball-whoever-is-there', 3], 'Long Meadow field (baseball)', 'Heron', async (rung) => {
     for (const absent of ['P', 'C']) await rung.getByLabel(absent, { exact: true }).check();

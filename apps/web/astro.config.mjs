@@ -13,7 +13,7 @@ const bundledServer = {
 
 /** Files of their own for what the bundler would else put beside things that only some pages use, so that every page loads those, too. */
 const APART = {
-  react: /commonjsHelpers|\/node_modules\/(react|react-dom|scheduler)\//,
+  react: /commonjsHelpers|(?<!\/reconciler)\/node_modules\/(react|react-dom|scheduler)\//,
   chances: /\/node_modules\/jstat\/|\/core\/src\/(progress\/(width|student)|spread\/normal)\.ts$/,
   forms: /\/node_modules\/(react-hook-form|@hookform)\//,
   day: /\/ui\/day\.ts$/,

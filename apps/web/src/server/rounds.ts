@@ -13,12 +13,13 @@ import {
 import { and, eq, inArray } from 'drizzle-orm';
 import type { z } from 'zod';
 import type { finishBody, ResultBody } from '../api/schemas.ts';
+import { parsedOnce } from '../db/parsed.ts';
 import { outing, result, round, rung } from '../db/schema.ts';
 import { forgetLive } from './live.ts';
 import { notFound } from './problem.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
-import { sumUp } from './sums.ts';
+import { type AddedBall, addUp, sumUp } from './sums.ts';
 
 export interface StartRound {
   outingId: OutingId;
@@ -74,7 +75,11 @@ export async function finishRound(store: Store, id: string, { finishedAt, weathe
 }
 
 /** What a round was run with. @throws ZodError when it cannot be read */
-export const cardOf = ({ card }: { card: unknown }): RungDocument => rungSchema.parse(card);
+export function cardOf({ card }: { card: unknown }): RungDocument {
+  const { data, error } = parsedOnce(rungSchema, card);
+  if (error) throw error;
+  return data;
+}
 
 /**
  * What became of a ball, with what it counts as by the card of its round. Sent twice it counts once. Of two results of one ball, from two devices, the one
@@ -85,8 +90,9 @@ export const putResult = (store: Store, roundId: RoundId, id: ResultId, body: Re
   store.transaction(async (tx) => {
     // one at a time writes to a round, so that each sees what the other wrote
     const card = cardOf(await tx.lock(round, roundId, 'round'));
-    await writeResult(tx, roundId, card, id, body);
-    await sumUp(tx, [roundId]);
+    const added = await writeResult(tx, roundId, card, id, body);
+    if (added) await addUp(tx, roundId, added);
+    else await sumUp(tx, [roundId]);
   });
 
 /** What a result counts as by the card it is of, and which ball of it. */
@@ -106,8 +112,17 @@ export const removeResult = (store: Store, roundId: RoundId, id: ResultId): Prom
     await sumUp(tx, [roundId]);
   });
 
-/** Within a transaction that holds the round, and sums it up afterwards. */
-export async function writeResult(tx: Store, roundId: RoundId, card: RungDocument, id: ResultId, body: ResultBody): Promise<void> {
+/**
+ * Within a transaction that holds the round, and sums it up afterwards.
+ * @returns what was added to the round, when it is a ball that nothing was known of; null when it changed what was known
+ */
+export async function writeResult(
+  tx: Store,
+  roundId: RoundId,
+  card: RungDocument,
+  id: ResultId,
+  body: ResultBody,
+): Promise<AddedBall | null> {
   const { target, ...plain } = body;
   const values = {
     ...plain,
@@ -117,14 +132,16 @@ export async function writeResult(tx: Store, roundId: RoundId, card: RungDocumen
     targetWidthM: target?.widthM ?? null,
     targetDepthM: target?.depthM ?? null,
   };
-  if (!(await tx.add(result, { id, roundId, ...values }))) {
+  const isNew = await tx.add(result, { id, roundId, ...values });
+  if (!isNew) {
     const known = await tx.anyOne(result, id, 'result');
     if (known.roundId !== roundId) throw notFound('result');
-    if (known.deletedAt) return;
+    if (known.deletedAt) return null;
     await tx.change(result, eq(result.id, id), values);
   }
   const ofBall = await tx.list(result, and(eq(result.roundId, roundId), eq(result.seq, body.seq)), result.id);
   const last = ofBall.at(-1)!.id;
   const others = ofBall.slice(0, -1).map((each) => each.id);
   if (others.length > 0) await tx.change(result, inArray(result.id, others), { replacedBy: last, deletedAt: new Date() });
+  return isNew && others.length === 0 ? values : null;
 }

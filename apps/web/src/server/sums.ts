@@ -1,5 +1,5 @@
-import { inArray, or, type SQL, sql } from 'drizzle-orm';
-import { round } from '../db/schema.ts';
+import { eq, inArray, or, type SQL, sql } from 'drizzle-orm';
+import { type result, round } from '../db/schema.ts';
 import type { Db } from './db.ts';
 import type { Store } from './store.ts';
 
@@ -18,13 +18,30 @@ export const SUMS = {
   gateBalls: ofBalls('COUNT(IF(b.target_xm IS NULL, b.hit, NULL))'),
 } as const;
 
+const NAMES = Object.keys(SUMS) as (keyof typeof SUMS)[];
+
 /** Keeps what the balls of these rounds come to: in the transaction that wrote a ball, after it. What is worked out of a round is worked out again. */
 export async function sumUp(tx: Store, roundIds: readonly string[]): Promise<void> {
   if (roundIds.length === 0) return;
   await tx.change(round, inArray(round.id, [...roundIds]), { ...SUMS, updatedAt: sql`utc_timestamp(3)` });
 }
 
-const NAMES = Object.keys(SUMS) as (keyof typeof SUMS)[];
+export type AddedBall = Pick<typeof result.$inferSelect, 'hit' | 'outcome' | 'targetXM'>;
+
+/** As `sumUp`, of one ball that nothing was known of: what it adds is added, so that a ball of a long round costs no more than one of a short one. */
+export async function addUp(tx: Store, roundId: string, { hit, outcome, targetXM }: AddedBall): Promise<void> {
+  const [isHit, counts, isGate] = [hit === true, hit !== null, targetXM === null];
+  const added: Record<keyof typeof SUMS, boolean> = {
+    hits: isHit,
+    balls: counts,
+    swings: outcome !== 'let-go' && outcome !== 'not-fed',
+    gateHits: isHit && isGate,
+    gateBalls: counts && isGate,
+  };
+  const sums = Object.fromEntries(NAMES.map((each) => [each, sql`${round[each]} + ${Number(added[each])}`]));
+  await tx.change(round, eq(round.id, roundId), { ...sums, updatedAt: sql`utc_timestamp(3)` });
+}
+
 /** As many are named. */
 const MOST_NAMED = 20;
 

@@ -43,30 +43,32 @@ export function DialChart({ moves, scale, curve, balls = [], height = 220, label
   const round = (value: number): string => String(Number(value.toFixed(digits === 0 || Math.abs(value) >= 10 ? 0 : 1)));
   return (
     <ChartFrame label={label} unit={name} height={height}>
-      <ComposedChart data={line} margin={{ top: 6, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
-        <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
-        <XAxis
-          dataKey="reading"
-          type="number"
-          domain={[scale.lo, scale.hi]}
-          tickCount={6}
-          tick={CHART_LABEL}
-          stroke="currentColor"
-          tickFormatter={(reading: number) => printReading({ ...scale, kind: scale.kind === 'colours' ? 'colours' : 'numbers' }, reading)}
-        />
-        <YAxis width={44} tick={CHART_LABEL} stroke="currentColor" tickFormatter={round} domain={['auto', 'auto']} />
-        <Area dataKey="band" stroke="none" fill="var(--color-arrive)" fillOpacity={0.22} isAnimationActive={false} activeDot={false} />
-        <Line dataKey="value" stroke="var(--color-arrive)" strokeWidth={2.5} dot={false} activeDot={false} isAnimationActive={false} />
-        <Scatter data={dots(false)} dataKey="ball" fill="var(--color-ball)" isAnimationActive={false} />
-        <Scatter
-          data={dots(true)}
-          dataKey="ball"
-          fill="var(--color-base-100)"
-          stroke="var(--color-ball)"
-          strokeWidth={2}
-          isAnimationActive={false}
-        />
-      </ComposedChart>
+      {(size) => (
+        <ComposedChart {...size} data={line} margin={{ top: 6, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
+          <XAxis
+            dataKey="reading"
+            type="number"
+            domain={[scale.lo, scale.hi]}
+            tickCount={6}
+            tick={CHART_LABEL}
+            stroke="currentColor"
+            tickFormatter={(reading: number) => printReading({ ...scale, kind: scale.kind === 'colours' ? 'colours' : 'numbers' }, reading)}
+          />
+          <YAxis width={44} tick={CHART_LABEL} stroke="currentColor" tickFormatter={round} domain={['auto', 'auto']} />
+          <Area dataKey="band" stroke="none" fill="var(--color-arrive)" fillOpacity={0.22} isAnimationActive={false} activeDot={false} />
+          <Line dataKey="value" stroke="var(--color-arrive)" strokeWidth={2.5} dot={false} activeDot={false} isAnimationActive={false} />
+          <Scatter data={dots(false)} dataKey="ball" fill="var(--color-ball)" isAnimationActive={false} />
+          <Scatter
+            data={dots(true)}
+            dataKey="ball"
+            fill="var(--color-base-100)"
+            stroke="var(--color-ball)"
+            strokeWidth={2}
+            isAnimationActive={false}
+          />
+        </ComposedChart>
+      )}
     </ChartFrame>
   );
 }

@@ -1,7 +1,6 @@
 import type { UnitSystem } from '@good-arc/core';
 import { Moon, Sun, SunDim } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { api, messageOf } from './api.ts';
 import { Button } from './Button.tsx';
 import { Find } from './Find.tsx';
@@ -11,6 +10,7 @@ import { Network } from './Network.tsx';
 import { OutboxMark } from './OutboxMark.tsx';
 import { Toasts } from './Toasts.tsx';
 import { THEMES, type Theme, themeCookie, themeFrom } from './theme.ts';
+import { toast } from './toast.ts';
 import { useListens } from './Units.tsx';
 
 const NAMES: Record<Theme, string> = { chalk: 'Chalk', dusk: 'Dusk', sun: 'Full sun' };

@@ -1,9 +1,12 @@
 import { type FocusEvent, useEffect, useRef, useState } from 'react';
-import { Toaster } from 'sonner';
 import type { Theme } from './theme.ts';
+import { showsToasts, toastsAreThere } from './toast.ts';
 
 /** A toast goes this long after its button was pressed, ms. */
 const GONE_MS = 400;
+
+/** What shows them is fetched when the page has stood for so long, ms, or has something to say. */
+const FETCHED_AFTER_MS = 1500;
 
 /** Pages that hold a machine. */
 const HELD_FROM = /^\/(courtside|live|right|tune)/;
@@ -16,6 +19,17 @@ export function Toasts({ theme }: { theme: Theme }) {
   // where a machine is held, nothing ever lies over Hold, at the foot of the page
   const [isOnCourt, setIsOnCourt] = useState(false);
   useEffect(() => setIsOnCourt(HELD_FROM.test(location.pathname)), []);
+  const [sonner, setSonner] = useState<typeof import('sonner') | null>(null);
+  useEffect(() => {
+    const fetch = (): void => void import('sonner').then(setSonner, () => {});
+    showsToasts(fetch);
+    const later = setTimeout(fetch, FETCHED_AFTER_MS);
+    return () => clearTimeout(later);
+  }, []);
+  // what is inside listens by now
+  useEffect(() => {
+    if (sonner) toastsAreThere(sonner);
+  }, [sonner]);
   const from = useRef<HTMLElement | null>(null);
 
   function remember(event: FocusEvent): void {
@@ -31,15 +45,17 @@ export function Toasts({ theme }: { theme: Theme }) {
 
   return (
     <div className="contents" onFocusCapture={remember} onClickCapture={goBack}>
-      <Toaster
-        position={isOnCourt ? 'top-center' : 'bottom-center'}
-        theme={theme === 'dusk' ? 'dark' : 'light'}
-        richColors
-        closeButton
-        duration={7000}
-        className="toasts"
-        toastOptions={{ style: { fontSize: '1rem' } }}
-      />
+      {sonner && (
+        <sonner.Toaster
+          position={isOnCourt ? 'top-center' : 'bottom-center'}
+          theme={theme === 'dusk' ? 'dark' : 'light'}
+          richColors
+          closeButton
+          duration={7000}
+          className="toasts"
+          toastOptions={{ style: { fontSize: '1rem' } }}
+        />
+      )}
     </div>
   );
 }

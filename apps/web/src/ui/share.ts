@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from './toast.ts';
 
 /**
  * Through the device’s own share sheet: words for people, and the whole in a file where the device passes files on. Without a share sheet the words are

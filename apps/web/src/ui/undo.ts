@@ -1,5 +1,5 @@
-import { toast } from 'sonner';
 import { messageOf } from './api.ts';
+import { toast } from './toast.ts';
 
 /** Says what was done and offers to undo it. */
 export function saidWithUndo(text: string, undo: () => Promise<void>): void {

@@ -1,9 +1,9 @@
 import { type BallId, type Conditions, type DialPlace, fly, type Launch, type RungId } from '@good-arc/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { MachineRow } from '../api/rows.ts';
 import type { CourtsideCommand } from '../api/schemas.ts';
 import { messageOf } from './api.ts';
+import { toast } from './toast.ts';
 import { useMachine } from './useMachine.ts';
 
 interface Handlers {

@@ -2,13 +2,12 @@ import { z } from 'zod';
 import { LEVELS, SPORTS, surfaceIdSchema } from '../catalog/index.ts';
 import { nameSchema, rungSchema } from '../drill/index.ts';
 import { APPROACHES } from '../progress/index.ts';
+import { MOST_OTHERS } from './card-limits.ts';
 
 /** A dial on a card: its name and where it stands, as the machine's own scale says it. */
 const cardDialSchema = z.strictObject({ name: z.string().min(1).max(60), reading: z.string().min(1).max(40) });
 
 const dialsSchema = z.array(cardDialSchema).max(12);
-/** Machines besides the first that a card may have. */
-export const MOST_OTHERS = 3;
 
 /** One rung of a card: the rung as it is kept, without the ids of the club it came from. */
 const cardRungSchema = z

@@ -4,7 +4,8 @@ import { ballById, netBetween, type Sport } from '../catalog/index.ts';
 import type { Feed, LadderDocument, RungDocument } from '../drill/index.ts';
 import type { CourtId, MachineId, SurfaceId } from '../ids.ts';
 import { aimMachine, type Capability, capability, type DialledMachine, spinFor } from '../machine/index.ts';
-import { type Card, MOST_OTHERS } from './card-schema.ts';
+import { MOST_OTHERS } from './card-limits.ts';
+import type { Card } from './card-schema.ts';
 
 /** To the millimetre, the hundredth of a degree, a thousandth of anything else: a card is read back as it was written. */
 function rounded<T>(value: T): T {

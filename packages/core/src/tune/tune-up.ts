@@ -2,8 +2,9 @@ import { ballById, groundOf, surfaceById } from '../catalog/index.ts';
 import type { Dial, DialCurve } from '../dial/index.ts';
 import { airDensity } from '../flight/index.ts';
 import { expectedRange, type MachineProfile, spinFor } from '../machine/index.ts';
-import { ELEVATION_SIGMA_DEG, type TuneUp } from './ball.ts';
+import type { TuneUp } from './ball.ts';
 import { type Fit, fitDial } from './fit.ts';
+import { ELEVATION_SIGMA_DEG } from './sigmas.ts';
 import type { FitQuestion } from './solve.ts';
 import type { Stand } from './watch.ts';
 

@@ -1,6 +1,7 @@
 import { type Conditions, fly } from '../flight/index.ts';
 import { degToRad, radToDeg, shortTurnDeg } from '../quantity/index.ts';
-import { RADAR_SIGMA_MPS, STOPWATCH_SIGMA_S, type TestBall } from './ball.ts';
+import type { TestBall } from './ball.ts';
+import { RADAR_SIGMA_MPS, STOPWATCH_SIGMA_S } from './sigmas.ts';
 
 /** How the machine stood for the test balls. */
 export interface Stand {

@@ -1,11 +1,11 @@
 import { conditionsOf, gameBallById, hazardsOfSetup, isToFielders, planOf } from '@good-arc/core';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { toast } from 'sonner';
 import type { Kit, Viewer } from '../../api/rows.ts';
 import { isHandFed } from '../../ui/around.ts';
 import { HazardList, ManualFirst } from '../../ui/HazardList.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { describeSpot } from '../../ui/place.ts';
+import { toast } from '../../ui/toast.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { ArcSlider } from './ArcSlider.tsx';
 import { ArrivalBesideGame } from './ArrivalBesideGame.tsx';

@@ -1,9 +1,9 @@
 import { SURFACES } from '@good-arc/core';
 import { ClipboardCopy, Printer, Redo2, Undo2 } from 'lucide-react';
-import { toast } from 'sonner';
 import { Button } from '../../ui/Button.tsx';
 import { courtsideLink } from '../../ui/links.ts';
 import { SourceMark } from '../../ui/SourceMark.tsx';
+import { toast } from '../../ui/toast.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { figuresText } from './figures.ts';
 import type { BenchState } from './useBench.ts';

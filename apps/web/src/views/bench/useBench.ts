@@ -19,12 +19,12 @@ import {
   USUAL_HEIGHT_M,
 } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import type { Kit, MachineRow, Viewer } from '../../api/rows.ts';
 import { askedBesides } from '../../device/drawn.ts';
 import { ownBall } from '../../ui/gameBalls.ts';
 import { useHistory } from '../../ui/history.ts';
 import { machineFor } from '../../ui/machineFor.ts';
+import { toast } from '../../ui/toast.ts';
 import { useKeys } from '../../ui/useKeys.ts';
 import { setupToText } from './addressText.ts';
 import { meetingOf } from './meeting.ts';

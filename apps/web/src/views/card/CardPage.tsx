@@ -1,12 +1,12 @@
 import { type Checklist, makeCard, writeCardJson, writeCardText } from '@good-arc/core';
 import { type CSSProperties, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { BallRow, CourtRow, LadderRow, MachineRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { today } from '../../ui/day.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { Select } from '../../ui/Select.tsx';
 import { share } from '../../ui/share.ts';
+import { toast } from '../../ui/toast.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { SetupCard } from './Card.tsx';
 import { asToday, cardLines, describeCard } from './describe.ts';

@@ -1,6 +1,6 @@
 import { printTime, type RungDocument, type RungId, sameCard } from '@good-arc/core';
 import { useEffect, useState } from 'react';
-import { device } from '../../device/store.ts';
+import { keptReader } from '../../device/kept.ts';
 import { courtsideLink } from '../../ui/links.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { openRuns, type Run } from './run.ts';
@@ -34,7 +34,7 @@ export function RoundNotices({
   players: readonly { id: string; name: string }[];
 }) {
   const [others, setOthers] = useState<Run[]>([]);
-  useEffect(() => void device().ready.then(() => setOthers(openRuns().filter((each) => each.rungId !== rungId))), [rungId]);
+  useEffect(() => void keptReader().then((reader) => setOthers(openRuns(reader).filter((each) => each.rungId !== rungId))), [rungId]);
   const every = (seconds: number): string => printTime(seconds, 1);
   return (
     <>

@@ -1,7 +1,7 @@
 import type { RungId, Sport } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import type { NextTurn, RanLast, Viewer } from '../../api/rows.ts';
-import { device } from '../../device/store.ts';
+import { keptReader } from '../../device/kept.ts';
 import { ThumbDrawing } from '../../ui/ArcThumb.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { courtsideLink, turnLink } from '../../ui/links.ts';
@@ -54,7 +54,7 @@ function StartPage({ turns, last, rungs }: Props) {
   const [words, setWords] = useState('');
   useEffect(() => {
     // what was left open is read after the page stands
-    void Promise.all([import('./run.ts'), device().ready]).then(([{ openRuns }]) => setOpen(openRuns()));
+    void Promise.all([import('./run.ts'), keptReader()]).then(([{ openRuns }, reader]) => setOpen(openRuns(reader)));
   }, []);
   const sports = [...new Set(rungs.map((each) => each.sport))];
   const shown = last.filter((each) => sport === '' || each.sport === sport);

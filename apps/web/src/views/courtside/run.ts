@@ -1,83 +1,22 @@
 import {
   type FeedId,
-  feedIdSchema,
-  GOAL_STEPS,
   type Goal,
   type GoalStep,
   isCardGoal,
   matchPointsOf,
-  OUTCOMES,
   type Outcome,
   type PlayerId,
   type PlayerTarget,
   programOf,
   type RoundId,
   type RungId,
-  rungSchema,
   scoreRound,
   swingTiming,
   turnsOf,
-  weatherSchema,
 } from '@good-arc/core';
-import { z } from 'zod';
-import { keptAs } from '../../device/kept.ts';
+import type { Kept, KeptReader } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
 import { notesOf, sayChanges, saySwings } from '../../words/marks.ts';
-
-const ballSchema = z.object({
-  seq: z.int(),
-  fed: z.boolean(),
-  speedMps: z.number().nullable(),
-  elevationDeg: z.number().nullable(),
-  bearingDeg: z.number().nullable(),
-  topspinRpm: z.number().nullable(),
-  sidespinRpm: z.number().nullable(),
-  gyroRpm: z.number().nullable(),
-  radarMps: z.number().nullable(),
-  landXM: z.number().nullable().default(null),
-  landYM: z.number().nullable().default(null),
-  /** Where it was to be hit to, where the goal was another than the card’s. */
-  target: z.object({ x: z.number(), y: z.number(), widthM: z.number(), depthM: z.number() }).nullable().default(null),
-  outcome: z.enum(OUTCOMES).nullable(),
-  resultId: z.string().nullable(),
-  /** Which ball of the card it was; null until it is judged. */
-  feedId: feedIdSchema.nullable().default(null),
-});
-
-const runSchema = z.object({
-  roundId: z.string(),
-  outingId: z.string(),
-  rungId: z.string(),
-  playerId: z.string(),
-  weather: weatherSchema,
-  startedAt: z.string(),
-  /** The rung as it was when the round began: that is what is thrown, and what the round keeps. */
-  card: rungSchema,
-  confirmedBy: z.string().optional(),
-  /** Who hits in turn with the player, each with a round of their own. */
-  others: z.array(z.object({ playerId: z.string(), roundId: z.string() })).default([]),
-  /** The interval since it was changed in the round, s; null while it is the card’s. */
-  paceS: z.number().nullable().default(null),
-  /** The feed of each ball, by index, and who hits it, where they are not as the card has them. */
-  dealt: z.array(z.int()).nullable().default(null),
-  turns: z.array(z.int()).nullable().default(null),
-  /** Feeds, and hitters, that are out for the rest of the round, by index. */
-  out: z.array(z.int()).default([]),
-  gone: z.array(z.int()).default([]),
-  /** What was asked of the balls, from which on, where that is not what the card asks; the newest last. */
-  goals: z.array(z.object({ seq: z.int(), step: z.enum(GOAL_STEPS), times: z.number() })).default([]),
-  /** The card with its balls nudged; null while none is. */
-  nudged: rungSchema.nullable().default(null),
-  /** What was changed while it went on, and before which ball. */
-  changes: z.array(z.object({ seq: z.int(), about: z.string(), said: z.string() })).default([]),
-  /** Balls thrown before the machine was armed last: it counts from one again each time. */
-  offset: z.int().default(0),
-  balls: z.array(ballSchema),
-  /** Taps at the swing: which ball, and how long after it was there, ms. */
-  swings: z.array(z.object({ seq: z.int(), offMs: z.number() })).default([]),
-  /** Moments to look at on the film. */
-  marks: z.array(z.object({ atS: z.int(), seq: z.int() })).default([]),
-});
 
 /** Of a round that has just begun: nothing thrown, nothing changed. */
 export const AS_BEGUN = {
@@ -96,9 +35,9 @@ export const AS_BEGUN = {
 };
 
 /** One ball of the round as the page knows it. */
-export type RunBall = z.infer<typeof ballSchema>;
+export type RunBall = Run['balls'][number];
 /** A round that is under way; kept on the device until it is finished. */
-export type Run = z.infer<typeof runSchema>;
+export type Run = Kept<'run'>;
 
 /** A round for each rung: one that was begun on another rung is left as it is. */
 const KEY = 'round:';
@@ -106,18 +45,16 @@ const OUTING_KEY = 'outing';
 /** As many characters as a round keeps. */
 const LONGEST_NOTES = 1000;
 
-const readAt = (key: string): Run | null => keptAs(runSchema, key);
-
-/** All rounds this device is in the middle of, the newest first; complete once the device is ready. */
-export function openRuns(): Run[] {
+/** All rounds this device is in the middle of, the newest first. */
+export function openRuns({ kept }: KeptReader): Run[] {
   return device()
     .keys(KEY)
-    .flatMap((key) => readAt(key) ?? [])
+    .flatMap((key) => kept('run', key) ?? [])
     .sort((a, b) => b.startedAt.localeCompare(a.startedAt));
 }
 
 /** The round that this device was in the middle of on this rung. */
-export const savedRun = (rungId: RungId): Run | null => openRuns().find((run) => run.rungId === rungId) ?? null;
+export const savedRun = (reader: KeptReader, rungId: RungId): Run | null => openRuns(reader).find((run) => run.rungId === rungId) ?? null;
 
 export function saveRun(rungId: RungId, run: Run | null): void {
   if (run) device().setItem(KEY + rungId, JSON.stringify(run));

@@ -1,17 +1,9 @@
 import { useEffect, useState } from 'react';
-import { z } from 'zod';
-import { keptAs } from '../../device/kept.ts';
+import { type Kept, keptReader } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
 
-const signalsSchema = z.object({
-  /** One tone a second before the release; or three marks: drop, roll, go. */
-  tone: z.enum(['off', 'one', 'three']),
-  /** The next ball and whose it is, said aloud. */
-  voice: z.boolean(),
-  buzz: z.boolean(),
-});
 /** How a release is told to who does not look. */
-export type Signals = z.infer<typeof signalsSchema>;
+export type Signals = Kept<'signals'>;
 
 const SILENT: Signals = { tone: 'off', voice: false, buzz: false };
 const KEY = 'signals';
@@ -46,8 +38,8 @@ export function signalsFor({ tone, voice, buzz }: Signals, cue: string): { befor
 export function useSignals(): [Signals, (part: Partial<Signals>) => void] {
   const [signals, setSignals] = useState<Signals>(SILENT);
   useEffect(() => {
-    void device().ready.then(() => {
-      const kept = keptAs(signalsSchema, KEY);
+    void keptReader().then(({ kept: read }) => {
+      const kept = read('signals', KEY);
       if (kept) setSignals(kept);
     });
   }, []);

@@ -1,7 +1,7 @@
 import { type Goal, type ListChange, nudged, type RungDocument, redeal, retakeTurns, type TodayChange } from '@good-arc/core';
-import { toast } from 'sonner';
 import type { MachineRow } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
+import { toast } from '../../ui/toast.ts';
 import { sayGoal } from '../../words/goals.ts';
 import { hittersOf, programIn, type Run, thrownOf, turnsIn } from './run.ts';
 import type { useRound } from './useRound.ts';

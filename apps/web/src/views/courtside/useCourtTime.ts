@@ -1,11 +1,7 @@
 import type { CourtId } from '@good-arc/core';
 import { useEffect, useState } from 'react';
-import { z } from 'zod';
-import { device } from '../../device/store.ts';
-import { keepToday, keptToday } from './ofToday.ts';
+import { keepToday, keptReader } from '../../device/kept.ts';
 
-/** Until when the court is ours, by the clock on the wall. */
-const keptSchema = z.object({ until: z.string() });
 const EVERY_MS = 5000;
 
 /** Minutes from now until a time of this day such as `17:30`, rounded down; below 0 when it is over, null without one. */
@@ -22,8 +18,8 @@ export function useCourtTime(courtId: CourtId) {
   const key = `court-until:${courtId}`;
 
   useEffect(() => {
-    void device().ready.then(() => {
-      const kept = keptToday(keptSchema, key);
+    void keptReader().then(({ keptToday }) => {
+      const kept = keptToday('courtTime', key);
       if (kept) setUntil(kept.until);
     });
   }, [key]);

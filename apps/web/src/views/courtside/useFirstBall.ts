@@ -20,13 +20,13 @@ import {
   trimAll,
 } from '@good-arc/core';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { GameBallRow, MachineRow } from '../../api/rows.ts';
 import { today } from '../../ui/day.ts';
 import { gameBallFinder } from '../../ui/gameBalls.ts';
 import { useHistory } from '../../ui/history.ts';
 import { putRow } from '../../ui/putRow.ts';
+import { toast } from '../../ui/toast.ts';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { useTestBalls } from '../../ui/useTestBalls.ts';
 import type { Trimmed, useTrim } from './useTrim.ts';

@@ -11,8 +11,8 @@ import {
   scoreOf,
   targetOf,
 } from '@good-arc/core';
-import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
+import { toast } from '../../ui/toast.ts';
 import { sayGoal } from '../../words/goals.ts';
 import { sayMark } from '../../words/marks.ts';
 import { lastJudged, waitingBall } from './round.ts';

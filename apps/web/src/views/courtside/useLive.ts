@@ -1,10 +1,10 @@
 import { type ListChange, type RungDocument, scoreRound } from '@good-arc/core';
 import { useEffect, useRef } from 'react';
-import { toast } from 'sonner';
 import type { LiveAnswer, LiveShown } from '../../api/live.ts';
 import type { MachineRow } from '../../api/rows.ts';
 import { device } from '../../device/store.ts';
 import { api } from '../../ui/api.ts';
+import { toast } from '../../ui/toast.ts';
 import { type Run, resultsOf, thrownOf, turnsIn } from './run.ts';
 
 /** How often a round is shown, ms: while somebody follows it, and while nobody does. */

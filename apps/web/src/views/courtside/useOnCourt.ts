@@ -14,12 +14,12 @@ import {
   wholly,
 } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { GameBallRow, MachineRow, NextTurn, PlayerRow, RungRow, Swings, Viewer } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
 import { device } from '../../device/store.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
+import { toast } from '../../ui/toast.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { outcomeNames } from '../../words/outcomes.ts';

@@ -1,6 +1,6 @@
 import type { RungId } from '@good-arc/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { device } from '../../device/store.ts';
+import { keptReader } from '../../device/kept.ts';
 import { outbox } from '../../ui/outbox.ts';
 import { afterRound, type RoundEvent } from './round.ts';
 import { type Run, savedRun, saveRun } from './run.ts';
@@ -30,9 +30,9 @@ export function useRound(rungId: RungId, onFound: (run: Run) => void) {
 
   useEffect(() => {
     let isOpen = true;
-    void device().ready.then(() => {
+    void keptReader().then((reader) => {
       if (!isOpen) return;
-      const kept = savedRun(rungId);
+      const kept = savedRun(reader, rungId);
       if (kept) {
         tell({ kind: 'found', run: kept });
         found.current(kept);

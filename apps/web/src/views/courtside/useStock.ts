@@ -1,13 +1,8 @@
 import type { CourtId } from '@good-arc/core';
 import { useEffect, useState } from 'react';
-import { z } from 'zod';
 import type { MachineRow } from '../../api/rows.ts';
-import { device } from '../../device/store.ts';
+import { keepToday, keptReader } from '../../device/kept.ts';
 import { isHandFed } from '../../ui/around.ts';
-import { keepToday, keptToday } from './ofToday.ts';
-
-/** Before this round. */
-const sinceSchema = z.object({ balls: z.int() });
 
 /**
  * Balls thrown today since somebody picked up, or refilled: from round to round on this device.
@@ -18,8 +13,8 @@ function useSince(key: string, thrown: number) {
   const [before, setBefore] = useState(0);
 
   useEffect(() => {
-    void device().ready.then(() => {
-      const kept = keptToday(sinceSchema, key);
+    void keptReader().then(({ keptToday }) => {
+      const kept = keptToday('since', key);
       if (kept) setBefore(kept.balls);
     });
   }, [key]);

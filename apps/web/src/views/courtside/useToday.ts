@@ -1,23 +1,7 @@
-import {
-  type ForToday,
-  forToday,
-  type MachineProfile,
-  type RungDocument,
-  type Sport,
-  type Venue,
-  type Weather,
-  weatherSchema,
-} from '@good-arc/core';
+import { type ForToday, forToday, type MachineProfile, type RungDocument, type Sport, type Venue, type Weather } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
-import { z } from 'zod';
-import { device } from '../../device/store.ts';
-import { keepToday, keptToday } from './ofToday.ts';
+import { keepToday, keptReader } from '../../device/kept.ts';
 
-/** The air of a court as it was set last, and whether rungs are turned for it. */
-const keptSchema = z.object({
-  air: weatherSchema.pick({ windXMps: true, windYMps: true, temperatureC: true }),
-  taken: z.boolean(),
-});
 const keyOf = (courtId: string): string => `air:${courtId}`;
 
 /** Where a rung is thrown, apart from its air. */
@@ -46,8 +30,8 @@ export function useToday(rung: RungDocument, { sport, machine, ceilingM }: Where
   const { courtId } = rung;
 
   useEffect(() => {
-    void device().ready.then(() => {
-      const kept = keptToday(keptSchema, keyOf(courtId));
+    void keptReader().then(({ keptToday }) => {
+      const kept = keptToday('air', keyOf(courtId));
       if (!kept) return;
       setWeather((now) => ({ ...now, ...kept.air }));
       setTaken(kept.taken);

@@ -1,19 +1,11 @@
 import { isTrimOf, type MachineTrim, NO_TRIM, type RungDocument, trimAll } from '@good-arc/core';
 import { useEffect, useState } from 'react';
-import { z } from 'zod';
 import type { MachineRow, RungRow } from '../../api/rows.ts';
+import { type Kept, keepToday, keptReader } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
-import { keepToday, keptToday } from './ofToday.ts';
 
-/** What a machine was trimmed by today, on which rung. */
-const keptSchema = z.object({
-  rungId: z.string(),
-  by: z.object({ elevationDeg: z.number(), speedShare: z.number(), turnDeg: z.number() }),
-  /** Of the dials that stand elsewhere than the card has them, by their id. */
-  readings: z.record(z.string(), z.number()),
-});
 /** What the first ball of a rung was trimmed by. */
-export type Trimmed = Omit<z.infer<typeof keptSchema>, 'rungId'>;
+export type Trimmed = Omit<Kept<'trim'>, 'rungId'>;
 
 const NOT_TRIMMED: Trimmed = { by: NO_TRIM, readings: {} };
 
@@ -23,8 +15,8 @@ export function useTrim({ id: rungId, document: card }: Pick<RungRow, 'id' | 'do
   const [trimmed, setTrimmed] = useState(NOT_TRIMMED);
   const [isTrying, setIsTrying] = useState(false);
   useEffect(() => {
-    void device().ready.then(() => {
-      const kept = keptToday(keptSchema, key);
+    void keptReader().then(({ keptToday }) => {
+      const kept = keptToday('trim', key);
       if (!kept) return;
       const { speedShare } = kept.by;
       setTrimmed(kept.rungId === rungId ? kept : { by: { ...NO_TRIM, speedShare }, readings: {} });

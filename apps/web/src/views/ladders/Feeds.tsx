@@ -14,13 +14,13 @@ import {
   writeBallList,
 } from '@good-arc/core';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { Kit } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { download, fileName } from '../../ui/download.ts';
 import { FeedShape } from '../../ui/FeedShape.tsx';
 import { venueOf } from '../../ui/judge.ts';
 import { Notice } from '../../ui/Notice.tsx';
+import { toast } from '../../ui/toast.ts';
 import { useUnits } from '../../ui/Units.tsx';
 
 interface Props {

@@ -2,12 +2,12 @@ import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSe
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween, wholly } from '@good-arc/core';
 import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChangedSince } from '../../ui/ChangedSince.tsx';
 import { contextOf, judge, venueOf } from '../../ui/judge.ts';
+import { toast } from '../../ui/toast.ts';
 import { Units } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { CompareRungs } from './CompareRungs.tsx';

@@ -1,12 +1,12 @@
 import type { RungDocument } from '@good-arc/core';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
 import type { LadderRow, RungRow, Versioned } from '../../api/rows.ts';
 import { api, madeMeanwhile, messageOf } from '../../ui/api.ts';
 import { Autosave, type SaveState } from '../../ui/autosave.ts';
 import type { Whose } from '../../ui/ChangedSince.tsx';
 import { useHistory } from '../../ui/history.ts';
 import { mergedLadder } from '../../ui/merge.ts';
+import { toast } from '../../ui/toast.ts';
 
 /** Writes from the ladder this page knows to be kept, and goes on from what it wrote. */
 class Writer {

@@ -1,5 +1,8 @@
 import { Area, Bar, CartesianGrid, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { CHART_LABEL, ChartFrame } from '../../ui/ChartFrame.tsx';
+import { CHART_LABEL, ChartFrame, leftOutBetween } from '../../ui/ChartFrame.tsx';
+
+/** Room for the figures of the axis, px. */
+const AXIS_PX = 40;
 
 /** A day with what is drawn of it. */
 export interface DayPoint {
@@ -32,37 +35,46 @@ export function DayChart({
   const round = (value: number): string => String(Number(value.toFixed(Math.abs(value) >= 10 ? 0 : 1)));
   return (
     <ChartFrame label={label} unit={unit} height={height}>
-      <ComposedChart data={data} margin={{ top: 6, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
-        <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
-        <XAxis dataKey="name" tick={CHART_LABEL} stroke="currentColor" minTickGap={28} />
-        <YAxis width={40} tick={CHART_LABEL} stroke="currentColor" tickFormatter={round} domain={[0, 'auto']} />
-        {kind === 'bars' ? (
-          <Bar dataKey="value" fill="var(--color-arrive)" isAnimationActive={false} />
-        ) : (
-          <>
-            <Area dataKey="band" stroke="none" fill="var(--color-arrive)" fillOpacity={0.22} isAnimationActive={false} activeDot={false} />
-            <Line
-              dataKey="value"
-              stroke="var(--color-arrive)"
-              strokeWidth={2.5}
-              dot={{ r: 3, fill: 'var(--color-arrive)' }}
-              activeDot={false}
-              isAnimationActive={false}
+      {(size) => (
+        <ComposedChart {...size} data={data} margin={{ top: 6, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
+          <XAxis dataKey="name" tick={CHART_LABEL} stroke="currentColor" interval={leftOutBetween(points.length, size.width - AXIS_PX)} />
+          <YAxis width={AXIS_PX} interval={0} tick={CHART_LABEL} stroke="currentColor" tickFormatter={round} domain={[0, 'auto']} />
+          {kind === 'bars' ? (
+            <Bar dataKey="value" fill="var(--color-arrive)" isAnimationActive={false} />
+          ) : (
+            <>
+              <Area
+                dataKey="band"
+                stroke="none"
+                fill="var(--color-arrive)"
+                fillOpacity={0.22}
+                isAnimationActive={false}
+                activeDot={false}
+              />
+              <Line
+                dataKey="value"
+                stroke="var(--color-arrive)"
+                strokeWidth={2.5}
+                dot={{ r: 3, fill: 'var(--color-arrive)' }}
+                activeDot={false}
+                isAnimationActive={false}
+              />
+            </>
+          )}
+          {points.flatMap(({ name, isMarked }) =>
+            isMarked ? [<ReferenceLine key={name} x={name} stroke="currentColor" strokeDasharray="2 4" strokeOpacity={0.7} />] : [],
+          )}
+          {cap != null && (
+            <ReferenceLine
+              y={cap}
+              stroke={kind === 'bars' ? 'var(--color-error)' : 'var(--color-secondary)'}
+              strokeWidth={2}
+              strokeDasharray="6 4"
             />
-          </>
-        )}
-        {points.flatMap(({ name, isMarked }) =>
-          isMarked ? [<ReferenceLine key={name} x={name} stroke="currentColor" strokeDasharray="2 4" strokeOpacity={0.7} />] : [],
-        )}
-        {cap != null && (
-          <ReferenceLine
-            y={cap}
-            stroke={kind === 'bars' ? 'var(--color-error)' : 'var(--color-secondary)'}
-            strokeWidth={2}
-            strokeDasharray="6 4"
-          />
-        )}
-      </ComposedChart>
+          )}
+        </ComposedChart>
+      )}
     </ChartFrame>
   );
 }

@@ -1,6 +1,9 @@
 import type { SeasonWeek, WeekFact } from '@good-arc/core';
 import { Bar, CartesianGrid, Cell, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { CHART_LABEL, ChartFrame } from '../../ui/ChartFrame.tsx';
+import { CHART_LABEL, ChartFrame, leftOutBetween } from '../../ui/ChartFrame.tsx';
+
+/** Room for the figures of each axis, px. */
+const AXIS_PX = 36;
 
 /** A week as it is drawn. */
 export interface DrawnWeek {
@@ -22,51 +25,58 @@ export function SeasonChart({ weeks, rungs }: { weeks: readonly DrawnWeek[]; run
   const now = weeks.find(({ isNow }) => isNow);
   return (
     <ChartFrame label="Balls of each week, planned and hit, and the rung to be on" unit="balls a week · rung, by the line" height={220}>
-      <ComposedChart data={data} margin={{ top: 8, right: 4, bottom: 4, left: 0 }} barGap={-12} accessibilityLayer={false}>
-        <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
-        <XAxis dataKey="name" tick={CHART_LABEL} stroke="currentColor" minTickGap={24} />
-        <YAxis yAxisId="balls" width={40} tick={CHART_LABEL} stroke="currentColor" allowDecimals={false} />
-        <YAxis
-          yAxisId="rung"
-          orientation="right"
-          width={32}
-          domain={[0, rungs]}
-          allowDecimals={false}
-          tick={CHART_LABEL}
-          stroke="currentColor"
-        />
-        <Bar yAxisId="balls" dataKey="planned" barSize={16} isAnimationActive={false}>
-          {weeks.map(({ name, week }) => (
-            <Cell
-              key={name}
-              fill="var(--color-base-300)"
-              stroke="currentColor"
-              strokeOpacity={0.6}
-              {...(week.kind === 'ease' && { strokeDasharray: '3 3' })}
-            />
-          ))}
-        </Bar>
-        <Bar yAxisId="balls" dataKey="hit" barSize={8} fill="var(--color-arrive)" isAnimationActive={false} />
-        <Line
-          yAxisId="rung"
-          dataKey="rung"
-          type="step"
-          stroke="currentColor"
-          strokeWidth={2.5}
-          dot={false}
-          activeDot={false}
-          isAnimationActive={false}
-        />
-        <Line
-          yAxisId="rung"
-          dataKey="reached"
-          stroke="none"
-          dot={{ r: 6, fill: 'var(--color-ball)', stroke: 'currentColor', strokeWidth: 1.5 }}
-          activeDot={false}
-          isAnimationActive={false}
-        />
-        {now && <ReferenceLine yAxisId="balls" x={now.name} stroke="currentColor" strokeDasharray="2 4" />}
-      </ComposedChart>
+      {(size) => (
+        <ComposedChart {...size} data={data} margin={{ top: 8, right: 4, bottom: 4, left: 0 }} barGap={-12} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
+          <XAxis
+            dataKey="name"
+            tick={CHART_LABEL}
+            stroke="currentColor"
+            interval={leftOutBetween(weeks.length, size.width - 2 * AXIS_PX)}
+          />
+          <YAxis yAxisId="balls" width={AXIS_PX} tick={CHART_LABEL} stroke="currentColor" allowDecimals={false} />
+          <YAxis
+            yAxisId="rung"
+            orientation="right"
+            width={AXIS_PX}
+            domain={[0, rungs]}
+            allowDecimals={false}
+            tick={CHART_LABEL}
+            stroke="currentColor"
+          />
+          <Bar yAxisId="balls" dataKey="planned" barSize={16} isAnimationActive={false}>
+            {weeks.map(({ name, week }) => (
+              <Cell
+                key={name}
+                fill="var(--color-base-300)"
+                stroke="currentColor"
+                strokeOpacity={0.6}
+                {...(week.kind === 'ease' && { strokeDasharray: '3 3' })}
+              />
+            ))}
+          </Bar>
+          <Bar yAxisId="balls" dataKey="hit" barSize={8} fill="var(--color-arrive)" isAnimationActive={false} />
+          <Line
+            yAxisId="rung"
+            dataKey="rung"
+            type="step"
+            stroke="currentColor"
+            strokeWidth={2.5}
+            dot={false}
+            activeDot={false}
+            isAnimationActive={false}
+          />
+          <Line
+            yAxisId="rung"
+            dataKey="reached"
+            stroke="none"
+            dot={{ r: 6, fill: 'var(--color-ball)', stroke: 'currentColor', strokeWidth: 1.5 }}
+            activeDot={false}
+            isAnimationActive={false}
+          />
+          {now && <ReferenceLine yAxisId="balls" x={now.name} stroke="currentColor" strokeDasharray="2 4" />}
+        </ComposedChart>
+      )}
     </ChartFrame>
   );
 }

@@ -1,11 +1,11 @@
 import { type PlanDocument, planSchema } from '@good-arc/core';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, PlanRow, Versioned } from '../../api/rows.ts';
 import { api, madeMeanwhile, messageOf } from '../../ui/api.ts';
 import type { Whose } from '../../ui/ChangedSince.tsx';
 import { mergedFields } from '../../ui/merge.ts';
+import { toast } from '../../ui/toast.ts';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 
 function firstPlan(ladder: LadderRow, kit: Kit, startsAt: string): PlanDocument {

@@ -1,11 +1,11 @@
 import { ballById, type Dial, fitTuneUp, isFlown, onClick, SPORT_RECORDS, standOf, type TestBall, type TuneUp } from '@good-arc/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, MachineRow, Viewer } from '../../api/rows.ts';
 import { api, messageOf } from '../../ui/api.ts';
 import { useHistory } from '../../ui/history.ts';
 import { valueOfBall } from '../../ui/testBalls.ts';
+import { toast } from '../../ui/toast.ts';
 import { useTestBalls } from '../../ui/useTestBalls.ts';
 import { firstTune, newBall, placesOf, savedTune, saveTune, withSeen } from './state.ts';
 

@@ -14,7 +14,6 @@ import {
 } from '@good-arc/core';
 import { proxy } from 'comlink';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { v7 as uuidv7 } from 'uuid';
 import { messageOf } from '../../../ui/api.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -22,6 +21,7 @@ import { ownBall } from '../../../ui/gameBalls.ts';
 import { describeSpot } from '../../../ui/place.ts';
 import { putRow } from '../../../ui/putRow.ts';
 import { SourceMark } from '../../../ui/SourceMark.tsx';
+import { toast } from '../../../ui/toast.ts';
 import { useUnits } from '../../../ui/Units.tsx';
 import type { BenchState } from '../useBench.ts';
 import { benchWorker } from '../worker.ts';
