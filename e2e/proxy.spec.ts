@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { findRung, machineState } from './support/pages.ts';
+import { awake, findRung, machineState } from './support/pages.ts';
 import { startProxy } from './support/proxy.ts';
 
 test.use({ ignoreHTTPSErrors: true });
@@ -17,6 +17,7 @@ test('behind a web server with HTTPS people write, machines are heard, and other
     await expect(async () => expect((await request.get(`${origin}/api/health`)).ok()).toBe(true)).toPass();
     await page.goto(`${origin}/`);
     await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+    await awake(page);
     const written = page.waitForResponse((response) => response.url() === `${origin}/api/me`);
     await page.getByRole('button', { name: 'mph · ft' }).click();
     expect((await written).status()).toBe(204);

@@ -10,7 +10,7 @@ import {
   scoreOf,
   type Weather,
 } from '@good-arc/core';
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import type { z } from 'zod';
 import type { finishBody, ResultBody } from '../api/schemas.ts';
 import { parsedOnce } from '../db/parsed.ts';
@@ -89,7 +89,7 @@ export function cardOf({ card }: { card: unknown }): RungDocument {
 export const putResult = (store: Store, roundId: RoundId, id: ResultId, body: ResultBody): Promise<void> =>
   store.transaction(async (tx) => {
     // one at a time writes to a round, so that each sees what the other wrote
-    const card = cardOf(await tx.lock(round, roundId, 'round'));
+    const card = cardOf(await tx.lockOf(round, roundId, 'round', { card: round.card }));
     const added = await writeResult(tx, roundId, card, id, body);
     if (added) await addUp(tx, roundId, added);
     else await sumUp(tx, [roundId]);
@@ -139,7 +139,13 @@ export async function writeResult(
     if (known.deletedAt) return null;
     await tx.change(result, eq(result.id, id), values);
   }
-  const ofBall = await tx.list(result, and(eq(result.roundId, roundId), eq(result.seq, body.seq)), result.id);
+  const ofBall = await tx.read((db, mine) =>
+    db
+      .select({ id: result.id })
+      .from(result)
+      .where(and(mine(result), eq(result.roundId, roundId), eq(result.seq, body.seq)))
+      .orderBy(asc(result.id)),
+  );
   const last = ofBall.at(-1)!.id;
   const others = ofBall.slice(0, -1).map((each) => each.id);
   if (others.length > 0) await tx.change(result, inArray(result.id, others), { replacedBy: last, deletedAt: new Date() });

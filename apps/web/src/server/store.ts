@@ -1,4 +1,4 @@
-import { and, asc, eq, getTableName, inArray, isNotNull, isNull, type SQL } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, getTableName, inArray, isNotNull, isNull, type SQL } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
 import { OtherVersion } from '../db/document.ts';
@@ -118,14 +118,24 @@ export class Store {
   }
 
   /** As `anyOne`, and nobody else changes or locks the row until this transaction ends. @throws Refusal 404 */
-  async lock<T extends ClubTable>(table: T, id: string, what: string): Promise<Row<T>> {
+  lock<T extends ClubTable>(table: T, id: string, what: string): Promise<Row<T>> {
+    return this.lockOf(table, id, what, getTableColumns(table) as { [K in keyof Row<T> & string]: AnyMySqlColumn }) as Promise<Row<T>>;
+  }
+
+  /** As `lock`, of these columns only. */
+  async lockOf<T extends ClubTable, K extends keyof Row<T> & string>(
+    table: T,
+    id: string,
+    what: string,
+    columns: { [name in K]: AnyMySqlColumn },
+  ): Promise<Pick<Row<T>, K>> {
     const [row] = await this.db
-      .select()
+      .select(columns)
       .from(table as MySqlTable)
       .where(and(this.mine(table), eq(table.id, id)))
       .for('update');
     if (!row) throw notFound(what);
-    return row as Row<T>;
+    return row as Pick<Row<T>, K>;
   }
 
   /**

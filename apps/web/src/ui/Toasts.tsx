@@ -22,9 +22,12 @@ export function Toasts({ theme }: { theme: Theme }) {
   const [sonner, setSonner] = useState<typeof import('sonner') | null>(null);
   useEffect(() => {
     const fetch = (): void => void import('sonner').then(setSonner, () => {});
-    showsToasts(fetch);
+    const end = showsToasts(fetch);
     const later = setTimeout(fetch, FETCHED_AFTER_MS);
-    return () => clearTimeout(later);
+    return () => {
+      clearTimeout(later);
+      end();
+    };
   }, []);
   // what is inside listens by now
   useEffect(() => {

@@ -3,20 +3,33 @@ import type { ExternalToast } from 'sonner';
 type Sonner = typeof import('sonner');
 
 let isThere: (sonner: Sonner) => void = () => {};
-const shown = new Promise<Sonner>((resolve) => {
-  isThere = resolve;
-});
+let shown: Promise<Sonner>;
 let fetchIt = (): void => {};
 
-/** Whoever shows messages: what was said before is shown then. @param fetch is called with each message until it has come: a line may have been down */
-export const showsToasts = (fetch: () => void): void => {
+/** Nothing shows messages, yet or any more: what is said waits. */
+function nothingShows(): void {
+  shown = new Promise((resolve) => {
+    isThere = resolve;
+  });
+  fetchIt = () => {};
+}
+nothingShows();
+
+/**
+ * Whoever shows messages: what was said before is shown when they are there.
+ * @param fetch is called with each message until then: a line may have been down
+ * @returns a function that says they are gone
+ */
+export function showsToasts(fetch: () => void): () => void {
   fetchIt = fetch;
-};
+  return nothingShows;
+}
+
 /** The messages can be seen from now on. */
-export const toastsAreThere = (sonner: Sonner): void => {
+export function toastsAreThere(sonner: Sonner): void {
   fetchIt = () => {};
   isThere(sonner);
-};
+}
 
 function say(show: (sonner: Sonner) => (text: string, more?: ExternalToast) => unknown) {
   return (text: string, more?: ExternalToast): void => {

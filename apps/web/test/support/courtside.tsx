@@ -1,7 +1,7 @@
 import { firstChecklist, type RungDocument } from '@good-arc/core';
 import { act, render, screen } from '@testing-library/react';
-import { Toaster } from 'sonner';
 import type { MachineRow, PlayerRow } from '../../src/api/rows.ts';
+import { Toasts } from '../../src/ui/Toasts.tsx';
 import Courtside from '../../src/views/courtside/Courtside.tsx';
 import type { CourtsideProps } from '../../src/views/courtside/useOnCourt.ts';
 import { type Asked, aPage, FakeStream } from './page.ts';
@@ -58,7 +58,7 @@ export function show(part: Partial<CourtsideProps> = {}, answer?: Parameters<typ
   render(
     <>
       <Courtside {...props(part)} />
-      <Toaster />
+      <Toasts theme="chalk" />
     </>,
   );
   return page;

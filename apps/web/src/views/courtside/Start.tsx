@@ -105,7 +105,7 @@ function StartPage({ turns, last, rungs }: Props) {
       {words.trim() !== '' && (
         <ul className="mt-2" aria-label="Found">
           {found.slice(0, MOST_FOUND).map(({ rungId, number, name, ladderName }) => (
-            <li key={rungId} className="border-b border-base-300">
+            <li key={rungId} className="when-seen border-b border-base-300">
               <a
                 className="flex min-h-14 flex-wrap items-center gap-x-4 px-1 text-lg font-semibold hover:bg-base-200"
                 href={courtsideLink(rungId)}

@@ -103,7 +103,7 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
       {rows.length === 0 && <p className="mt-8 max-w-xl text-lg">{empty}</p>}
       <ul aria-label={many}>
         {rows.map((row) => (
-          <li key={row.id} className="flex flex-wrap items-center gap-x-4 border-b border-base-300 py-2.5">
+          <li key={row.id} className="when-seen flex flex-wrap items-center gap-x-4 border-b border-base-300 py-2.5">
             {'surfaceId' in row && <CourtThumb sport={row.sport} />}
             <div className="min-w-0 grow basis-64">
               <h2 className="text-lg break-words">{row.name}</h2>

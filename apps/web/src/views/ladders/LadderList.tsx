@@ -119,7 +119,7 @@ export default function LadderList({
           {shown.map((ladder) => {
             const { id, name, sport, level, approach, minutes, rungs, thumbs } = ladder;
             return (
-              <li key={id} className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-base-300 py-4">
+              <li key={id} className="when-seen flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-base-300 py-4">
                 <div className="min-w-0 grow basis-80">
                   <h2 className="text-xl break-words">
                     <a className="hover:underline" href={`/ladders/${id}`}>

@@ -139,7 +139,7 @@ function LibraryView({ viewer, kit, ladders, search }: Props) {
       )}
       <ul aria-label="Drills" className="grid gap-x-8 lg:grid-cols-2">
         {found.map((drill) => (
-          <li key={drill.id} className="flex items-start gap-2 border-b border-base-300 py-3">
+          <li key={drill.id} className="when-seen flex items-start gap-2 border-b border-base-300 py-3">
             <div className="min-w-0 grow">
               <h2 className="text-xl">
                 <a

@@ -23,7 +23,7 @@ export function RoundLines({
 }) {
   return (
     <>
-      <tr className={`grid grid-cols-1 border-b border-base-300 py-2 md:table-row md:py-0 ${isOpen ? 'bg-base-200' : ''}`}>
+      <tr className={`when-seen grid grid-cols-1 border-b border-base-300 py-2 md:table-row md:py-0 ${isOpen ? 'bg-base-200' : ''}`}>
         <td className="py-1 pr-4 whitespace-nowrap md:py-2.5">
           <Moment iso={round.startedAt} />
         </td>
