@@ -164,6 +164,8 @@ test('a ladder that is deleted, and a machine that is archived, at one server co
   await until(() => page.isUp());
   await line.send({ do: 'arm', program }, 'page', 'ladder');
   await until(() => page.state() === 'ready');
+  const onlooker = listening(second.of(id, 'club', address), 'onlooker');
+  await until(() => onlooker.isUp());
   second.standDownLadder('ladder', 'another');
   second.standDownLadder('another', 'club');
   second.standDownLadder('ladder', 'club');
@@ -171,7 +173,7 @@ test('a ladder that is deleted, and a machine that is archived, at one server co
   second.keepOnly(id, 'another', '');
   expect(first.open(id, 'club')).toBe(line);
   second.keepOnly(id, 'club', '');
-  await until(() => first.open(id, 'club') === undefined);
+  await until(() => first.open(id, 'club') === undefined && !page.isUp() && !onlooker.isUp());
 });
 
 /** A port that was free a moment ago. */

@@ -132,10 +132,11 @@ export class SharedLink implements Line {
     this.isClosed = true;
     this.cancelLook();
     for (const end of this.ends) end();
-    if (!this.own) return;
-    this.own.close();
+    // pages that listen here do not hear of it from another server any more
+    if (!this.own) this.tell(DOWN);
+    else void this.broker.leave(this.options.id).catch(() => {});
+    this.own?.close();
     this.own = null;
-    void this.broker.leave(this.options.id).catch(() => {});
   }
 
   private topic(name: string): string {
