@@ -6,6 +6,7 @@ export default defineConfig({
     env: { GOODARC_PATIENCE_MS: '3000' },
     name: 'web',
     include: ['test/**/*.test.{ts,tsx}'],
+    setupFiles: ['test/support/setup.ts'],
     testTimeout: 90_000,
     hookTimeout: 90_000,
     fileParallelism: false,

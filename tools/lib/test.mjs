@@ -44,14 +44,6 @@ function checkBeside(name, command, { cwd = ROOT } = {}) {
   );
 }
 
-/** A check that is one yes or no. @param {string} name @param {string[]} command @param {{ cwd?: string }} [options] @returns {Count} */
-function check(name, command, options) {
-  say(`\n— ${name}`);
-  const ok = show(['npx', '--no-install', ...command], options);
-  say(ok ? `  ${name}: good` : `  ${name}: FAILED`);
-  return { passed: Number(ok), failures: ok ? [] : [name] };
-}
-
 /** @param {Count[]} counts @returns {Count} */
 const sum = (counts) => ({
   passed: counts.reduce((all, { passed }) => all + passed, 0),
@@ -177,25 +169,44 @@ async function lint() {
 }
 
 /** Tests that take their time: whole libraries, fits and round trips, and programs that are started. */
-const SLOW = ['library', 'ladder', 'tune', 'held', 'bench', 'throwing', 'link', 'calc-cli', 'lib'].map(
-  (name) => `--exclude=**/test/${name}.test.ts`,
-);
+const SLOW = [
+  ...[
+    'library',
+    'library-table',
+    'ladder',
+    'tune',
+    'held',
+    'bench',
+    'throwing',
+    'flight',
+    'aim',
+    'meet',
+    'next-outing',
+    'own-scatter',
+    'live',
+  ],
+  ...['link', 'fence', 'calc-cli', 'lib'],
+].map((name) => `--exclude=**/test/${name}.test.ts`);
 
-/** While one works: format, the types of the core and of what stands on it, and the tests that need no database and no minute. @returns {Count} */
-function quick() {
+/** While one works: format, the types of the core and of what stands on it, and the tests that need no database and no minute. @returns {Promise<Count>} */
+async function quick() {
   const folder = join(WEB, 'test');
   const withDatabase = readdirSync(folder).filter(
     (file) => file.includes('.test.') && readFileSync(join(folder, file), 'utf8').includes('support/rig.ts'),
   );
-  return sum([
-    check('lint and format (Biome)', ['biome', 'check', '--error-on-warnings', '.']),
-    check('types', ['tsc', '-p', 'tsconfig.json']),
+  // while the tests go, what is said of the types waits
+  const beside = [
+    checkBeside('lint and format (Biome)', ['biome', 'check', '--error-on-warnings', '.']),
+    checkBeside('types', ['tsc', '-p', 'tsconfig.json']),
+  ];
+  const tests = [
     vitest(['core', 'line', 'simulator', 'tools'], process.env, ['--isolate=false', ...SLOW]),
     vitest(['web'], { ...process.env, LOG_LEVEL: 'silent' }, [
       '--isolate=false',
       ...withDatabase.map((file) => `--exclude=**/test/${file}`),
     ]),
-  ]);
+  ];
+  return sum([...(await Promise.all(beside)), ...tests]);
 }
 
 /** What is lost, doubled, leaked or never stopped, in less than a minute; each line of its table is a test. @returns {Promise<Count>} */
@@ -233,7 +244,7 @@ export async function test(args) {
   process.env.ASTRO_TELEMETRY_DISABLED = '1';
   /** @type {Count[]} */
   const counts = [];
-  if (isQuick) counts.push(quick());
+  if (isQuick) counts.push(await quick());
   else if (only !== undefined) counts.push(await /** @type {() => Promise<Count>} */ (PARTS[only])());
   else {
     // the soak waits most of its time, and nothing it counts depends on how fast it is: it goes beside what computes
