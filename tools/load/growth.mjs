@@ -32,20 +32,21 @@ export async function costsIn(cluster, { rungId, playerId, machineId, weather })
     return round;
   };
   const shown = {
-    ...{ rungName: 'Deep and kind', courtName: 'Court 2', machines: [{ name: 'Machine', lineOf: machineId }], players: ['Ines'] },
-    ...{
-      scores: [{ hits: 3, balls: 5 }],
-      thrown: 5,
-      of: 40,
-      streak: 1,
-      last: 'in',
-      state: 'feeding',
-      everyS: 5,
-      nextInS: 2,
-      whose: '',
-      kinds: [],
-      coming: [],
-    },
+    rungName: 'Deep and kind',
+    courtName: 'Court 2',
+    machines: [{ name: 'Machine', lineOf: machineId }],
+    players: ['Ines'],
+    scores: [{ hits: 3, balls: 5 }],
+    thrown: 5,
+    of: 40,
+    streak: 1,
+    last: 'in',
+    state: 'feeding',
+    everyS: 5,
+    nextInS: 2,
+    whose: '',
+    kinds: [],
+    coming: [],
   };
   const nothing = { speedMps: null, elevationDeg: null, bearingDeg: null, radarMps: null };
   /** @param {number} lane */

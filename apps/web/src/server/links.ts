@@ -23,8 +23,8 @@ export class Links {
   private readonly byMachine = new Map<string, Line>();
   private readonly clubOf = new Map<string, string>();
   private readonly reach: () => Broker | null;
-  private broker: Broker | null = null;
-  private isShared: boolean | null = null;
+  /** Undefined until it is asked for. */
+  private broker: Broker | null | undefined;
   private radar = false;
   private cancelLive = (): void => {};
 
@@ -81,10 +81,9 @@ export class Links {
   }
 
   private shared(): Broker | null {
-    if (this.isShared !== null) return this.broker;
+    if (this.broker !== undefined) return this.broker;
     const broker = this.reach();
     this.broker = broker;
-    this.isShared = broker !== null;
     if (!broker) return null;
     broker.hear(EVERYBODY, (message) => {
       const said = message as Said;
