@@ -1,5 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { basename, join } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
 import { buildAll } from './build.mjs';
@@ -111,7 +112,9 @@ function vitest(projects = [], env = process.env, options = []) {
 
 /** @returns {Promise<Count>} */
 async function database() {
-  const server = await startDatabase(join(DATA, 'unit'), ['goodarc_unit']);
+  // each worker has a database of its own (apps/web/test/support/setup.ts)
+  const names = Array.from({ length: availableParallelism() }, (_, i) => `goodarc_unit_${i + 1}`);
+  const server = await startDatabase(join(DATA, 'unit'), names);
   try {
     return vitest(['web'], { ...process.env, DATABASE_URL: server.urlOf('goodarc_unit'), LOG_LEVEL: 'silent' });
   } finally {
@@ -144,12 +147,14 @@ async function browser() {
   return sum(await Promise.all([browserAt('desk', 4390), later]));
 }
 
-/** Two at a time: the types of the web app take as long as all the others. @returns {Promise<Count>} */
-async function lint() {
+/** The types of the web app take as long as all other checks together. */
+const webTypes = () => checkBeside('types of the web app', ['astro', 'check', '--minimumSeverity', 'warning'], { cwd: WEB });
+
+/** One after the other. @returns {Promise<Count>} */
+async function otherChecks() {
   const stale = writeRegistries();
   const registries = { passed: Number(stale.length === 0), failures: stale.map((path) => `${path} was not up to date; it is written now`) };
-  const web = checkBeside('types of the web app', ['astro', 'check', '--minimumSeverity', 'warning'], { cwd: WEB });
-  const others = [
+  const checks = [
     await checkBeside('lint and format (Biome)', ['biome', 'check', '--error-on-warnings', '.']),
     await checkBeside('types', ['tsc', '-p', 'tsconfig.json']),
     await checkBeside('types of the core, without DOM or Node', ['tsc', '-p', 'packages/core/tsconfig.json']),
@@ -165,8 +170,11 @@ async function lint() {
     ]),
     await checkBeside('dead code', ['knip']),
   ];
-  return sum([registries, ...others, await web]);
+  return sum([registries, ...checks]);
 }
+
+/** Two at a time. @returns {Promise<Count>} */
+const lint = async () => sum(await Promise.all([otherChecks(), webTypes()]));
 
 /** Tests that take their time: whole libraries, fits and round trips, and programs that are started. */
 const SLOW = [
@@ -201,10 +209,11 @@ async function quick() {
   ];
   const tests = [
     vitest(['core', 'line', 'simulator', 'tools'], process.env, ['--isolate=false', ...SLOW]),
-    vitest(['web'], { ...process.env, LOG_LEVEL: 'silent' }, [
-      '--isolate=false',
-      ...withDatabase.map((file) => `--exclude=**/test/${file}`),
-    ]),
+    vitest(
+      ['web'],
+      { ...process.env, LOG_LEVEL: 'silent' },
+      withDatabase.map((file) => `--exclude=**/test/${file}`),
+    ),
   ];
   return sum([...(await Promise.all(beside)), ...tests]);
 }
@@ -247,9 +256,10 @@ export async function test(args) {
   if (isQuick) counts.push(await quick());
   else if (only !== undefined) counts.push(await /** @type {() => Promise<Count>} */ (PARTS[only])());
   else {
-    // the soak waits most of its time, and nothing it counts depends on how fast it is: it goes beside what computes
+    const checks = otherChecks();
     await buildAll();
-    counts.push(...(await Promise.all([lint(), shortSoak()])));
+    // the soak waits most of its time, and nothing it counts depends on how fast it is: it goes beside what computes
+    counts.push(...(await Promise.all([checks, webTypes(), shortSoak()])));
     for (const run of [PARTS.core, PARTS.web, PARTS.browser]) counts.push(await /** @type {() => Promise<Count>} */ (run)());
   }
   const { passed, failures } = sum(counts);

@@ -1,4 +1,3 @@
-import './dom.ts';
 import { cleanup } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, vi } from 'vitest';
