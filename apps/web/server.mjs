@@ -61,10 +61,16 @@ const compress = compression({
   filter: (request, response) =>
     !String(response.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(request, response),
 });
+/** A page's sign of life is taken at once (src/server/sign-of-life.ts), when the app has been asked for anything before. */
+const signOfLife = Symbol.for('good-arc.sign-of-life');
+/** @param {import('node:http').IncomingMessage} request @param {import('node:http').ServerResponse} response @returns {boolean} */
+const isSignOfLife = (request, response) => !drawsPages && Boolean(/** @type {any} */ (globalThis)[signOfLife]?.(request, response));
+
 const [handle] = server.server.listeners('request');
 server.server.removeAllListeners('request');
 server.server.on('request', (request, response) =>
   protect(request, response, () => {
+    if (isSignOfLife(request, response)) return;
     if (drawsPages || isOwn(request.url)) compress(request, response, () => handle(request, response));
     else pass(request, response);
   }),

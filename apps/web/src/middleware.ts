@@ -2,28 +2,24 @@ import type { MiddlewareHandler } from 'astro';
 import { database, isDatabaseGone } from './server/db.ts';
 import { knownTokens } from './server/known.ts';
 import { log } from './server/log.ts';
+import { isFromElsewhere, isOurs } from './server/origin.ts';
 import { plainPage } from './server/plainPage.ts';
 import { scriptsOfBuild, withPreloads } from './server/preload.ts';
 import { problemOf, problemResponse } from './server/problem.ts';
 import { demoScope, SESSION_COOKIE, scopeOfToken } from './server/session.ts';
+import './server/sign-of-life.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 /** Reached without being signed in. */
 const OPEN = ['/api/health', '/api/alive', '/enter', '/_astro', '/favicon.svg'];
 
-/** The address under which people reach this server, when a proxy stands before it: `https://arc.example.org`. */
-const publicOrigin = (): string => (process.env.GOODARC_ORIGIN ?? '').replace(/\/$/, '');
-
 const MACHINE = /^\/api\/machines\/[^/]+\/(command|beat)$/;
 
-/** Who was signed in is believed for so long where a machine goes on, ms. To stop one, for ever. */
-const BELIEVED_MS = 300_000;
-
 /** Hold and stow, and the sign of life, go by who was signed in a moment ago: nobody waits for a database to stop a machine. */
-async function mustNotWait(request: Request, path: string, seenAtMs: number): Promise<boolean> {
+async function mustNotWait(request: Request, path: string, token: string): Promise<boolean> {
   const [, what] = MACHINE.exec(path) ?? [];
   if (request.method !== 'POST' || what === undefined) return false;
-  if (what === 'beat') return performance.now() - seenAtMs < BELIEVED_MS;
+  if (what === 'beat') return knownTokens.believed(token) !== null;
   try {
     const body: unknown = await request.clone().json();
     const { do: wanted } = body as { do?: unknown };
@@ -33,21 +29,13 @@ async function mustNotWait(request: Request, path: string, seenAtMs: number): Pr
   }
 }
 
-const isOurs = (origin: string, url: URL): boolean => origin === url.origin || origin === publicOrigin();
-
-/** Whether a page of another site asks: browsers say so of what they fetch, event streams included. */
-function isFromElsewhere(request: Request, url: URL): boolean {
-  const [origin, site] = [request.headers.get('origin'), request.headers.get('sec-fetch-site')];
-  return (origin !== null && !isOurs(origin, url)) || (site !== null && site !== 'same-origin' && site !== 'none');
-}
-
 /** Signs the visitor in (demo flag or session cookie), and turns away writes from other sites. */
 export const onRequest: MiddlewareHandler = async ({ request, url, locals, cookies }, next) => {
   const isApi = url.pathname.startsWith('/api/');
   if (UNSAFE.has(request.method)) {
     const origin = request.headers.get('origin');
     const type = request.headers.get('content-type') ?? '';
-    const ours = origin !== null && isOurs(origin, url);
+    const ours = origin !== null && isOurs(origin, url.origin);
     // the way in is a form, for browsers without scripts
     const fits = type.startsWith('application/json') || (url.pathname === '/enter' && type.startsWith('application/x-www-form-urlencoded'));
     if (!ours || !fits) {
@@ -61,13 +49,13 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
       });
     }
   }
-  if (isApi && isFromElsewhere(request, url))
+  if (isApi && isFromElsewhere(request.headers.get('origin'), request.headers.get('sec-fetch-site'), url.origin))
     return problemResponse({ type: 'about:blank', title: 'Only pages of this site may ask.', status: 403, errors: [] });
   if (OPEN.some((path) => url.pathname === path || url.pathname.startsWith(`${path}/`))) return next();
   const demo = process.env.GOODARC_DEMO === '1';
   const token = demo ? 'demo' : cookies.get(SESSION_COOKIE)?.value;
   const known = token === undefined ? undefined : knownTokens.get(token);
-  if (known && (await mustNotWait(request, url.pathname, known.atMs))) {
+  if (token !== undefined && known && (await mustNotWait(request, url.pathname, token))) {
     locals.scope = known.scope;
     return next();
   }

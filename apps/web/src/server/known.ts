@@ -2,6 +2,8 @@ import type { PersonId } from '@good-arc/core';
 import type { Scope } from './scope.ts';
 
 const MOST_KNOWN = 500;
+/** Who was signed in is believed for so long where a machine goes on, ms. To stop one, for ever. */
+const BELIEVED_MS = 300_000;
 
 /** Who held a token when it was last looked up: for commands that must not wait for the database, and while it is gone. */
 class KnownTokens {
@@ -9,6 +11,12 @@ class KnownTokens {
 
   get(token: string): { scope: Scope; atMs: number } | undefined {
     return this.known.get(token);
+  }
+
+  /** Who was signed in lately; null when that is too long ago. */
+  believed(token: string): Scope | null {
+    const known = this.known.get(token);
+    return known && performance.now() - known.atMs < BELIEVED_MS ? known.scope : null;
   }
 
   remember(token: string, scope: Scope | null): void {
