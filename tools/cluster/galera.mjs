@@ -147,8 +147,10 @@ export async function startGalera(dir, database, password, scripts) {
 }
 
 /** Lines that the web servers have to a node: those to the node that is written to. @param {Node} node */
-export const linesOf = (node) =>
-  Number(ask(node.socket, "SELECT COUNT(*) FROM information_schema.processlist WHERE user = 'goodarc'") ?? 0);
+const linesOf = (node) => Number(ask(node.socket, "SELECT COUNT(*) FROM information_schema.processlist WHERE user = 'goodarc'") ?? 0);
+
+/** The node that is written to first, then the others. @param {Node[]} nodes */
+export const byLines = (nodes) => [...nodes].sort((a, b) => linesOf(b) - linesOf(a));
 
 /** A script by which a proxy asks whether a node takes writes. @param {string} file @param {Node[]} nodes */
 export function writeCheck(file, nodes) {

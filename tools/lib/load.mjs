@@ -95,7 +95,8 @@ export async function load(args) {
     import('../load/grow.mjs'),
     import('../load/measure.mjs'),
   ]);
-  const rig = await aRig(1, 'load');
+  // as much memory as whoever keeps years would give it, and data that can be made again
+  const rig = await aRig(1, 'load', { memoryMB: 2048, isLasting: false });
   try {
     const pids = () => [rig.server.child.pid, rig.mariadb.child.pid];
     const pages = { nothing: '/api/health', ...(await pagesOf(rig)) };

@@ -14,9 +14,10 @@ export const MARIADBD = existsSync('/usr/sbin/mariadbd') ? '/usr/sbin/mariadbd' 
  * a server that was left over from a session that died is stopped first.
  * @param {string} dir
  * @param {string[]} databases made if they are missing
+ * @param {{ memoryMB?: number, isLasting?: boolean }} [options] not lasting: what was acknowledged may be lost with the power, for data that is made again
  * @returns {Promise<{ urlOf: (database: string) => string, child: import('./children.mjs').Child, spawn: () => import('./children.mjs').Child, stop: () => Promise<void> }>}
  */
-export async function startDatabase(dir, databases) {
+export async function startDatabase(dir, databases, { memoryMB = 128, isLasting = true } = {}) {
   const data = join(dir, 'mariadb');
   const socket = join(dir, 'db.sock');
   const pidFile = join(dir, 'db.pid');
@@ -39,8 +40,8 @@ export async function startDatabase(dir, databases) {
       [
         MARIADBD,
         ...serverOptions({ dir, user, socket, pidFile, port }),
-        '--innodb-flush-log-at-trx-commit=1',
-        '--innodb-buffer-pool-size=128M',
+        `--innodb-flush-log-at-trx-commit=${isLasting ? 1 : 2}`,
+        `--innodb-buffer-pool-size=${memoryMB}M`,
       ],
       { log },
     );

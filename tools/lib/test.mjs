@@ -114,7 +114,7 @@ function vitest(projects = [], env = process.env, options = []) {
 async function database() {
   // each worker has a database of its own (apps/web/test/support/setup.ts)
   const names = Array.from({ length: availableParallelism() }, (_, i) => `goodarc_unit_${i + 1}`);
-  const server = await startDatabase(join(DATA, 'unit'), names);
+  const server = await startDatabase(join(DATA, 'unit'), names, { isLasting: false });
   try {
     return vitest(['web'], { ...process.env, DATABASE_URL: server.urlOf('goodarc_unit'), LOG_LEVEL: 'silent' });
   } finally {

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import mysql from 'mysql2/promise';
-import { isReady, linesOf, ask as sql } from '../cluster/galera.mjs';
+import { byLines, isReady, ask as sql } from '../cluster/galera.mjs';
 import { say } from '../lib/say.mjs';
 import { kept, writing } from './kills.mjs';
 import { feeding, observer, quantile, sleep, tennisRung } from './rig.mjs';
@@ -41,7 +41,7 @@ export async function rigOf(cluster) {
 }
 
 /** The node that is written to: the one with the servers' lines. @param {Cluster} cluster */
-const writtenTo = ({ galera: { nodes } }) => [...nodes].sort((a, b) => linesOf(b) - linesOf(a))[0];
+const writtenTo = ({ galera: { nodes } }) => byLines(nodes)[0];
 
 /** The web server that has the line of a machine, from 0; −1 when none has. @param {Cluster} cluster @param {number} port */
 function ownerOf(cluster, port) {

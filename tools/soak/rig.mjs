@@ -40,13 +40,13 @@ export async function tennisRung(query) {
 
 /**
  * A database, a web server, and a simulated machine behind a wire that can be cut, with the demo's data: all of it our own, and all of it may die.
- * @param {number} seed of the machine @param {string} name of its directory
+ * @param {number} seed of the machine @param {string} name of its directory @param {Parameters<typeof startDatabase>[2]} [ofDatabase]
  */
-export async function aRig(seed, name = 'soak') {
+export async function aRig(seed, name = 'soak', ofDatabase = {}) {
   const dir = join(DATA, name);
   rmSync(dir, { recursive: true, force: true });
   mkdirSync(dir, { recursive: true });
-  const database = await startDatabase(dir, ['goodarc_soak', 'goodarc_promises']);
+  const database = await startDatabase(dir, ['goodarc_soak', 'goodarc_promises'], ofDatabase);
   const url = database.urlOf('goodarc_soak');
   /** @param {string[]} args */
   const task = (...args) => run(process.execPath, [TASKS, ...args], { env: { ...process.env, DATABASE_URL: url }, quiet: true });

@@ -173,10 +173,11 @@ describe('rounds that were played without the app', () => {
 });
 
 describe('rounds to take along', () => {
-  const text = async (who: Scope, query: string): Promise<string> => {
+  const answer = async (who: Scope, query: string): Promise<Response> => {
     const url = new URL(`http://127.0.0.1/api/rounds?${query}`);
-    return ((await add.GET({ request: new Request(url), params: {}, locals: { scope: who }, url } as never)) as Response).text();
+    return (await add.GET({ request: new Request(url), params: {}, locals: { scope: who }, url } as never)) as Response;
   };
+  const text = async (who: Scope, query: string): Promise<string> => (await answer(who, query)).text();
 
   test('as a sheet they can be read in again; every ball as JSON; nobody else’s', async () => {
     const rung = { id: ids.rung as never, name: 'Deep and kind', ladderName: 'Climb', document: (await read()).card };
@@ -189,6 +190,14 @@ describe('rounds to take along', () => {
     const { scope: other } = await makeClub(db, 'Theirs');
     expect(JSON.parse(await text(other, 'as=json'))).toEqual([]);
     expect(await text(other, `as=csv&player=${ids.player}`)).not.toContain('Ines');
+  });
+  test('how many lines come is said ahead: a line a round, of who is asked for', async () => {
+    const ahead = async (who: Scope, query: string): Promise<number> => Number((await answer(who, query)).headers.get('good-arc-lines'));
+    expect(await ahead(scope, 'as=json')).toBe(1);
+    expect((await text(scope, 'as=json')).split('\n')).toHaveLength(2);
+    expect(await ahead(scope, `as=csv&player=${uuidv7()}`)).toBe(0);
+    const { scope: other } = await makeClub(db, 'Elsewhere');
+    expect(await ahead(other, 'as=csv')).toBe(0);
   });
   test('what is no format, or no player, is said so', async () => {
     expect(JSON.parse(await text(scope, 'as=xls')).errors).toMatchObject([{ pointer: '/as' }]);

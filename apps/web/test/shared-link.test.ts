@@ -3,6 +3,7 @@ import { type AddressInfo, createServer } from 'node:net';
 import type { MachineId } from '@good-arc/core';
 import { serveMachine } from '@good-arc/simulator';
 import { afterEach, describe, expect, test } from 'vitest';
+import { redisCommand } from '../../../tools/lib/redis.mjs';
 import { type Broker, redisBroker } from '../src/server/broker.ts';
 import { Links } from '../src/server/links.ts';
 import type { CourtsideEvent, Line } from '../src/server/machine-link.ts';
@@ -185,10 +186,9 @@ const freePort = (): Promise<number> =>
     });
   });
 
-/** Redis of Debian’s `redis-tools`: its checker is the server by another name. */
 function startRedis(port: number): ChildProcess {
-  const command = `exec -a redis-server redis-check-rdb --port ${port} --bind 127.0.0.1 --save '' --appendonly no`;
-  const child = spawn('bash', ['-c', command], { stdio: 'ignore' });
+  const [program, ...args] = redisCommand(port);
+  const child = spawn(program, args, { stdio: 'ignore' });
   cleanUp.push(() => child.kill('SIGKILL'));
   return child;
 }

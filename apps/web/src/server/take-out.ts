@@ -1,5 +1,8 @@
 import { ballById, type PlayerId, type SheetLine, scoreRound, tally, writeSheet } from '@good-arc/core';
+import { and, count, eq } from 'drizzle-orm';
+import { LINES_HEADER } from '../api/headers.ts';
 import type { RoundRow } from '../api/rows.ts';
+import { round as roundTable } from '../db/schema.ts';
 import { readRounds } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
@@ -39,8 +42,14 @@ function lineOf({ card, weather, results, notes, ...round }: RoundRow): SheetLin
   };
 }
 
-/** All rounds of a club or of a player, newest first, page by page as the answer is read: a row a round as CSV (times in UTC), every ball as JSON. */
-export function takeOut(store: Store, as: TakenAs, playerId?: PlayerId): Response {
+/** All rounds of a club or of a player, newest first, page by page as the answer is read: a row a round as CSV (times in UTC), every ball as JSON. Their number goes ahead. */
+export async function takeOut(store: Store, as: TakenAs, playerId?: PlayerId): Promise<Response> {
+  const [counted] = await store.read((db, mine) =>
+    db
+      .select({ rounds: count() })
+      .from(roundTable)
+      .where(and(mine(roundTable), playerId && eq(roundTable.playerId, playerId))),
+  );
   const encoder = new TextEncoder();
   let after: { startedAt: Date; id: string } | undefined;
   let isFirst = true;
@@ -64,6 +73,11 @@ export function takeOut(store: Store, as: TakenAs, playerId?: PlayerId): Respons
   });
   const name = `good-arc-rounds.${as}`;
   return new Response(body, {
-    headers: { 'content-type': LINE_TYPES[as], 'content-disposition': `attachment; filename="${name}"`, 'cache-control': 'no-store' },
+    headers: {
+      'content-type': LINE_TYPES[as],
+      'content-disposition': `attachment; filename="${name}"`,
+      'cache-control': 'no-store',
+      [LINES_HEADER]: String(counted?.rounds ?? 0),
+    },
   });
 }

@@ -57,7 +57,8 @@ export async function api<T = undefined>(
   return JSON.parse(text) as T;
 }
 
-function problemFrom(text: string, status: number): Problem {
+/** What the server said, or that it said nothing that can be read. */
+export function problemFrom(text: string, status: number): Problem {
   try {
     return JSON.parse(text) as Problem;
   } catch {

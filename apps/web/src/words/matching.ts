@@ -1,5 +1,4 @@
-import type { Unmatched } from '@good-arc/core';
-import { REASON_WORDS } from './reasons.ts';
+import { REASON_TEXT, type Unmatched } from '@good-arc/core';
 
 /** What of a card from elsewhere could not be matched here. */
 export function sayUnmatched(unmatched: Unmatched): string {
@@ -25,7 +24,7 @@ export function sayUnmatched(unmatched: Unmatched): string {
         return `${machine} cannot make this spin (${Math.round(wantedRpm)} rpm); it gives ${Math.round(givenRpm)} rpm.`;
       }
       case 'reach':
-        return `${unmatched.figures.machine} cannot throw this ball: ${REASON_WORDS[unmatched.figures.why]} The nearest it can was put in.`;
+        return `${unmatched.figures.machine} cannot throw this ball: ${REASON_TEXT[unmatched.figures.why]} The nearest it can was put in.`;
       case 'unaimed':
         return `${unmatched.figures.machine} has no arc to this spot: aim it on the bench before it is thrown.`;
     }

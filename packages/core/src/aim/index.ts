@@ -4,6 +4,7 @@ export { type GameArrival, gameLaunch } from './game.ts';
 export { MEETINGS, type MeetAnswer, type MeetHold, type Meeting, type MeetQuestion, type MeetSolution, meetBall } from './meet.ts';
 export { distanceToHold } from './nearest.ts';
 export type { Arc } from './probe.ts';
+export { REASON_TEXT } from './reason-text.ts';
 export {
   type AimAnswer,
   type AimQuestion,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type AimQuestion, aim, type Limits, meetBall, possibleArcs, type Spin, WIDEST_LIMITS } from '../aim/index.ts';
+import { type AimQuestion, aim, type Limits, meetBall, possibleArcs, REASON_TEXT, type Spin, WIDEST_LIMITS } from '../aim/index.ts';
 import { ballById, groundOf, LEVEL_NEEDS, netBetween, SPORT_RECORDS, surfaceById } from '../catalog/index.ts';
 import { timeBudget } from '../drill/index.ts';
 import { airDensity, type Conditions, fly, type Ground } from '../flight/index.ts';
@@ -40,7 +40,7 @@ import {
   widthInSchema,
   widthOutSchema,
 } from './schemas.ts';
-import { gateReason, REASON_TEXT } from './words.ts';
+import { gateReason } from './words.ts';
 
 type FlyIn = z.output<typeof flyInSchema>;
 type AimIn = z.output<typeof aimInSchema>;

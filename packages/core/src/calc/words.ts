@@ -1,18 +1,4 @@
-import type { ReasonCode } from '../aim/index.ts';
 import { type GateAnswer, type GateQuestion, gateMet, sayNeed } from '../progress/index.ts';
-
-/** What each reason means, for who reads an answer as text; screens have words of their own. */
-export const REASON_TEXT: Record<ReasonCode, string> = {
-  net: 'This arc would hit the net.',
-  'speed-too-high': 'This needs more speed than the machine has.',
-  'speed-too-low': 'This needs a slower ball than the machine can throw.',
-  'elevation-too-high': 'This needs a higher elevation than the machine can set.',
-  'elevation-too-low': 'This needs a lower elevation than the machine can set.',
-  ceiling: 'This arc would touch the ceiling.',
-  'between-steps': 'This needs a setting between the steps that the machine has.',
-  'out-of-reach': 'No arc with this value reaches the target.',
-  'no-net': 'The ball does not pass over a net here, so its clearance cannot be held.',
-};
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 

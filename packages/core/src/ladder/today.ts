@@ -4,6 +4,7 @@ import { type Feed, isTrimOf, ROUNDING, type RungDocument, TRIM } from '../drill
 import { fly, type Launch } from '../flight/index.ts';
 import { aimMachine, type MachineProfile } from '../machine/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
+import { LEAST_BY_HAND } from './least.ts';
 import { questionOf, type Venue } from './throwing.ts';
 
 /** What is turned for today’s air, of one ball of a rung. */
@@ -28,8 +29,8 @@ export interface ForToday {
   lost: number[];
 }
 
-/** Less is not worth a hand on the machine, nor is a miss smaller than that, m. */
-const LEAST = { elevationDeg: 0.25, turnDeg: 0.4, speedMps: 0.1, missM: 0.2 };
+/** A smaller miss is not worth a hand on the machine, m. */
+const LEAST_MISS_M = 0.2;
 
 /**
  * A rung with every ball brought to its own spot in the air of today: the speed stays, so that the player has the time that the rung is about; elevation
@@ -41,7 +42,7 @@ export function forToday(rung: RungDocument, venue: Venue): ForToday {
   const lost: number[] = [];
   const feeds = rung.feeds.map((feed, i): Feed => {
     const miss = missOf(feed, rung, venue);
-    if (!miss || Math.hypot(miss.longM, miss.rightM) < LEAST.missM) return feed;
+    if (!miss || Math.hypot(miss.longM, miss.rightM) < LEAST_MISS_M) return feed;
     const { launch } = feed;
     const solution = trimmedTo(feed, feed.target, venue, miss.longM < 0);
     if (!solution) {
@@ -51,8 +52,8 @@ export function forToday(rung: RungDocument, venue: Venue): ForToday {
     const elevationDeg = solution.elevationDeg - launch.elevationDeg;
     const turnDeg = shortTurnDeg(solution.bearingDeg - launch.bearingDeg);
     const speedMps = solution.speedMps - launch.speedMps;
-    if (Math.abs(elevationDeg) < LEAST.elevationDeg && Math.abs(turnDeg) < LEAST.turnDeg && Math.abs(speedMps) < LEAST.speedMps)
-      return feed;
+    const { elevationDeg: leastDeg, turnDeg: leastTurnDeg, speedMps: leastMps } = LEAST_BY_HAND;
+    if (Math.abs(elevationDeg) < leastDeg && Math.abs(turnDeg) < leastTurnDeg && Math.abs(speedMps) < leastMps) return feed;
     changes.push({ feed: i, elevationDeg, speedMps, turnDeg, miss });
     return { ...feed, launch: solution };
   });

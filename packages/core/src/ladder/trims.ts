@@ -6,6 +6,7 @@ import { type ClickTrim, clicksFor, type MachineProfile } from '../machine/index
 import { bandOf, hitterTime } from '../pitch/index.ts';
 import { type Correction, type Miss, trim } from '../spread/index.ts';
 import type { Zone } from '../tune/index.ts';
+import { LEAST_BY_HAND } from './least.ts';
 
 /** One thing to turn, in this machine's own clicks where its dial is tuned, in degrees or speed where it is not. */
 export type NextTrim =
@@ -20,9 +21,6 @@ export interface TrimAdvice {
   /** Would do as well; null without one. */
   or: NextTrim | null;
 }
-
-/** Less than this is not worth a hand on the machine. */
-const LEAST = { deg: 0.25, mps: 0.15, turnDeg: 0.4 } as const;
 
 /**
  * The one thing to turn for balls that missed by so much on average: the machine itself where they went more to a side than long or short (in halves of
@@ -52,7 +50,7 @@ export function nextTrim(
   const corrections = trim(free, question, launch, launch, miss).filter((each) => !hurries(rung, sport, each));
   const [first, or] = corrections.flatMap((each) => stepOf(each, dials, readings));
   const turnDeg = corrections[0]?.turnDeg ?? 0;
-  const turn: TrimAdvice | null = Math.abs(turnDeg) < LEAST.turnDeg ? null : { first: { by: 'turn', deg: turnDeg }, or: null };
+  const turn: TrimAdvice | null = Math.abs(turnDeg) < LEAST_BY_HAND.turnDeg ? null : { first: { by: 'turn', deg: turnDeg }, or: null };
   const isAside = Math.abs(miss.xM) / widthM > Math.abs(miss.alongM) / depthM;
   return (isAside ? turn : null) ?? (first ? { first, or: or ?? null } : turn);
 }
@@ -70,7 +68,7 @@ function hurries(rung: RungDocument, sport: Sport, correction: Correction): bool
 function stepOf(correction: Correction, dials: readonly Dial[], readings: Readonly<Record<string, number>>): NextTrim[] {
   const { by } = correction;
   const change = by === 'elevation' ? correction.elevationDeg : correction.speedMps;
-  if (Math.abs(change) < (by === 'elevation' ? LEAST.deg : LEAST.mps)) return [];
+  if (Math.abs(change) < (by === 'elevation' ? LEAST_BY_HAND.elevationDeg : LEAST_BY_HAND.speedMps)) return [];
   const tuned = dials.some((dial) => dial.moves === by && dial.curve && readings[dial.id] !== undefined);
   if (tuned)
     return clicksFor(dials, by, change, readings)

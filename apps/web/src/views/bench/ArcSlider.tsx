@@ -1,9 +1,9 @@
-import { type Arrangement, type FamilyMember, printAngle, type ReasonCode } from '@good-arc/core';
+import { type Arrangement, type FamilyMember, printAngle, REASON_TEXT, type ReasonCode } from '@good-arc/core';
 import { useId, useRef, useState } from 'react';
 import { comfortColour } from '../../ui/ComfortMark.tsx';
 import { OncePerFrame } from '../../ui/oncePerFrame.ts';
 import { useUnits } from '../../ui/Units.tsx';
-import { REASON_WORDS, SHORT_REASON } from '../../words/reasons.ts';
+import { SHORT_REASON } from '../../words/reasons.ts';
 
 /** From slow and high to fast and flat with the landing spot kept; what cannot be thrown is hatched with its reason. */
 export function ArcSlider({
@@ -95,7 +95,7 @@ export function ArcSlider({
         {runs.map(({ from, to, text, colour, code }) => (
           <span
             key={`${from}${text}`}
-            title={code ? REASON_WORDS[code] : undefined}
+            title={code ? REASON_TEXT[code] : undefined}
             className="absolute overflow-hidden text-center text-ellipsis whitespace-nowrap"
             style={{ left: `${at(from)}%`, width: `${at(to) - at(from)}%`, color: colour }}
           >
@@ -108,7 +108,7 @@ export function ArcSlider({
           .filter(({ code }) => code)
           .map(({ from, to, code }) => (
             <li key={`${from}${code}`}>
-              {printAngle(to)} to {printAngle(from)}: {REASON_WORDS[code!]}
+              {printAngle(to)} to {printAngle(from)}: {REASON_TEXT[code!]}
             </li>
           ))}
       </ul>

@@ -11,6 +11,7 @@ import { type Asked, Filters, logbookAt, proposedName } from './Filters.tsx';
 import { type RoundLine, RoundsTable } from './RoundsTable.tsx';
 import { SavedViews } from './SavedViews.tsx';
 import type { ShownPlayer } from './shown.ts';
+import { TakeAlong } from './TakeAlong.tsx';
 
 const OfPlayer = lazy(() => import('./OfPlayer.tsx'));
 
@@ -123,20 +124,7 @@ function LogbookView({
       ) : (
         <RoundsTable lines={data} open={open} onShow={show} onRemove={remove} />
       )}
-      {rounds.length > 0 && (
-        <p className="mt-4 flex flex-wrap gap-x-6">
-          {(['csv', 'json'] as const).map((as) => (
-            <a
-              key={as}
-              download
-              className="inline-flex min-h-11 items-center font-semibold underline"
-              href={`/api/rounds?as=${as}${playerId ? `&player=${playerId}` : ''}`}
-            >
-              {as === 'csv' ? 'All rounds as a sheet (CSV)' : 'Every ball (JSON)'}
-            </a>
-          ))}
-        </p>
-      )}
+      {rounds.length > 0 && <TakeAlong playerId={playerId} />}
       {(older || !isFirst) && (
         <nav aria-label="Pages" className="mt-4 flex gap-3">
           {!isFirst && (
