@@ -208,7 +208,7 @@ async function quick() {
     checkBeside('types', ['tsc', '-p', 'tsconfig.json']),
   ];
   const tests = [
-    vitest(['core', 'line', 'simulator', 'tools'], process.env, ['--isolate=false', ...SLOW]),
+    vitest(['core', 'line', 'simulator', 'tools'], process.env, SLOW),
     vitest(
       ['web'],
       { ...process.env, LOG_LEVEL: 'silent' },
@@ -234,7 +234,7 @@ async function shortSoak() {
 /** @type {Record<string, () => Count | Promise<Count>>} */
 const PARTS = {
   lint,
-  core: () => vitest(['core', 'line', 'simulator', 'tools'], process.env, ['--isolate=false']),
+  core: () => vitest(['core', 'line', 'simulator', 'tools']),
   web: database,
   browser,
   soak: shortSoak,

@@ -32,9 +32,8 @@ describe('children', () => {
   });
   test('a child is started, known by its command, and ended; ending it twice does no harm', async () => {
     const child = start('sleeper', ['sleep', '60'], { log: 2 });
-    await new Promise((resolve) => setTimeout(resolve, 200));
+    await expect.poll(() => commandOf(child.pid), { timeout: 20_000 }).toContain('sleep 60');
     expect(alive(child.pid)).toBe(true);
-    expect(commandOf(child.pid)).toContain('sleep 60');
     await stop(child);
     await stop(child);
     expect(alive(child.pid)).toBe(false);
