@@ -2,12 +2,14 @@ import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, expect, test } from 'vitest';
 import { z } from 'zod';
 import { parsedOnce } from '../src/db/parsed.ts';
+import { player } from '../src/db/schema.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
-import { readComers } from '../src/server/comers.ts';
+import { readComers, roundsOnEach } from '../src/server/comers.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
+import { readHeads } from '../src/server/list-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody } from './support/rig.ts';
@@ -56,6 +58,48 @@ test('what rounds come to is worked out once, and again after every way in which
   expect(await seen()).toEqual([2, 1]);
   await call(rounds.DELETE, { scope, params: { id: second } });
   expect(await seen()).toEqual([1, 0]);
+});
+
+test('the newest rounds of a player on a rung are read once, and again when one of them is another', async () => {
+  const theirs = uuidv7();
+  await store.put(player, { id: theirs, name: 'Theo', level: 'Building', hand: 'left', heightM: 1.6 }, 'player');
+  const mine = { playerId: ids.player as never, rungId: ids.rung as never };
+  const newest = async (most = 2) => {
+    // somebody without a round is asked for, too, and twice
+    const of = await roundsOnEach(store, [mine, { ...mine, playerId: theirs as never }, mine], most);
+    expect(await of(theirs as never, mine.rungId)).toEqual([]);
+    return of(mine.playerId, mine.rungId);
+  };
+  const made = [await newRound(), await newRound(), await newRound()];
+  const ball = uuidv7();
+  await putBall(scope, made[2]!, ball, 1, 'in');
+  const first = await newest();
+  expect(first).toHaveLength(2);
+  expect(await newest()).toBe(first);
+  expect(await newest(3)).toHaveLength(3);
+  const outcomes = async () => (await newest()).flatMap(({ results: balls }) => balls.map(({ outcome }) => outcome));
+  expect(await outcomes()).toEqual(['in']);
+  await putBall(scope, made[2]!, ball, 1, 'out');
+  expect(await outcomes()).toEqual(['out']);
+  await call(rounds.DELETE, { scope, params: { id: made[2]! } });
+  expect(await outcomes()).toEqual([]);
+  expect(await newest()).toHaveLength(2);
+});
+
+test('of the newest rounds it says whose they are, newest first, and no more than are asked for', async () => {
+  const began = ['2026-11-21T15:00:00.000Z', '2026-11-23T15:00:00.000Z', '2026-11-22T15:00:00.000Z'];
+  const made: string[] = [];
+  for (const startedAt of began) {
+    made.push(uuidv7());
+    await call(rounds.PUT, { scope, params: { id: made.at(-1)! }, body: { ...roundBody(ids), startedAt } });
+  }
+  const heads = await readHeads(store, 2);
+  expect(heads.map(({ id, playerName }) => [id, playerName])).toEqual([
+    [made[1], 'Ines'],
+    [made[2], 'Ines'],
+  ]);
+  const { store: theirs } = await makeClub(db, 'Theirs');
+  expect(await readHeads(theirs, 2)).toEqual([]);
 });
 
 test('a document of the same text is one object, parsed once, and nobody can change it for the others', async () => {

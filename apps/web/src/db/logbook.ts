@@ -67,6 +67,7 @@ export const round = mysqlTable(
     index('round_changed').on(t.clubId, t.playerId, t.deletedAt, t.updatedAt),
     index('round_rung').on(t.rungId, t.startedAt, t.id),
     index('round_player').on(t.playerId, t.startedAt, t.id),
+    index('round_player_rung').on(t.playerId, t.rungId, t.startedAt, t.id),
     index('round_court').on(t.courtId, t.startedAt, t.id),
   ],
 );

@@ -1,5 +1,5 @@
 import { clubAnswers, OWN_FROM_BALLS, type PlayerId, type PlayerProgress, progressOf, type RungId, type Sport } from '@good-arc/core';
-import { and, count, eq, inArray, sql } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
 import type { BriefRound, Kit, PlayerRow, StrokeScatter } from '../api/rows.ts';
@@ -40,11 +40,37 @@ async function marksOf(store: Store, playerIds: readonly string[]): Promise<Map<
 /** Rounds of a player on a rung that were read last, with their mark. */
 const onRungs = new LRUCache<string, { mark: string; rounds: BriefRound[] }>({ max: 500 });
 
-/** The newest rounds of these players on a rung, newest first: read once, and again when anything of them has changed. */
-export async function roundsOnEach(store: Store, players: readonly { playerId: PlayerId }[], most: number) {
-  const marks = await marksOf(store, [...new Set(players.map(({ playerId }) => playerId))]);
+interface OnRung {
+  playerId: PlayerId;
+  rungId: RungId;
+}
+const keyOf = ({ playerId, rungId }: OnRung): string => `${playerId} ${rungId}`;
+
+/** What tells whether one of the newest rounds of a player on a rung is another: of these alone, so that years of them do not count. */
+async function newestMarks(store: Store, asked: readonly OnRung[], most: number): Promise<Map<string, string>> {
+  const each = [...new Map(asked.map((one) => [keyOf(one), one])).values()];
+  if (each.length === 0) return new Map();
+  const marks = await store.read(async (db, mine) => {
+    const marked = each.map((one, i) => {
+      const newest = db
+        .select({ id: round.id, updatedAt: round.updatedAt })
+        .from(round)
+        .where(and(mine(round), eq(round.playerId, one.playerId), eq(round.rungId, one.rungId)))
+        .orderBy(desc(round.startedAt), desc(round.id))
+        .limit(most);
+      return sql`(SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(CONCAT(id, updated_at)))) FROM (${newest}) newest) AS ${sql.identifier(String(i))}`;
+    });
+    const [rows] = await db.execute(sql`SELECT ${sql.join(marked, sql`, `)}`);
+    return (rows as unknown as Record<string, string>[])[0]!;
+  });
+  return new Map(each.map((one, i) => [keyOf(one), marks[String(i)]!]));
+}
+
+/** The newest rounds of these players on these rungs, newest first: read once, and again when anything of them has changed. */
+export async function roundsOnEach(store: Store, asked: readonly OnRung[], most: number) {
+  const marks = await newestMarks(store, asked, most);
   return async (playerId: PlayerId, rungId: RungId): Promise<readonly BriefRound[]> => {
-    const [key, mark] = [`${store.clubId} ${playerId} ${rungId} ${most}`, marks.get(playerId) ?? ''];
+    const [key, mark] = [`${store.clubId} ${playerId} ${rungId} ${most}`, marks.get(keyOf({ playerId, rungId })) ?? ''];
     const before = onRungs.get(key);
     if (before?.mark === mark) return before.rounds;
     const leftOut = store.setAside.length;

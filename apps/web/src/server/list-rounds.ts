@@ -42,15 +42,21 @@ export async function listRounds(store: Store, asked: RoundsAsked): Promise<List
 
 /** Which rungs were run last, and by whom: the newest rounds, without what they were run with and what became of their balls. */
 export async function readHeads(store: Store, most: number): Promise<Pick<RoundRow, 'id' | 'rungId' | 'playerId' | 'playerName'>[]> {
-  return store.read((db, mine) =>
-    db
-      .select({ id: round.id, rungId: round.rungId, playerId: round.playerId, playerName: player.name })
+  return store.read((db, mine) => {
+    // first the newest, then their names: joined at once, the database sorts all rounds there are
+    const newest = db
+      .select({ id: round.id, rungId: round.rungId, playerId: round.playerId, startedAt: round.startedAt })
       .from(round)
-      .innerJoin(player, eq(player.id, round.playerId))
       .where(mine(round))
       .orderBy(desc(round.startedAt), desc(round.id))
-      .limit(most),
-  );
+      .limit(most)
+      .as('newest');
+    return db
+      .select({ id: newest.id, rungId: newest.rungId, playerId: newest.playerId, playerName: player.name })
+      .from(newest)
+      .innerJoin(player, eq(player.id, newest.playerId))
+      .orderBy(desc(newest.startedAt), desc(newest.id));
+  });
 }
 
 /** What these rounds were run with and what they came to, without their balls; newest first. */

@@ -1,0 +1,1 @@
+CREATE INDEX `round_player_rung` ON `round` (`player_id`,`rung_id`,`started_at`,`id`);
