@@ -136,6 +136,14 @@ export async function load(args) {
   }
 }
 
+/** Until the proxy sends nothing to a server that is gone. @param {{ ask: (method: string, path: string) => Promise<{ status: number }> }} cluster */
+async function noticed({ ask }) {
+  for (let inARow = 0; inARow < 20; ) {
+    const { status } = await ask('GET', '/api/health').catch(() => ({ status: 0 }));
+    inARow = status === 200 ? inARow + 1 : 0;
+  }
+}
+
 /** What requests cost each kind of process, with two web servers and with one; figures only, `docs/scale.md` says what follows from them. */
 async function loadOfCluster() {
   const [{ endWithUs, prepared, startCluster }, { costsIn }, { rigOf }] = await Promise.all([
@@ -150,7 +158,10 @@ async function loadOfCluster() {
   try {
     const of = { rungId: rig.rung.id, playerId: rig.playerId, machineId: rig.machineId, weather: rig.rung.document.weather };
     for (const servers of [2, 1]) {
-      if (servers === 1) await cluster.killServer(1);
+      if (servers === 1) {
+        await cluster.killServer(1);
+        await noticed(cluster);
+      }
       const costs = await step(`${servers} web server${servers === 1 ? '' : 's'}`, () => costsIn(cluster, of));
       say(
         ['ms of a processor'.padEnd(34), ...['web', 'writer', 'others', 'proxy', 'broker', 'p95'].map((name) => name.padStart(8))].join(''),
