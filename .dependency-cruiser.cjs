@@ -4,11 +4,21 @@ module.exports = {
     {
       name: 'core-knows-nobody',
       severity: 'error',
-      from: { path: '^packages/core' },
+      from: { path: '^packages/core/(src|test)/' },
       to: { path: '^(packages/(line|simulator)|apps|tools)' },
     },
-    { name: 'line-knows-core-only', severity: 'error', from: { path: '^packages/line' }, to: { path: '^(packages/simulator|apps|tools)' } },
-    { name: 'simulator-knows-the-line', severity: 'error', from: { path: '^packages/simulator' }, to: { path: '^(apps|tools)' } },
+    {
+      name: 'line-knows-core-only',
+      severity: 'error',
+      from: { path: '^packages/line/(src|test)/' },
+      to: { path: '^(packages/simulator|apps|tools)' },
+    },
+    {
+      name: 'simulator-knows-the-line',
+      severity: 'error',
+      from: { path: '^packages/simulator/(src|test)/' },
+      to: { path: '^(apps|tools)' },
+    },
     {
       name: 'views-are-islands',
       severity: 'error',
