@@ -1,5 +1,5 @@
 import type { PlayerId } from '@good-arc/core';
-import { type MouseEvent, useState } from 'react';
+import { type MouseEvent, useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { download } from '../../ui/download.ts';
 import { attempt } from '../../ui/undo.ts';
@@ -11,6 +11,12 @@ type As = keyof typeof FILES;
 /** Rounds as files. A file is saved when it is whole, and until then one sees how far it is; years of rounds take their time. */
 export function TakeAlong({ playerId }: { playerId: PlayerId | null }) {
   const [coming, setComing] = useState<{ rounds: number; of: number; giveUp: () => void } | null>(null);
+  const shown = useRef<HTMLSpanElement>(null);
+  const isComing = coming !== null;
+  useEffect(() => {
+    // on a phone it comes below what can be seen
+    if (isComing) shown.current?.scrollIntoView({ block: 'nearest' });
+  }, [isComing]);
 
   async function take(as: As, url: string): Promise<void> {
     const ends = new AbortController();
@@ -45,7 +51,7 @@ export function TakeAlong({ playerId }: { playerId: PlayerId | null }) {
         );
       })}
       {coming && (
-        <span className="flex flex-wrap items-center gap-x-3" role="status">
+        <span ref={shown} className="flex scroll-mb-4 flex-wrap items-center gap-x-3" role="status">
           <progress className="progress w-40" value={coming.rounds} max={Math.max(1, coming.of)} aria-label="Rounds that are there" />
           {coming.of > 0 ? `${coming.rounds.toLocaleString('en')} of ${coming.of.toLocaleString('en')} rounds` : 'Counting the rounds …'}
           <Button size="l" look="ghost" onClick={coming.giveUp}>
