@@ -33,6 +33,7 @@ test('closing the page holds the machine; opening it again finds the round where
   await openRung(page, 'Groove from the service line');
   await feedOne(page);
   await page.getByRole('button', { name: /^Out/ }).click();
+  await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('0 of 1');
   const address = page.url();
   await page.close();
   const again = await context.newPage();

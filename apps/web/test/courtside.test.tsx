@@ -326,7 +326,7 @@ describe('a machine on a line', () => {
     } finally {
       vi.useRealTimers();
     }
-    expect(await screen.findByText(/The server does not answer\. A machine without its line stops/, {}, { timeout: 4000 })).toBeTruthy();
+    expect(await screen.findByText(/The server does not answer\. A machine without its line stops/)).toBeTruthy();
   });
   test('another’s round on hold: whose it is is said, nobody resumes it unawares, and it is taken over by arming', async () => {
     const { asked, user } = show({ machine: wired }, takes);
