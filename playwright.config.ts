@@ -16,11 +16,12 @@ export default defineConfig({
   timeout: 300_000,
   // two browsers, two demos and their machines share the processor; what needs a second try is listed as flaky at the end
   retries: 1,
-  expect: { timeout: 15_000 },
+  // a page of a starved processor has taken 20 s until it listens; what is waited for is a state, and it comes
+  expect: { timeout: 45_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
-    actionTimeout: 15_000,
+    actionTimeout: 45_000,
     // what they keep would come before the answers that tests give; e2e/offline.spec.ts has a browser of its own
     serviceWorkers: 'block',
     // a picture before and after every key doubles the time of a journey: only a second try is recorded

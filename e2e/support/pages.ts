@@ -62,7 +62,7 @@ export async function open(page: Page, path: string): Promise<void> {
 
 /** Waits until every part of the page listens. @param at address that a link, a key or a form leads to: until then it is still the page before */
 export async function awake(page: Page, at?: RegExp): Promise<void> {
-  if (at) await page.waitForURL(at, { timeout: 20_000 });
+  if (at) await page.waitForURL(at, { timeout: 45_000 });
   await expect(page.locator('astro-island:not([data-listens])')).toHaveCount(0);
 }
 
