@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
@@ -75,6 +76,9 @@ export default defineConfig({
   // where a write comes from is checked in the middleware, which knows the public address
   security: { checkOrigin: false, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
   vite: {
+    resolve: {
+      alias: [{ find: /^react-dom\/server$/, replacement: fileURLToPath(new URL('src/server/react-dom-server.ts', import.meta.url)) }],
+    },
     plugins: [tailwindcss(), bundledServer],
     build: {
       target: 'es2022',

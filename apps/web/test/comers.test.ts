@@ -1,16 +1,20 @@
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, expect, test } from 'vitest';
 import { z } from 'zod';
+import type { LadderRow } from '../src/api/rows.ts';
 import { parsedOnce } from '../src/db/parsed.ts';
 import { player } from '../src/db/schema.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
+import * as putRung from '../src/pages/api/rungs/[id]/index.ts';
 import { readComers, roundsOnEach } from '../src/server/comers.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { readHeads } from '../src/server/list-rounds.ts';
+import { readBrief, readRounds } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
+import { standingsOf } from '../src/server/standings.ts';
 import type { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody } from './support/rig.ts';
 
@@ -86,6 +90,39 @@ test('the newest rounds of a player on a rung are read once, and again when one 
   expect(await newest()).toHaveLength(2);
 });
 
+test('of a player’s rounds only those that are others than before are read again', async () => {
+  const [kept, touched, removed] = [await newRound(), await newRound(), await newRound()];
+  const ball = uuidv7();
+  await putBall(scope, touched, ball, 1, 'in');
+  const rungRounds = async () =>
+    new Map((await readBrief(store, { rungId: ids.rung as never, most: 50 })).map((each) => [each.id as string, each]));
+  const before = await rungRounds();
+  await putBall(scope, touched, ball, 1, 'out');
+  await call(rounds.DELETE, { scope, params: { id: removed } });
+  const after = await rungRounds();
+  expect(after.get(kept)).toBe(before.get(kept));
+  expect(before.get(touched)!.results.map(({ outcome }) => outcome)).toEqual(['in']);
+  expect(after.get(touched)!.results.map(({ outcome }) => outcome)).toEqual(['out']);
+  expect([before.has(removed), after.has(removed)]).toEqual([true, false]);
+  // with the whole record of the player it is the same rounds
+  expect((await comer()).rounds.find(({ id }) => id === kept)).toBe(after.get(kept));
+});
+
+test('where a player stands is worked out once, and again with another round, rung or day', async () => {
+  const now = new Date('2026-11-24T10:00:00Z');
+  const stands = async (on = now) => standingsOf((await comer()).rounds, await readLadders(store), on);
+  const first = await stands();
+  expect(first[0]).toMatchObject({ rungName: 'Deep and kind', number: 1, of: 1 });
+  expect(await stands()).toBe(first);
+  expect(await stands(new Date('2026-11-25T10:00:00Z'))).not.toBe(first);
+  const [{ id, rungs }] = (await readLadders(store)) as [LadderRow];
+  const document = { ...rungs[0]!.document, name: 'Deeper' };
+  expect((await call(putRung.PUT, { scope, params: { id: rungs[0]!.id }, body: { ladderId: id, document } })).status).toBeLessThan(300);
+  expect((await stands())[0]).toMatchObject({ rungName: 'Deeper' });
+  await newRound();
+  expect((await stands())[0]!.rounds).toBe(first[0]!.rounds + 1);
+});
+
 test('of the newest rounds it says whose they are, newest first, and no more than are asked for', async () => {
   const began = ['2026-11-21T15:00:00.000Z', '2026-11-23T15:00:00.000Z', '2026-11-22T15:00:00.000Z'];
   const made: string[] = [];
@@ -100,6 +137,13 @@ test('of the newest rounds it says whose they are, newest first, and no more tha
   ]);
   const { store: theirs } = await makeClub(db, 'Theirs');
   expect(await readHeads(theirs, 2)).toEqual([]);
+});
+
+test('an id in other letters than ids have is nobody’s, and no fault of the database', async () => {
+  const round = await newRound();
+  for (const id of ['spät', '球', `${round}é`, '’'.repeat(36)])
+    expect(await readRounds(store, { ids: [round, id], most: 2 })).toHaveLength(1);
+  expect(await store.any(player, ['spät'])).toEqual([]);
 });
 
 test('a document of the same text is one object, parsed once, and nobody can change it for the others', async () => {

@@ -227,7 +227,7 @@ describe('Redis as the broker', () => {
     const redis = startRedis(port);
     const [a, b] = [server(port), server(port)];
     const first = await fenceOf(a, 'm1');
-    expect(await b.take('m1')).toEqual({ owner: a.self });
+    expect(await answered(() => b.take('m1'))).toEqual({ owner: a.self });
     // whoever has it may ask again
     const second = await fenceOf(a, 'm1');
     expect(second).toBeGreaterThan(first);
@@ -245,7 +245,7 @@ describe('Redis as the broker', () => {
     startRedis(port);
     // one that has just begun waits for who has it to say so
     expect(await answered(() => a.take('m1'))).toEqual({ owner: '' });
-    const taken = await b.take('m1', true);
+    const taken = await answered(() => b.take('m1', true));
     expect('fence' in taken && taken.fence).toBeGreaterThan(third);
     expect(await a.take('m1')).toEqual({ owner: b.self });
   });
@@ -254,7 +254,7 @@ describe('Redis as the broker', () => {
     startRedis(port);
     const [a, b] = [server(port), server(port)];
     await fenceOf(a, 'm1');
-    await until(async () => 'fence' in (await b.take('m1')));
+    await until(async () => 'fence' in (await answered(() => b.take('m1'))));
     expect(await a.live()).toBe(false);
     expect(await a.take('m1')).toEqual({ owner: b.self });
   });

@@ -1,13 +1,13 @@
 import { clubAnswers, OWN_FROM_BALLS, type PlayerId, type PlayerProgress, progressOf, type RungId, type Sport } from '@good-arc/core';
-import { and, count, desc, eq, inArray, sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
 import type { BriefRound, Kit, PlayerRow, StrokeScatter } from '../api/rows.ts';
-import { club, round } from '../db/schema.ts';
+import { club } from '../db/schema.ts';
 import { dayOf } from '../ui/day.ts';
 import { database } from './db.ts';
-import { ballsIn, loggedFrom, roundsOfPlayer } from './progress.ts';
-import { roundsOn } from './read-rounds.ts';
+import { ballsIn, loggedFrom, MOST_ROUNDS } from './progress.ts';
+import { readBrief, roundsOn } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
 /** Somebody who comes, with what their rounds come to. */
@@ -20,54 +20,38 @@ export interface Comer {
 /** What the rounds of players came to when they were looked at last, with the mark of what that was worked out of. */
 const known = new LRUCache<string, { mark: string } & Omit<Comer, 'player'>>({ max: 80 });
 
-/** What tells whether any round of a player was added, changed, moved or deleted, or any ball of one: a round is touched with each of its balls. */
-async function marksOf(store: Store, playerIds: readonly string[]): Promise<Map<string, string>> {
-  if (playerIds.length === 0) return new Map();
-  const rows = await store.read((db, mine) =>
-    db
-      .select({
-        playerId: round.playerId,
-        rounds: count(),
-        mark: sql<string>`bit_xor(crc32(concat(${round.id}, ${round.updatedAt})))`,
-      })
-      .from(round)
-      .where(and(mine(round), inArray(round.playerId, [...playerIds])))
-      .groupBy(round.playerId),
-  );
-  return new Map(rows.map(({ playerId, rounds, mark }) => [playerId as string, `${rounds} ${mark}`]));
-}
-
 /** Rounds of a player on a rung that were read last, with their mark. */
 const onRungs = new LRUCache<string, { mark: string; rounds: BriefRound[] }>({ max: 500 });
 
-interface OnRung {
+/** Whose rounds, and on which rung where it is only those. */
+interface Whose {
   playerId: PlayerId;
-  rungId: RungId;
+  rungId?: RungId;
 }
-const keyOf = ({ playerId, rungId }: OnRung): string => `${playerId} ${rungId}`;
+const keyOf = ({ playerId, rungId = '' as RungId }: Whose): string => `${playerId} ${rungId}`;
 
-/** What tells whether one of the newest rounds of a player on a rung is another: of these alone, so that years of them do not count. */
-async function newestMarks(store: Store, asked: readonly OnRung[], most: number): Promise<Map<string, string>> {
+/**
+ * What tells whether any of the newest rounds of each was added, changed, moved or deleted, or any ball of one, which touches its round: of these alone, so
+ * that years of others do not count.
+ */
+async function newestMarks(store: Store, asked: readonly Whose[], most: number): Promise<Map<string, string>> {
   const each = [...new Map(asked.map((one) => [keyOf(one), one])).values()];
   if (each.length === 0) return new Map();
-  const marks = await store.read(async (db, mine) => {
-    const marked = each.map((one, i) => {
-      const newest = db
-        .select({ id: round.id, updatedAt: round.updatedAt })
-        .from(round)
-        .where(and(mine(round), eq(round.playerId, one.playerId), eq(round.rungId, one.rungId)))
-        .orderBy(desc(round.startedAt), desc(round.id))
-        .limit(most);
-      return sql`(SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(CONCAT(id, updated_at)))) FROM (${newest}) newest) AS ${sql.identifier(String(i))}`;
+  const marks = await store.read(async (db) => {
+    // in words: put together piece by piece, two dozen of these take as long as a page
+    const marked = each.map(({ playerId, rungId }, i) => {
+      const onRung = rungId === undefined ? sql`` : sql`AND rung_id = ${rungId}`;
+      const index = sql.raw(rungId === undefined ? 'round_player' : 'round_player_rung');
+      return sql`(SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(CONCAT(id, updated_at)))) FROM (SELECT id, updated_at FROM round FORCE INDEX (${index}) WHERE club_id = ${store.clubId} AND player_id = ${playerId} ${onRung} AND deleted_at IS NULL ORDER BY started_at DESC, id DESC LIMIT ${most}) newest) AS ${sql.raw(`m${i}`)}`;
     });
     const [rows] = await db.execute(sql`SELECT ${sql.join(marked, sql`, `)}`);
     return (rows as unknown as Record<string, string>[])[0]!;
   });
-  return new Map(each.map((one, i) => [keyOf(one), marks[String(i)]!]));
+  return new Map(each.map((one, i) => [keyOf(one), marks[`m${i}`]!]));
 }
 
 /** The newest rounds of these players on these rungs, newest first: read once, and again when anything of them has changed. */
-export async function roundsOnEach(store: Store, asked: readonly OnRung[], most: number) {
+export async function roundsOnEach(store: Store, asked: readonly Required<Whose>[], most: number) {
   const marks = await newestMarks(store, asked, most);
   return async (playerId: PlayerId, rungId: RungId): Promise<readonly BriefRound[]> => {
     const [key, mark] = [`${store.clubId} ${playerId} ${rungId} ${most}`, marks.get(keyOf({ playerId, rungId })) ?? ''];
@@ -105,17 +89,17 @@ export async function learnAnswers(store: Store, comers: readonly Comer[]): Prom
 
 /** Who comes, with what their rounds come to: worked out once, and again when anything of it has changed. */
 export async function readComers(store: Store, kit: Kit, players: readonly PlayerRow[]): Promise<Comer[]> {
-  const ids = players.map(({ id }) => id);
-  const [marks, answers] = await Promise.all([marksOf(store, ids), readAnswers(store)]);
+  const asked = players.map(({ id }) => ({ playerId: id }));
+  const [marks, answers] = await Promise.all([newestMarks(store, asked, MOST_ROUNDS), readAnswers(store)]);
   const ofKit = JSON.stringify([answers, kit.machines.map(({ id, version }) => [id, version]), kit.gameBalls]);
   return Promise.all(
     players.map(async (player) => {
       const key = `${store.clubId} ${player.id}`;
-      const mark = `${marks.get(player.id) ?? ''} ${player.version} ${ofKit}`;
+      const mark = `${marks.get(keyOf({ playerId: player.id })) ?? ''} ${player.version} ${ofKit}`;
       const before = known.get(key);
       if (before?.mark === mark) return { player, rounds: before.rounds, progress: before.progress };
       const leftOut = store.setAside.length;
-      const rounds = await roundsOfPlayer(store, player.id);
+      const rounds = await readBrief(store, { playerId: player.id, most: MOST_ROUNDS });
       const progress = progressOf(loggedFrom(kit, rounds), player, answers);
       // what could not be read is said again the next time
       if (store.setAside.length === leftOut) known.set(key, { mark, rounds, progress });

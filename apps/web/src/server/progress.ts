@@ -4,7 +4,6 @@ import {
   type Demand,
   type DemandPart,
   type LoggedRound,
-  type PlayerId,
   type PlayerProgress,
   type RungDocument,
   type Sport,
@@ -13,11 +12,9 @@ import {
 import type { BriefRound, Kit } from '../api/rows.ts';
 import { dayOf } from '../ui/day.ts';
 import { judge } from '../ui/judge.ts';
-import { readBrief } from './read-rounds.ts';
-import type { Store } from './store.ts';
 
 /** Rounds that are looked back at: years of a player who comes twice a week. */
-const MOST_ROUNDS = 600;
+export const MOST_ROUNDS = 600;
 /** A round that cannot be judged any more is taken to ask half of the game. */
 const UNKNOWN_DEMAND = 0.5;
 
@@ -51,10 +48,6 @@ export const loggedFrom = (kit: Kit, rounds: readonly BriefRound[]): LoggedRound
     const demand = demandOn(kit, card, sport);
     return { sport, day: dayOf(startedAt), card, weather, results, demand, isOneNumber: source === 'sheet' };
   });
-
-/** Rounds of a player that are looked back at, newest first. */
-export const roundsOfPlayer = (store: Store, playerId: PlayerId): Promise<BriefRound[]> =>
-  readBrief(store, { playerId, most: MOST_ROUNDS });
 
 /** What a player’s rounds come to, as a page shows it: the way of working it out stays here. */
 export const shownProgress = ({ strokes, ...rest }: PlayerProgress) => ({

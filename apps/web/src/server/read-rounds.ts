@@ -1,5 +1,6 @@
 import { type Outcome, type PlayerId, type RungDocument, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
 import { and, desc, eq, gte, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
 import type { BriefRound, ResultRow, RoundRow } from '../api/rows.ts';
 import { parsedOnce } from '../db/parsed.ts';
 import { court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
@@ -152,18 +153,15 @@ export async function readRounds(store: Store, asked: RoundsAsked): Promise<Roun
   });
 }
 
-/** Rounds without the names that belong to them, and their results without what the machine said: what years of them are looked back at for. Newest first. */
-export async function readBrief(
-  store: Store,
-  { playerId, rungId, most }: { playerId?: PlayerId; rungId?: RungId; most: number },
-): Promise<BriefRound[]> {
-  const whose = and(
-    playerId === undefined ? undefined : eq(round.playerId, playerId),
-    rungId === undefined ? undefined : eq(round.rungId, rungId),
-  );
-  const rounds = await store.page(round, whose, [desc(round.startedAt), desc(round.id)], most);
-  if (rounds.length === 0) return [];
-  const ids = rounds.map(({ id }) => id);
+/** Rounds that were read last, as they stood at their last change: a player's years are looked through again for each ball that is added to them. */
+const briefs = new LRUCache<string, { changed: number; round: BriefRound }>({ max: 20_000 });
+
+/** Rounds with their results, by id; what cannot be read is set aside. */
+async function readBriefly(store: Store, ids: readonly string[]): Promise<Map<string, { changed: number; round: BriefRound }>> {
+  const found = new Map<string, { changed: number; round: BriefRound }>();
+  if (ids.length === 0) return found;
+  const rounds = await store.page(round, inArray(round.id, [...ids]), [desc(round.id)], ids.length);
+  // after their rounds: a ball that comes in between makes its round another one, which is read again
   const results = await store.read((db, mine) =>
     db
       .select({
@@ -179,32 +177,59 @@ export async function readBrief(
         targetDepthM: result.targetDepthM,
       })
       .from(result)
-      .where(and(mine(result), inArray(result.roundId, ids)))
-      .orderBy(result.seq),
+      .where(and(mine(result), inArray(result.roundId, [...ids])))
+      .orderBy(result.roundId, result.seq),
   );
   const of = new Map<string, BriefRound['results']>(ids.map((id) => [id, []]));
   for (const { roundId, seq, feedId, outcome, ...row } of results)
     of.get(roundId)?.push({ seq, feedId, outcome: outcome as Outcome, landing: landingIn(row), target: targetIn(row) });
-  return rounds.flatMap((each) => {
+  for (const each of rounds) {
     const card = readCard(store, each);
-    if (!card) return [];
-    const { id, rungId, courtId, source, startedAt, notes } = each;
+    if (!card) continue;
+    const { id, rungId, playerId, courtId, source, startedAt, notes } = each;
     const weather = parsedOnce(weatherSchema, each.weather).data ?? card.weather;
-    return [
-      {
-        id,
-        rungId,
-        playerId: each.playerId,
-        courtId,
-        card,
-        weather,
-        source,
-        notes,
-        startedAt: startedAt.toISOString(),
-        results: of.get(id)!,
-      },
-    ];
+    const brief = { id, rungId, playerId, courtId, card, weather, source, notes, startedAt: startedAt.toISOString(), results: of.get(id)! };
+    found.set(id, { changed: each.updatedAt.getTime(), round: Object.freeze(brief) });
+  }
+  return found;
+}
+
+/** The index that knows the newest of these, so that no other is taken. */
+const indexOf = ({ playerId, rungId }: { playerId?: PlayerId; rungId?: RungId }): string => {
+  if (playerId === undefined) return rungId === undefined ? 'round_newest' : 'round_rung';
+  return rungId === undefined ? 'round_player' : 'round_player_rung';
+};
+
+/**
+ * Rounds without the names that belong to them, and their results without what the machine said: what years of them are looked back at for. Newest first;
+ * those that are not as they were when they were last read are read again.
+ */
+export async function readBrief(store: Store, asked: { playerId?: PlayerId; rungId?: RungId; most: number }): Promise<BriefRound[]> {
+  const { playerId, rungId, most } = asked;
+  const heads = await store.read((db, mine) =>
+    db
+      .select({ id: round.id, updatedAt: round.updatedAt })
+      .from(round, { forceIndex: indexOf(asked) })
+      .where(
+        and(
+          mine(round),
+          playerId === undefined ? undefined : eq(round.playerId, playerId),
+          rungId === undefined ? undefined : eq(round.rungId, rungId),
+        ),
+      )
+      .orderBy(desc(round.startedAt), desc(round.id))
+      .limit(most),
+  );
+  const known = heads.map(({ id, updatedAt }) => {
+    const before = briefs.get(id);
+    return before?.changed === updatedAt.getTime() ? before : undefined;
   });
+  const read = await readBriefly(
+    store,
+    heads.flatMap(({ id }, i) => (known[i] ? [] : [id])),
+  );
+  for (const [id, each] of read) briefs.set(id, each);
+  return heads.flatMap(({ id }, i) => known[i]?.round ?? read.get(id)?.round ?? []);
 }
 
 /** The newest rounds of a player on a rung, as a verdict looks at them. */
