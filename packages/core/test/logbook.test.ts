@@ -65,6 +65,20 @@ describe('what a player’s rounds come to', () => {
     expect(progressOf(same, player).strokes[0]!.trend).toBe('same');
     expect(progressOf(better.slice(0, 2), player).strokes[0]!.trend).toBe('too-early');
   });
+  test('looked back at again, with a ball more, a day put right, a day less or other answers, it is what it is of rounds never seen before', () => {
+    const first = [0, 4, 4, 8, 14, 20].map((day, i) => logged(day, rally, some(4 + 2 * i, 20)));
+    const again = (rounds: readonly LoggedRound[], answers?: number[]): void => {
+      const numbers = (of: readonly LoggedRound[]) =>
+        progressOf(of, player, answers).strokes.map(({ own, ...rest }) => ({ ...rest, next: own.on(40), answers: own.answers() }));
+      expect(numbers(rounds)).toEqual(numbers(rounds.map((each) => ({ ...each }))));
+    };
+    again(first);
+    again([...first.slice(0, -1), logged(20, rally, some(3, 21))]);
+    again(first.map((each, i) => (i === 2 ? logged(4, rally, some(19, 20)) : each)));
+    again(first.filter((_, i) => i !== 1));
+    again(first, [0.1, 0.2, 0.7]);
+    again(first);
+  });
   test('two rounds of one day are one day; load counts swings; the best run has its day', () => {
     const { strokes, load, bestRun } = progressOf(
       [logged(1, rally, some(3, 10)), logged(1, rally, some(6, 10)), logged(4, rally, ['in', 'let-go', 'not-fed', 'not-judged', 'out'])],

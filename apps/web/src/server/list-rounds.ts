@@ -1,5 +1,5 @@
 import type { CourtId, PlayerId, RungId } from '@good-arc/core';
-import { and, count, desc, eq, exists, gte, inArray, sql, sum } from 'drizzle-orm';
+import { and, count, desc, eq, gte, inArray, isNotNull, sql, sum } from 'drizzle-orm';
 import type { ListedRound, RanLast, RoundRow, Swings } from '../api/rows.ts';
 import { court, ladder, machine, player, round, rung } from '../db/schema.ts';
 import { type RoundsAsked, readCard, whereOf } from './read-rounds.ts';
@@ -155,22 +155,17 @@ export async function lastPlayerOn(store: Store, courtId: CourtId): Promise<stri
 
 /** Players who have a round, by name. */
 export async function playersWithRounds(store: Store): Promise<{ id: string; name: string }[]> {
-  const rows = await store.read((db, mine) =>
-    db
+  return store.read((db, mine) => {
+    // one of each: asked whether any exists, the database reads all of them
+    const one = db
+      .select({ id: round.id })
+      .from(round, { forceIndex: 'round_player' })
+      .where(and(mine(round), eq(round.playerId, player.id)))
+      .limit(1);
+    return db
       .select({ id: player.id, name: player.name })
       .from(player)
-      .where(
-        and(
-          eq(player.clubId, store.clubId),
-          exists(
-            db
-              .select({ one: sql`1` })
-              .from(round)
-              .where(and(mine(round), eq(round.playerId, player.id))),
-          ),
-        ),
-      )
-      .orderBy(player.name),
-  );
-  return rows;
+      .where(and(eq(player.clubId, store.clubId), isNotNull(sql`(${one})`)))
+      .orderBy(player.name);
+  });
 }

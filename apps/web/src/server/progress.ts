@@ -41,12 +41,20 @@ function demandOn(kit: Kit, card: RungDocument, sport: Sport): number {
   return demand;
 }
 
+/** The same of the same round, so that what was learnt of it is not learnt again. */
+const logged = new WeakMap<BriefRound, LoggedRound>();
+
 /** Rounds of one player as they are looked back at, oldest first. */
 export const loggedFrom = (kit: Kit, rounds: readonly BriefRound[]): LoggedRound[] =>
-  [...rounds].reverse().map(({ startedAt, card, weather, results, source }): LoggedRound => {
+  [...rounds].reverse().map((round): LoggedRound => {
+    const { startedAt, card, weather, results, source } = round;
     const { sport } = ballById(card.ballId);
     const demand = demandOn(kit, card, sport);
-    return { sport, day: dayOf(startedAt), card, weather, results, demand, isOneNumber: source === 'sheet' };
+    const before = logged.get(round);
+    if (before?.demand === demand) return before;
+    const one = { sport, day: dayOf(startedAt), card, weather, results, demand, isOneNumber: source === 'sheet' };
+    logged.set(round, one);
+    return one;
   });
 
 /** What a player’s rounds come to, as a page shows it: the way of working it out stays here. */

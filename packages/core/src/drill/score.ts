@@ -1,4 +1,5 @@
 import type { FeedId } from '../ids.ts';
+import { once } from '../once.ts';
 import {
   type Approach,
   longestRun,
@@ -36,18 +37,6 @@ type Card = Parameters<typeof programOf>[0];
 interface Result {
   seq: number;
   feedId?: FeedId | null;
-}
-
-/** What was worked out of a document, for as long as it is kept: years of rounds share a few cards, and no document is ever changed in place. */
-function once<D extends object, R>(work: (document: D) => R): (document: D) => R {
-  const known = new WeakMap<D, R>();
-  return (document) => {
-    const before = known.get(document);
-    if (before !== undefined) return before;
-    const found = work(document);
-    known.set(document, found);
-    return found;
-  };
 }
 
 const dealtOf = once((card: Card) => programOf(card));

@@ -13,6 +13,7 @@ import {
   targetOf,
 } from '../drill/index.ts';
 import type { BallId, FeedId } from '../ids.ts';
+import { once } from '../once.ts';
 import {
   type Comparison,
   type Count,
@@ -234,10 +235,14 @@ function marksOf(played: readonly LoggedRound[], day: number): DayMarks {
   };
 }
 
+/** The same of the same round, so that what was learnt of it is known to be the same. */
+const attemptsIn = once(({ card, sport, results, day, demand }: LoggedRound) => attemptsOf(card, sport, results, { day, demand }));
+
 function strokesOf(rounds: readonly LoggedRound[], level: Level, answers: readonly number[] | undefined): StrokeProgress[] {
   const found = new Map<string, { sport: Sport; stroke: Stroke; all: ReturnType<typeof attemptsOf> }>();
-  for (const { sport, card, results, day, demand } of rounds)
-    for (const attempt of attemptsOf(card, sport, results, { day, demand })) {
+  for (const round of rounds)
+    for (const attempt of attemptsIn(round)) {
+      const { sport } = round;
       const key = `${sport} ${attempt.stroke}`;
       const before = found.get(key);
       if (before) before.all.push(attempt);

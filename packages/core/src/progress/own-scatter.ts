@@ -216,13 +216,29 @@ export function clubAnswers(told: readonly AnswersTold[]): number[] {
 export const demandTimes = (answers: readonly number[] = FIRST_ANSWERS): number =>
   Math.exp(DEMANDS.reduce<number>((sum, each, m) => sum + each * answers[m]!, 0));
 
+/** Players before any round, by level and answers: what is learnt of the same one is known to be the same. So many clubs’ are kept. */
+const first = new Map<string, OwnScatter>();
+const MOST_FIRST = 200;
+
 /**
  * A player of a level before any round. Hidden is log σ over the level’s own scatter: it walks from day to day, a little better each, with good and bad
  * days on top; each round tells of it through the size and the distance of its target. Exact on a grid, so that it needs no seed.
  * @param answers to demand, how usual each is in the club; see `clubAnswers`
  */
-export const ownScatter = (level: Level, answers: readonly number[] = FIRST_ANSWERS): OwnScatter =>
-  known(LEVEL_NEEDS[level].scatter, answers, prior(answers), null, []);
+export function ownScatter(level: Level, answers: readonly number[] = FIRST_ANSWERS): OwnScatter {
+  const key = `${level} ${answers.join(' ')}`;
+  const before = first.get(key);
+  if (before) return before;
+  const own = known(LEVEL_NEEDS[level].scatter, answers, prior(answers), null, []);
+  if (first.size >= MOST_FIRST) first.clear();
+  first.set(key, own);
+  return own;
+}
+/**
+ * What was learnt last of rounds that ended with this one, out of what was known before them: years of a player are looked back at again with each ball of
+ * today, and all days before it are the same.
+ */
+const learnt = new WeakMap<AttemptRound, { from: OwnScatter; rounds: readonly AttemptRound[]; own: OwnScatter }>();
 
 /** @param answers how usual each answer to demand was taken to be @param before what was known before the last day @param today the rounds of that day */
 function known(level: Scatter, answers: readonly number[], before: Belief, day: number | null, today: readonly AttemptRound[]): OwnScatter {
@@ -232,26 +248,43 @@ function known(level: Scatter, answers: readonly number[], before: Belief, day: 
     return made;
   };
   const at = (on: number): Belief => later(belief(), day === null ? 0 : on - day);
-  return {
-    learn(rounds) {
-      let [now, on, group] = [before, day, today];
-      for (const round of rounds) {
-        if (on !== null && round.day < on) throw new RangeError(`day: ${round.day} is before day ${on}`);
-        if (on !== null && round.day > on) {
-          now = later(group.length === 0 ? now : after(now, level, group), round.day - on);
-          group = [];
-        }
-        group = [...group, round];
-        on = round.day;
+  const learn = (rounds: readonly AttemptRound[]): OwnScatter => {
+    let [now, on, group] = [before, day, today];
+    for (const round of rounds) {
+      if (on !== null && round.day < on) throw new RangeError(`day: ${round.day} is before day ${on}`);
+      if (on !== null && round.day > on) {
+        const then = group === today ? belief() : after(now, level, group);
+        now = later(then, round.day - on);
+        group = [];
       }
-      return known(level, answers, now, on, group);
+      group = [...group, round];
+      on = round.day;
+    }
+    return known(level, answers, now, on, group);
+  };
+  let onLast: ScatterNow | null = null;
+  const scatterOn = (asked: number): ScatterNow => {
+    const values = at(asked).flatMap((mass) => mass.map((weight, i) => [valueAt(i), weight] as const));
+    const { lo, hi } = quantiles(values);
+    const times = Math.exp(values.reduce((sum, [value, weight]) => sum + value * weight, 0));
+    const { sideDeg, depthShare } = level;
+    return { sideDeg: sideDeg * times, depthShare: depthShare * times, interval90: [sideDeg * Math.exp(lo), sideDeg * Math.exp(hi)] };
+  };
+  const self: OwnScatter = {
+    learn(rounds) {
+      const last = rounds.at(-1);
+      if (!last) return self;
+      const told = learnt.get(last);
+      if (told?.from === self && told.rounds.length === rounds.length && told.rounds.every((each, i) => each === rounds[i]))
+        return told.own;
+      const own = learn(rounds);
+      learnt.set(last, { from: self, rounds: [...rounds], own });
+      return own;
     },
-    on(asked = day ?? 0) {
-      const values = at(asked).flatMap((mass) => mass.map((weight, i) => [valueAt(i), weight] as const));
-      const { lo, hi } = quantiles(values);
-      const times = Math.exp(values.reduce((sum, [value, weight]) => sum + value * weight, 0));
-      const { sideDeg, depthShare } = level;
-      return { sideDeg: sideDeg * times, depthShare: depthShare * times, interval90: [sideDeg * Math.exp(lo), sideDeg * Math.exp(hi)] };
+    on(asked) {
+      if (asked !== undefined && asked !== day) return scatterOn(asked);
+      onLast ??= scatterOn(day ?? 0);
+      return onLast;
     },
     answers: () => ({ before: answers, after: belief().map((mass) => mass.reduce((sum, each) => sum + each, 0)) }),
     chance(attempt) {
@@ -266,4 +299,5 @@ function known(level: Scatter, answers: readonly number[], before: Belief, day: 
       return { share: values.reduce((sum, [chance, weight]) => sum + chance * weight, 0) / total, interval90: [lo, hi] };
     },
   };
+  return self;
 }

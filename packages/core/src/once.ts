@@ -1,0 +1,11 @@
+/** What was worked out of a document, for as long as it is kept: years of rounds share a few cards, and no document is ever changed in place. */
+export function once<D extends object, R>(work: (document: D) => R): (document: D) => R {
+  const known = new WeakMap<D, R>();
+  return (document) => {
+    const before = known.get(document);
+    if (before !== undefined) return before;
+    const found = work(document);
+    known.set(document, found);
+    return found;
+  };
+}
