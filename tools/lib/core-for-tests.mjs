@@ -35,7 +35,7 @@ const shared = /** @type {{ [KEY]?: Promise<void> }} */ (globalThis);
 
 /**
  * For Vitest: whatever tests ask of the core is loaded by Node itself, out of one build of it. Through Vitest's own loader, which reads file by file and asks
- * for every function by a getter, flights take three times as long and loading takes as long as testing. Its files must be external (`CORE_FOR_TESTS`).
+ * for every function by a getter, flights take three times as long and loading takes as long as testing.
  * @returns {Promise<import('vite').Plugin>}
  */
 export async function coreForTests() {
@@ -45,6 +45,8 @@ export async function coreForTests() {
   return {
     name: 'core-for-tests',
     enforce: 'pre',
+    // modules are read once for all files of a worker; a test leaves nothing behind that another could see
+    config: () => ({ test: { isolate: false, server: { deps: { external: [/core-for-tests/] } } } }),
     resolveId(asked, importer) {
       const [, name] = /^@good-arc\/core(?:\/(.+))?$/.exec(asked) ?? [];
       if (asked.startsWith('@good-arc/core')) {
@@ -57,5 +59,3 @@ export async function coreForTests() {
     },
   };
 }
-
-export const CORE_FOR_TESTS = /core-for-tests/;

@@ -1,12 +1,14 @@
+import type { RoundId } from '@good-arc/core';
+import { sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, expect, test } from 'vitest';
-import type { LiveRow, LiveShown } from '../src/api/live.ts';
+import type { LiveRow, LiveShown, LiveWish } from '../src/api/live.ts';
 import * as finish from '../src/pages/api/rounds/[id]/finish.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as live from '../src/pages/api/rounds/[id]/live.ts';
 import * as wish from '../src/pages/api/rounds/[id]/wish.ts';
 import type { Db } from '../src/server/db.ts';
-import { followLive, forgetLive, openLive, showLive } from '../src/server/live.ts';
+import { followLive, forgetLive, openLive, showLive, wishLive } from '../src/server/live.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, oneRung, roundBody } from './support/rig.ts';
@@ -64,6 +66,20 @@ test('what a device shows is followed by others; it learns that somebody looks, 
   const later = { id: uuidv7(), change: { kind: 'skip' } };
   await call(wish.POST, { scope, params: { id: roundId }, body: later });
   expect((await show()).body).toMatchObject({ wish: later });
+});
+test('two devices show the only round of a club, whose clocks differ, while others ask: each finds it every time', async () => {
+  // one row: by what it now knows of the table the database would look for it among the club's, where it moves with the time it was shown
+  await show();
+  await db.execute(sql`ANALYZE TABLE live`);
+  const base = Date.now();
+  const lane = async (back: number): Promise<void> => {
+    for (let i = 0; i < 60; i++) await showLive(store, roundId as RoundId, { ...shown, thrown: i % 10 }, new Date(base + i * 40 - back));
+  };
+  const asking = async (): Promise<void> => {
+    for (let i = 0; i < 60; i++) await wishLive(store, roundId as RoundId, { id: uuidv7(), change: { kind: 'skip' } } as LiveWish);
+  };
+  await Promise.all([lane(0), lane(3000), lane(500), lane(7000), asking(), asking(), asking()]);
+  expect((await followLive(store, roundId as RoundId, new Date(base))).shown.rungName).toBe('Turn about');
 });
 test('nobody looked for a while: it need not tell so often; a device that is silent has no round on', async () => {
   const now = Date.now();

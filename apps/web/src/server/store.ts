@@ -1,4 +1,4 @@
-import { and, asc, eq, getTableColumns, getTableName, inArray, isNotNull, isNull, type SQL } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, getTableName, inArray, isNotNull, isNull, type SQL, sql } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
 import { OtherVersion } from '../db/document.ts';
@@ -151,7 +151,7 @@ export class Store {
       const change = await this.db
         .update(table as MySqlTable)
         .set({ ...rest, deletedAt: null } as never)
-        .where(and(this.mine(table), eq(table.id, id)));
+        .where(and(this.own(table), eq(table.id, id)));
       if (change[0].affectedRows === 0) throw notFound(what);
     });
   }
@@ -174,7 +174,7 @@ export class Store {
       const change = await this.db
         .update(table as MySqlTable)
         .set({ ...rest, version, deletedAt: null } as never)
-        .where(and(this.mine(table), eq(table.id, id), eq(table.version, seen ?? 1)));
+        .where(and(this.own(table), eq(table.id, id), eq(table.version, seen ?? 1)));
       if (change[0].affectedRows > 0) return version;
       const kept = await this.anyOne(table, id, what);
       throw new Refusal(
@@ -207,7 +207,7 @@ export class Store {
         .values(rows.slice(i, i + ROWS_AT_ONCE).map((values) => ({ ...values, clubId: this.scope.clubId })) as never);
   }
 
-  /** Changes some columns of a row that is there and fits. @returns whether there was one */
+  /** Changes some columns of rows that are there and fit. @param where names them by their ids @returns whether there was one */
   change<T extends ClubTable>(
     table: T,
     where: SQL | undefined,
@@ -217,7 +217,7 @@ export class Store {
       const change = await this.db
         .update(table as MySqlTable)
         .set(values as never)
-        .where(and(this.mine(table), where));
+        .where(and(this.own(table), where));
       return change[0].affectedRows > 0;
     });
   }
@@ -227,7 +227,7 @@ export class Store {
     const change = await this.db
       .update(table as MySqlTable)
       .set({ deletedAt: new Date() } as never)
-      .where(and(this.mine(table), eq(table.id, id), isNull(table.deletedAt)));
+      .where(and(this.own(table), eq(table.id, id), isNull(table.deletedAt)));
     if (change[0].affectedRows === 0) throw notFound(what);
   }
 
@@ -243,7 +243,7 @@ export class Store {
     const change = await this.db
       .update(table as MySqlTable)
       .set({ deletedAt: null } as never)
-      .where(and(this.mine(table), eq(table.id, id), isNotNull(table.deletedAt)));
+      .where(and(this.own(table), eq(table.id, id), isNotNull(table.deletedAt)));
     if (change[0].affectedRows === 0) throw notFound(what);
   }
 
@@ -263,6 +263,14 @@ export class Store {
 
   private mine(table: ClubTable): SQL {
     return eq(table.clubId, this.scope.clubId);
+  }
+
+  /**
+   * As `mine`, of a row that is changed by its id. Where a club has one row only, the database would look for it by an index of the club’s, and pass it over
+   * while somebody else’s change moves it there.
+   */
+  private own(table: ClubTable): SQL {
+    return sql`CONCAT(${table.clubId}) = ${this.scope.clubId}`;
   }
 }
 
