@@ -1,4 +1,7 @@
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
+import { brotliCompress, gzip } from 'node:zlib';
 import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
@@ -12,6 +15,24 @@ const bundledServer = {
   config: () => ({ ssr: { noExternal: true, external: ['mysql2', 'pino', 'drizzle-orm'] } }),
 };
 
+/** Files are compressed when they are built, as small as they get: what is asked for is only handed out (server.mjs). After the service worker is made. */
+const squeezed = {
+  name: 'squeezed',
+  hooks: {
+    'astro:build:done': async (/** @type {{ dir: URL }} */ { dir }) => {
+      const names = readdirSync(dir, { recursive: true, encoding: 'utf8' }).filter((name) => /\.(js|css|svg|webmanifest|wasm)$/.test(name));
+      await Promise.all(
+        names.map(async (name) => {
+          const file = new URL(name, dir);
+          const content = readFileSync(file);
+          writeFileSync(new URL(`${file}.br`), await promisify(brotliCompress)(content));
+          writeFileSync(new URL(`${file}.gz`), await promisify(gzip)(content, { level: 9 }));
+        }),
+      );
+    },
+  },
+};
+
 /** Files of their own for what the bundler would else put beside things that only some pages use, so that every page loads those, too. */
 const APART = {
   react: /commonjsHelpers|(?<!\/reconciler)\/node_modules\/(react|react-dom|scheduler)\//,
@@ -23,7 +44,8 @@ const apart = (/** @type {string} */ id) => Object.entries(APART).find(([, files
 
 export default defineConfig({
   output: 'server',
-  adapter: node({ mode: 'standalone' }),
+  // server.mjs listens, and hands out files
+  adapter: node({ mode: 'middleware' }),
   integrations: [
     react(),
     pwa({
@@ -53,6 +75,7 @@ export default defineConfig({
         ],
       },
     }),
+    squeezed,
   ],
   image: { service: passthroughImageService() },
   experimental: {

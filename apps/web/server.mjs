@@ -1,7 +1,9 @@
 import { fork } from 'node:child_process';
+import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import compression from 'compression';
 import helmet from 'helmet';
+import sirv from 'sirv';
 import { handOn } from './hand-on.mjs';
 
 /**
@@ -12,8 +14,6 @@ if (process.env.GOODARC_MODE === 'serve' && process.env.GOODARC_DEMO === '1') {
   console.error('serve refuses the demo sign-in: unset GOODARC_DEMO.');
   process.exit(1);
 }
-process.env.ASTRO_NODE_AUTOSTART = 'disabled';
-process.env.HOST ??= '127.0.0.1';
 /** The process that draws pages; the other one has the machines, and writes. */
 const drawsPages = process.env.GOODARC_ROLE === 'pages';
 
@@ -44,8 +44,8 @@ const isOwn = (url = '') => url.startsWith('/api/') || url.startsWith('/enter');
 
 if (!drawsPages) await startPages();
 const entry = new URL('./dist/server/entry.mjs', import.meta.url).href;
-const { startServer } = await import(entry);
-const { server } = startServer();
+/** @type {{ handler(request: import('node:http').IncomingMessage, response: import('node:http').ServerResponse): Promise<void> }} */
+const { handler } = await import(entry);
 
 // what a page may load stands in its own policy, with the hashes of its scripts
 const protect = helmet({
@@ -66,22 +66,42 @@ const signOfLife = Symbol.for('good-arc.sign-of-life');
 /** @param {import('node:http').IncomingMessage} request @param {import('node:http').ServerResponse} response @returns {boolean} */
 const isSignOfLife = (request, response) => !drawsPages && Boolean(/** @type {any} */ (globalThis)[signOfLife]?.(request, response));
 
-const [handle] = server.server.listeners('request');
-server.server.removeAllListeners('request');
-server.server.on('request', (request, response) =>
+// compressed when the app was built (astro.config.mjs); what has its content in its name never changes. Never asked of the process that draws pages
+const files = sirv(fileURLToPath(new URL('dist/client', import.meta.url)), {
+  brotli: true,
+  gzip: true,
+  etag: true,
+  maxAge: 0,
+  setHeaders: (response, path) => {
+    if (path.startsWith('/_astro/')) response.setHeader('cache-control', 'public, max-age=31536000, immutable');
+  },
+});
+
+/** @param {string} [url] */
+const isReadable = (url = '') => {
+  try {
+    return decodeURI(url) !== '';
+  } catch {
+    return false;
+  }
+};
+
+const server = createServer((request, response) =>
   protect(request, response, () => {
-    if (isSignOfLife(request, response)) return;
-    if (drawsPages || isOwn(request.url)) compress(request, response, () => handle(request, response));
-    else pass(request, response);
+    if (!isReadable(request.url)) response.writeHead(400).end('Bad request.');
+    else if (isSignOfLife(request, response)) return;
+    else if (drawsPages || isOwn(request.url)) compress(request, response, () => handler(request, response));
+    else files(request, response, () => pass(request, response));
   }),
 );
+server.listen(Number(process.env.PORT ?? 4321), process.env.HOST ?? '127.0.0.1');
 
 if (drawsPages) {
   // its one caller keeps its lines: closed by this end they could end while a request is on its way
-  server.server.keepAliveTimeout = 0;
-  const tell = () => process.send?.({ port: server.server.address().port });
-  if (server.server.listening) tell();
-  else server.server.once('listening', tell);
+  server.keepAliveTimeout = 0;
+  const tell = () => process.send?.({ port: server.address().port });
+  if (server.listening) tell();
+  else server.once('listening', tell);
   // whoever asked for pages is gone
   process.on('disconnect', () => process.exit(0));
 }
@@ -93,9 +113,9 @@ for (const signal of ['SIGTERM', 'SIGINT']) {
     ending = true;
     links()?.closeAll();
     drawing?.kill('SIGTERM');
-    server.server.close(() => process.exit(0));
-    server.server.closeIdleConnections();
-    setTimeout(() => server.server.closeAllConnections(), 400);
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+    setTimeout(() => server.closeAllConnections(), 400);
     setTimeout(() => process.exit(0), 5000);
   });
 }

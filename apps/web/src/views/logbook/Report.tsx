@@ -24,7 +24,7 @@ interface Props {
   counts: { days: number; rounds: number; hits: number; balls: number };
   /** Charts are of these weeks, what is said of all that is known. */
   progress: ShownProgress;
-  standings: Standing[];
+  standings: readonly Standing[];
   /** Notes of the rounds in these weeks, newest first. */
   notes: { at: string; text: string }[];
 }

@@ -10,6 +10,6 @@ export type ShownProgress = Omit<PlayerProgress, 'strokes'> & { strokes: ShownSt
 /** What the page shows of one player beside their rounds. */
 export interface ShownPlayer {
   shown: ShownProgress;
-  standings: Standing[];
+  standings: readonly Standing[];
   season: SeasonFacts;
 }
