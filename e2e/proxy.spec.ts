@@ -39,11 +39,24 @@ test('behind a web server with HTTPS people write, machines are heard, and other
   }
 });
 
-test('pages are sent compressed; what a machine says is not gathered', { tag: '@phone' }, async ({ request, page }) => {
+test('pages and scripts are sent compressed, what has its content in its name for good; what a machine says is not gathered', {
+  tag: '@phone',
+}, async ({ request, page }) => {
   const bench = await request.get('/bench', { headers: { 'accept-encoding': 'br, gzip' } });
   expect(bench.headers()['content-encoding']).toMatch(/^(br|gzip)$/);
   const plain = await request.get('/bench', { headers: { 'accept-encoding': 'identity' } });
   expect(plain.headers()['content-encoding']).toBeUndefined();
+  const [script] = /\/_astro\/[^"]+\.js/.exec(await plain.text())!;
+  const sizes: number[] = [];
+  for (const encoding of ['br', 'gzip', 'identity']) {
+    const sent = await request.get(script, { headers: { 'accept-encoding': encoding } });
+    expect(sent.headers()).toMatchObject({ 'cache-control': expect.stringContaining('immutable'), 'x-content-type-options': 'nosniff' });
+    expect(sent.headers()['content-encoding'] ?? 'identity').toBe(encoding);
+    sizes.push(Number(sent.headers()['content-length']));
+  }
+  expect(sizes).toEqual([...sizes].sort((a, b) => a - b));
+  expect((await request.get('/sw.js')).headers()['cache-control']).toContain('max-age=0');
+  expect((await request.get('/_astro/none.js')).status()).toBe(404);
   const rung = await findRung(page, 'Game look');
   const stream = page.waitForResponse((response) => response.url().includes('/link?page='));
   await rung.click();
