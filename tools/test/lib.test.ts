@@ -1,4 +1,4 @@
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -40,8 +40,9 @@ describe('children', () => {
     expect(commandOf(child.pid)).toBe('');
   });
   test('a child that does not listen to SIGTERM is ended all the same', async () => {
-    const child = start('stubborn', ['sh', '-c', 'trap "" TERM; while true; do sleep 0.1; done'], { log: 2 });
-    await new Promise((resolve) => setTimeout(resolve, 300));
+    const deaf = join(folder(), 'deaf');
+    const child = start('stubborn', ['sh', '-c', `trap "" TERM; mkdir -p "${deaf}"; while true; do sleep 0.1; done`], { log: 2 });
+    await expect.poll(() => existsSync(deaf), { timeout: 20_000 }).toBe(true);
     await stop(child, 400);
     expect(alive(child.pid)).toBe(false);
   });

@@ -15,7 +15,10 @@ afterEach(() => {
   server.close();
 });
 
-const settle = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+/** What was told to the machine until now has reached it, and what it said to that has been heard: it answers in order. Twice, for what is told a turn later. */
+async function settled(link: MachineLink): Promise<void> {
+  for (let i = 0; i < 2; i++) expect(await link.send({ do: 'heartbeat' }, 'onlooker')).toMatchObject({ ok: true });
+}
 /** By itself the machine would go on without a heartbeat for long: what holds it here is the line. */
 const patienceMs = 12_000;
 
@@ -60,7 +63,7 @@ describe('a page and its machine', () => {
     const { link, close, state } = await feeding();
     const second = link.listen(() => {}, 'driver');
     second();
-    await settle(100);
+    await settled(link);
     expect(state()).toBe('feeding');
     close();
     await until(onlooker(link).isHeld);
@@ -72,7 +75,7 @@ describe('a page and its machine', () => {
       link.attend('driver');
       clock.pass(250);
     }
-    await settle(100);
+    await settled(link);
     expect(state()).toBe('feeding');
     clock.pass(700);
     await until(() => state() === 'held');
@@ -118,7 +121,7 @@ describe('a machine that is ready, its wheels turning', () => {
     close();
     clock.pass(59_000);
     link.attend('onlooker');
-    await settle(100);
+    await settled(link);
     expect(state()).toBe('ready');
     clock.pass(2000);
     const seen: CourtsideEvent[] = [];
@@ -132,7 +135,7 @@ describe('a machine that is ready, its wheels turning', () => {
       clock.pass(1000);
       link.attend('driver');
     }
-    await settle(100);
+    await settled(link);
     expect(state()).toBe('ready');
     link.close();
   });
@@ -151,7 +154,7 @@ describe('a machine that is ready, its wheels turning', () => {
   test('stands down when its ladder is deleted', async () => {
     const { link, state } = await armed();
     link.standDownFor('another');
-    await settle(100);
+    await settled(link);
     expect(state()).toBe('ready');
     link.standDownFor('ladder');
     await until(() => state() === 'stowed');

@@ -1,4 +1,4 @@
-import { type AddressInfo, createServer, type Server, type Socket } from 'node:net';
+import { type AddressInfo, connect, createServer, type Server, type Socket } from 'node:net';
 import { afterEach, describe, expect, test } from 'vitest';
 import {
   type Clock,
@@ -33,9 +33,10 @@ async function scripted(
   });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const events: LinkEvent[] = [];
+  const { port } = server.address() as AddressInfo;
   const client = new MachineClient({
     host: '127.0.0.1',
-    port: (server.address() as AddressInfo).port,
+    port,
     onEvent: (event) => events.push(event),
     ...options,
   });
@@ -44,7 +45,12 @@ async function scripted(
     for (const socket of sockets) socket.destroy();
     server.close();
   });
-  return { client, sockets, heard, events };
+  return { client, sockets, heard, events, port };
+}
+
+/** A few turns of the loop, in which whatever is due now is done. */
+async function turns(): Promise<void> {
+  for (let i = 0; i < 5; i++) await new Promise((resolve) => setImmediate(resolve));
 }
 
 const cleanUp: (() => void)[] = [];
@@ -168,8 +174,8 @@ describe('the client', () => {
     socket!.write('noise\n{"event":"dance"}\n{"event":"status"}\n');
     socket!.write(`${'x'.repeat(LONGEST_LINE + 10)}\n`);
     const text = `${JSON.stringify(status)}\n`;
-    socket!.write(text.slice(0, 20));
-    await new Promise((resolve) => setTimeout(resolve, 30));
+    await new Promise<void>((resolve) => void socket!.write(text.slice(0, 20), () => resolve()));
+    await turns();
     socket!.write(text.slice(20));
     await until(() => r.events.some(({ event }) => event === 'status'));
     expect(r.events.filter(({ event }) => event !== 'link')).toEqual([status]);
@@ -196,8 +202,6 @@ describe('the client', () => {
       writeLine(socket, status);
     });
     await until(() => greeting !== '');
-    await new Promise((resolve) => setTimeout(resolve, 50));
-    expect(r.events).toEqual([]);
     const answer = { re: greeting, ok: true, state: 'held', version: PROTOCOL_VERSION };
     r.sockets[0]!.write(`${JSON.stringify(answer)}\n${JSON.stringify({ ...status, state: 'held' })}\n`);
     await until(() => r.client.isUp && r.events.length > 1);
@@ -219,7 +223,7 @@ describe('the client', () => {
     const clock = handClock();
     const r = await silent(clock);
     clock.pass(1000);
-    await new Promise((resolve) => setTimeout(resolve, 50));
+    await turns();
     expect(r.client.isUp).toBe(true);
     clock.pass(500);
     await until(() => !r.client.isUp);
@@ -238,13 +242,18 @@ describe('the client', () => {
     await until(() => !r.client.isUp); // and from here on the silence is the machine's
   });
   test('once closed it does not come back', async () => {
-    const r = await scripted(({ id }, socket) => ok(socket, id));
+    const clock = handClock();
+    const r = await scripted(({ id }, socket) => ok(socket, id), { clock });
     await until(() => r.client.isUp);
     r.client.close();
     await until(() => !r.client.isUp);
     const before = r.sockets.length;
-    await new Promise((resolve) => setTimeout(resolve, 900));
-    expect(r.sockets).toHaveLength(before);
+    clock.pass(60_000);
+    // whoever had asked before is let in before
+    const later = connect({ host: '127.0.0.1', port: r.port });
+    cleanUp.push(() => later.destroy());
+    await until(() => r.sockets.length > before);
+    expect(r.sockets).toHaveLength(before + 1);
   });
 });
 

@@ -138,7 +138,7 @@ describe('over a real socket', () => {
     });
     const readings: { machineId: string; seq: number; speedMps: number }[] = [];
     readLines(socket, (value) => readings.push(value as never));
-    await new Promise((resolve) => setTimeout(resolve, 100));
+    await until(() => socket.readyState === 'open');
     await r.client.send({ do: 'arm', program });
     await until(() => r.state()?.state === 'ready');
     await r.client.send({ do: 'feed' });
