@@ -9,6 +9,7 @@ import {
   arcFamily,
   arrange,
   BALLS,
+  ballById,
   buildLadder,
   type Conditions,
   coefficients,
@@ -18,7 +19,9 @@ import {
   GRAVITY,
   judgeRung,
   type Launch,
+  type LoggedRound,
   MACHINE_KINDS,
+  progressOf,
   SPORT_RECORDS,
   type Sport,
   Stepper,
@@ -280,6 +283,28 @@ for (const [id, kind] of [
   } as const;
   const ms = micros(10, () => judgeRung(long, context)) / 1000;
   line('judging a rung of 200 balls', `${ms.toFixed(1)} ms`, 'wanted: under 20 ms');
+}
+{
+  const [rally] = buildLadder(ladderOf('tennis-rally-drive-building', 'Programmable court machine')).rungs;
+  const { ballId, feeds } = rally!;
+  const round = (i: number): LoggedRound => ({
+    sport: ballById(ballId).sport,
+    day: Math.floor(i / 4),
+    card: rally!,
+    results: Array.from({ length: 12 }, (_, k) => ({ seq: k + 1, feedId: feeds[0]!.id, outcome: (i + k) % 3 ? 'in' : 'out' })),
+    demand: 0.5,
+  });
+  const player = { level: 'Building', hand: 'right' } as const;
+  const years = Array.from({ length: 600 }, (_, i) => round(i));
+  const anew = () =>
+    void progressOf(
+      years.map((each) => ({ ...each })),
+      player,
+    );
+  const withAnother = () => void progressOf([...years.slice(0, -1), round(599)], player);
+  const [ms, , ratio] = sideBySide(1, withAnother, 1, anew);
+  line('looking back at 600 rounds, one of them another', `${(ms / 1000).toFixed(0)} ms`, '');
+  line('  against all of them anew', `${ratio.toFixed(1)} ×`, 'wanted: at least 5 × quicker');
 }
 const words = ['volley', 'two machines', 'markers', 'soft third', 'fly', 'servve'];
 const searchMs = micros(60, (i) => searchLibrary({ ...NOTHING, text: words[i % words.length]! })) / 1000;

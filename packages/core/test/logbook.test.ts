@@ -66,10 +66,12 @@ describe('what a player’s rounds come to', () => {
     expect(progressOf(better.slice(0, 2), player).strokes[0]!.trend).toBe('too-early');
   });
   test('looked back at again, with a ball more, a day put right, a day less or other answers, it is what it is of rounds never seen before', () => {
-    const first = [0, 4, 4, 8, 14, 20].map((day, i) => logged(day, rally, some(4 + 2 * i, 20)));
-    const again = (rounds: readonly LoggedRound[], answers?: number[]): void => {
-      const numbers = (of: readonly LoggedRound[]) =>
-        progressOf(of, player, answers).strokes.map(({ own, ...rest }) => ({ ...rest, next: own.on(40), answers: own.answers() }));
+    const first = [0, 4, 4, 8, 14, 20].map((day, i) => logged(day, i % 2 ? wings : rally, some(4 + 2 * i, 20)));
+    const again = (rounds: readonly LoggedRound[], answers?: number[], hand: 'left' | 'right' = 'right'): void => {
+      const numbers = (of: readonly LoggedRound[]) => {
+        const { strokes, ...all } = progressOf(of, { ...player, hand }, answers);
+        return { ...all, strokes: strokes.map(({ own, ...rest }) => ({ ...rest, next: own.on(40), answers: own.answers() })) };
+      };
       expect(numbers(rounds)).toEqual(numbers(rounds.map((each) => ({ ...each }))));
     };
     again(first);
@@ -77,6 +79,7 @@ describe('what a player’s rounds come to', () => {
     again(first.map((each, i) => (i === 2 ? logged(4, rally, some(19, 20)) : each)));
     again(first.filter((_, i) => i !== 1));
     again(first, [0.1, 0.2, 0.7]);
+    again(first, undefined, 'left');
     again(first);
   });
   test('two rounds of one day are one day; load counts swings; the best run has its day', () => {

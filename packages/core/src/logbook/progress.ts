@@ -179,15 +179,11 @@ export function sideOf(
   };
 }
 
-function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBySide[] {
-  const counts = new Map<string, Count & { sport: Sport }>();
-  const add = (sport: Sport, name: string, hit: boolean): void => {
-    const key = `${sport} ${name}`;
-    const before = counts.get(key) ?? { sport, hits: 0, balls: 0 };
-    counts.set(key, { sport, hits: before.hits + Number(hit), balls: before.balls + 1 });
-  };
-  for (const { sport, card, results } of rounds) {
-    if (diamondOf(sport)) continue;
+/** What the balls of a round came to by side, of a player of one hand and of the other. */
+const countsIn = (hand: 'left' | 'right') =>
+  once(({ sport, card, results }: LoggedRound): ReadonlyMap<SideName, Count> => {
+    const counts = new Map<SideName, Count>();
+    if (diamondOf(sport)) return counts;
     const feedOf = feedsOf(card);
     for (const result of results) {
       const feed = feedOf(result);
@@ -195,9 +191,23 @@ function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBy
       // what was hit to an easier goal would speak for the side it came from
       if (!feed || score === null || result.target) continue;
       const { wing, direction, half, depth } = sideOf(card, feed, hand);
-      for (const name of [wing, direction, half, depth]) if (name) add(sport, name, score === 'hit');
+      for (const name of [wing, direction, half, depth]) if (name) counts.set(name, added(counts.get(name), Number(score === 'hit'), 1));
     }
-  }
+    return counts;
+  });
+const COUNTS_IN = { left: countsIn('left'), right: countsIn('right') };
+const added = (before: Count | undefined, hits: number, balls: number): Count => ({
+  hits: (before?.hits ?? 0) + hits,
+  balls: (before?.balls ?? 0) + balls,
+});
+
+function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBySide[] {
+  const counts = new Map<string, Count>();
+  for (const round of rounds)
+    for (const [name, { hits, balls }] of COUNTS_IN[hand](round)) {
+      const key = `${round.sport} ${name}`;
+      counts.set(key, added(counts.get(key), hits, balls));
+    }
   const sports = [...new Set(rounds.map(({ sport }) => sport))];
   return sports.flatMap((sport) =>
     SIDES.flatMap(([of, first, second]): SideBySide[] => {
@@ -271,10 +281,11 @@ function strokesOf(rounds: readonly LoggedRound[], level: Level, answers: readon
 
 function ratesOf(rounds: readonly LoggedRound[]): RateProgress[] {
   const found = new Map<string, RateProgress>();
-  for (const { sport, card, results, day } of rounds) {
+  for (const round of rounds) {
+    const { sport, card, day } = round;
     if (!diamondOf(sport)) continue;
     const kind = card.feeds.some(({ target }) => isToFielders(sport, target)) ? 'fielding' : 'hitting';
-    const { hits, balls } = scoreRound(card, results);
+    const { hits, balls } = ranIn(round);
     if (balls === 0) continue;
     const key = `${sport} ${kind}`;
     const rate = found.get(key) ?? { sport, kind, days: [] };
@@ -285,6 +296,8 @@ function ratesOf(rounds: readonly LoggedRound[]): RateProgress[] {
   }
   return [...found.values()];
 }
+
+const ranIn = once(({ card, results }: LoggedRound) => ({ swings: results.filter(swung).length, ...scoreRound(card, results) }));
 
 /**
  * What a player’s rounds come to: scatter by stroke, rates where no target is, one side against the other, the load of each day, the best run.
@@ -297,9 +310,10 @@ export function progressOf(
 ): PlayerProgress {
   const load = new Map<number, number>();
   let bestRun: PlayerProgress['bestRun'] = null;
-  for (const { day, card, results } of rounds) {
-    load.set(day, (load.get(day) ?? 0) + results.filter(swung).length);
-    const { longestRun: length } = scoreRound(card, results);
+  for (const round of rounds) {
+    const { day } = round;
+    const { swings, longestRun: length } = ranIn(round);
+    load.set(day, (load.get(day) ?? 0) + swings);
     if (length > (bestRun?.length ?? 0)) bestRun = { length, day };
   }
   return {
