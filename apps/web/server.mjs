@@ -66,16 +66,18 @@ const signOfLife = Symbol.for('good-arc.sign-of-life');
 /** @param {import('node:http').IncomingMessage} request @param {import('node:http').ServerResponse} response @returns {boolean} */
 const isSignOfLife = (request, response) => !drawsPages && Boolean(/** @type {any} */ (globalThis)[signOfLife]?.(request, response));
 
-// compressed when the app was built (astro.config.mjs); what has its content in its name never changes. Never asked of the process that draws pages
-const files = sirv(fileURLToPath(new URL('dist/client', import.meta.url)), {
-  brotli: true,
-  gzip: true,
-  etag: true,
-  maxAge: 0,
-  setHeaders: (response, path) => {
-    if (path.startsWith('/_astro/')) response.setHeader('cache-control', 'public, max-age=31536000, immutable');
-  },
-});
+// compressed when the app was built (astro.config.mjs); what has its content in its name never changes
+const files = drawsPages
+  ? null
+  : sirv(fileURLToPath(new URL('dist/client', import.meta.url)), {
+      brotli: true,
+      gzip: true,
+      etag: true,
+      maxAge: 0,
+      setHeaders: (response, path) => {
+        if (path.startsWith('/_astro/')) response.setHeader('cache-control', 'public, max-age=31536000, immutable');
+      },
+    });
 
 /** @param {string} [url] */
 const isReadable = (url = '') => {
@@ -90,7 +92,7 @@ const server = createServer((request, response) =>
   protect(request, response, () => {
     if (!isReadable(request.url)) response.writeHead(400).end('Bad request.');
     else if (isSignOfLife(request, response)) return;
-    else if (drawsPages || isOwn(request.url)) compress(request, response, () => handler(request, response));
+    else if (!files || isOwn(request.url)) compress(request, response, () => handler(request, response));
     else files(request, response, () => pass(request, response));
   }),
 );

@@ -7,7 +7,7 @@ import { club } from '../db/schema.ts';
 import { dayOf } from '../ui/day.ts';
 import { database } from './db.ts';
 import { ballsIn, loggedFrom, MOST_ROUNDS } from './progress.ts';
-import { readBrief, roundsOn } from './read-rounds.ts';
+import { indexOf, readBrief, roundsOn } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
 /** Somebody who comes, with what their rounds come to. */
@@ -39,9 +39,10 @@ async function newestMarks(store: Store, asked: readonly Whose[], most: number):
   if (each.length === 0) return new Map();
   const marks = await store.read(async (db) => {
     // in words: put together piece by piece, two dozen of these take as long as a page
-    const marked = each.map(({ playerId, rungId }, i) => {
+    const marked = each.map((one, i) => {
+      const { playerId, rungId } = one;
       const onRung = rungId === undefined ? sql`` : sql`AND rung_id = ${rungId}`;
-      const index = sql.raw(rungId === undefined ? 'round_player' : 'round_player_rung');
+      const index = sql.raw(indexOf(one));
       return sql`(SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(CONCAT(id, updated_at)))) FROM (SELECT id, updated_at FROM round FORCE INDEX (${index}) WHERE club_id = ${store.clubId} AND player_id = ${playerId} ${onRung} AND deleted_at IS NULL ORDER BY started_at DESC, id DESC LIMIT ${most}) newest) AS ${sql.raw(`m${i}`)}`;
     });
     const [rows] = await db.execute(sql`SELECT ${sql.join(marked, sql`, `)}`);

@@ -195,7 +195,7 @@ async function readBriefly(store: Store, ids: readonly string[]): Promise<Map<st
 }
 
 /** The index that knows the newest of these, so that no other is taken. */
-const indexOf = ({ playerId, rungId }: { playerId?: PlayerId; rungId?: RungId }): string => {
+export const indexOf = ({ playerId, rungId }: { playerId?: PlayerId; rungId?: RungId }): string => {
   if (playerId === undefined) return rungId === undefined ? 'round_newest' : 'round_rung';
   return rungId === undefined ? 'round_player' : 'round_player_rung';
 };
