@@ -73,7 +73,7 @@ test('alone by hand with a one-wheel thrower: the beat is tapped, the goal made 
   await expect(tally(page)).toHaveText('1 of 2');
   await press(button(page, /^In/));
   await expectNoSideways(page);
-  await press(button(page, 'Finish round'));
+  await Promise.all([page.waitForResponse((response) => response.url().endsWith('/finish')), press(button(page, 'Finish round'))]);
   await expect(page.getByText('Round finished: 2 of 3.')).toBeVisible();
   await page.getByRole('link', { name: 'Ball by ball' }).click();
   await expect(page.getByText('From ball 2: target 125 % as wide.', { exact: false }).first()).toBeVisible();

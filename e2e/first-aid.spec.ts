@@ -115,7 +115,10 @@ test('what the server refuses is kept with its reason, shown on every page, and 
   await list.getByRole('button', { name: 'Send again now' }).click();
   await expect(list).toContainText('Everything has reached the server.');
   await open(page, address);
-  await page.getByRole('button', { name: 'Finish round' }).click();
+  await Promise.all([
+    page.waitForResponse((response) => response.url().endsWith('/finish')),
+    page.getByRole('button', { name: 'Finish round' }).click(),
+  ]);
   await page.getByRole('link', { name: 'Ball by ball' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Sam Pellarin, Same ball, from the baseline');
   await expect(page.getByRole('button', { name: 'Ball 1: in' })).toBeVisible();
