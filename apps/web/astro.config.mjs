@@ -43,6 +43,24 @@ const APART = {
   forms: /\/node_modules\/(react-hook-form|@hookform)\//,
   day: /\/ui\/day\.ts$/,
 };
+/** Islands of React, handed what they show as one text and drawn once (src/islands). */
+const islands = () => {
+  const own = react();
+  const setUp = own.hooks['astro:config:setup'];
+  const file = (/** @type {string} */ name) => fileURLToPath(new URL(`src/islands/${name}`, import.meta.url));
+  return {
+    ...own,
+    hooks: {
+      ...own.hooks,
+      'astro:config:setup': (/** @type {Parameters<NonNullable<typeof setUp>>[0]} */ options) =>
+        setUp?.({
+          ...options,
+          addRenderer: (/** @type {import('astro').AstroRenderer} */ renderer) =>
+            options.addRenderer({ ...renderer, clientEntrypoint: file('client.ts'), serverEntrypoint: file('server.ts') }),
+        }),
+    },
+  };
+};
 const apart = (/** @type {string} */ id) => Object.entries(APART).find(([, files]) => files.test(id))?.[0];
 
 export default defineConfig({
@@ -50,7 +68,7 @@ export default defineConfig({
   // server.mjs listens, and hands out files
   adapter: node({ mode: 'middleware' }),
   integrations: [
-    react(),
+    islands(),
     pwa({
       strategies: 'injectManifest',
       srcDir: 'src/device',
@@ -102,9 +120,6 @@ export default defineConfig({
   // where a write comes from is checked in the middleware, which knows the public address
   security: { checkOrigin: false, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
   vite: {
-    resolve: {
-      alias: [{ find: /^react-dom\/server$/, replacement: fileURLToPath(new URL('src/server/react-dom-server.ts', import.meta.url)) }],
-    },
     plugins: [tailwindcss(), bundledServer],
     build: {
       target: 'es2022',

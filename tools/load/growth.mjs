@@ -1,5 +1,5 @@
-import { v7 as uuidv7 } from 'uuid';
 import { quantile } from '../soak/rig.mjs';
+import { writing } from './balls.mjs';
 import { cpuMs } from './measure.mjs';
 
 /** @typedef {Awaited<ReturnType<typeof import('../cluster/cluster.mjs').startCluster>>} Cluster */
@@ -7,7 +7,6 @@ import { cpuMs } from './measure.mjs';
 
 /** Of each kind before it counts: servers that have run for a while. */
 const WARM = 150;
-const BALLS_A_ROUND = 40;
 /** Requests at a time: enough that no process waits for another's answer. */
 const LANES = 8;
 
@@ -16,21 +15,7 @@ const LANES = 8;
  * @param {Cluster} cluster @param {{ rungId: string, playerId: string, machineId: string, weather: unknown }} of
  */
 export async function costsIn(cluster, { rungId, playerId, machineId, weather }) {
-  /** @param {string} method @param {string} path @param {unknown} [body] */
-  const ask = async (method, path, body) => {
-    const { status, text } = await cluster.ask(method, path, body);
-    if (status >= 300) throw new Error(`${method} ${path}: ${status} ${text.slice(0, 200)}`);
-  };
-  /** Of each lane, the round that its balls are of. @type {{ id: string, seq: number }[]} */
-  const rounds = [];
-  /** @param {number} lane */
-  const begin = async (lane) => {
-    const round = { id: uuidv7(), seq: 0 };
-    const body = { outingId: uuidv7(), rungId, playerId, startedAt: new Date().toISOString(), weather };
-    await ask('PUT', `/api/rounds/${round.id}`, body);
-    rounds[lane] = round;
-    return round;
-  };
+  const { ask, begin, ball } = writing(cluster.ask, { rungId, playerId, weather });
   const shown = {
     rungName: 'Deep and kind',
     courtName: 'Court 2',
@@ -47,13 +32,6 @@ export async function costsIn(cluster, { rungId, playerId, machineId, weather })
     whose: '',
     kinds: [],
     coming: [],
-  };
-  const nothing = { speedMps: null, elevationDeg: null, bearingDeg: null, radarMps: null };
-  /** @param {number} lane */
-  const ball = async (lane) => {
-    const now = rounds[lane];
-    const round = now && now.seq < BALLS_A_ROUND ? now : await begin(lane);
-    await ask('PUT', `/api/rounds/${round.id}/results/${uuidv7()}`, { seq: ++round.seq, outcome: 'in', ...nothing });
   };
   const { id: live } = await begin(0);
   /** @type {[string, number, (lane: number) => Promise<void>][]} */

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import autocannon from 'autocannon';
+import { sleep } from '../soak/rig.mjs';
 
 /** Ticks of a second in /proc (USER_HZ, the same on every Linux that Debian runs on). */
 const TICKS_PER_S = 100;
@@ -44,15 +45,43 @@ export async function cost(pids, url, amount, warm = 3) {
   return { cpuMs: (cpuMs(pids) - before) / amount, p50Ms: latency.p50, kB: throughput.total / amount / 1000, failed: non2xx + errors };
 }
 
-/** So many people who each wait a second between two pages. @param {string} origin @param {string[]} paths @param {number} clients @param {number} seconds */
-export async function crowd(origin, paths, clients, seconds) {
-  const { latency, non2xx, errors, requests } = await autocannon({
-    url: origin,
-    connections: clients,
-    duration: seconds,
-    overallRate: clients,
-    timeout: 60,
-    requests: paths.map((path) => ({ method: 'GET', path })),
+/** Of ten people one judges balls, a ball a second. */
+const WRITERS = 0.1;
+/** Before it counts, s: every process has drawn every page. */
+const WARM_S = 6;
+
+/**
+ * So many people who each ask for another page a second after the last, each from a moment of their own on, while balls are judged.
+ * @param {string} origin @param {string[]} paths @param {number} clients @param {number} seconds @param {(lane: number) => Promise<void>} ball
+ */
+export async function crowd(origin, paths, clients, seconds, ball) {
+  /** @type {{ ms: number[], failed: number }} */
+  const pages = { ms: [], failed: 0 };
+  /** @type {{ ms: number[], failed: number }} */
+  const balls = { ms: [], failed: 0 };
+  const begin = performance.now();
+  const counts = () => performance.now() - begin > WARM_S * 1000;
+  const reads = Array.from({ length: clients }, async (_, n) => {
+    await sleep(1000 * Math.random());
+    const requests = paths.map((__, i) => ({ method: /** @type {const} */ ('GET'), path: paths[(n + i) % paths.length] ?? '/' }));
+    const options = { url: origin, connections: 1, duration: WARM_S + seconds, overallRate: 1, timeout: 60, requests };
+    /** @type {import('autocannon').Result} */
+    const ended = await new Promise((done) => {
+      autocannon(options, (_, result) => done(result)).on('response', (_, status, __, ms) => {
+        if (status >= 300) pages.failed++;
+        else if (counts()) pages.ms.push(ms);
+      });
+    });
+    pages.failed += ended.errors;
   });
-  return { requests: requests.total, p50Ms: latency.p50, p97Ms: latency.p97_5, failed: non2xx + errors };
+  const writes = Array.from({ length: Math.round(clients * WRITERS) }, async (_, lane) => {
+    for (let next = begin + 137 * lane; next < begin + (WARM_S + seconds) * 1000; next += 1000) {
+      await sleep(Math.max(0, next - performance.now()));
+      const from = performance.now();
+      await ball(lane).catch(() => balls.failed++);
+      if (counts()) balls.ms.push(performance.now() - from);
+    }
+  });
+  await Promise.all([...reads, ...writes]);
+  return { pages, balls };
 }

@@ -1,9 +1,10 @@
 // @vitest-environment happy-dom
 import { nextStepOn, type OutingRung, planSchema } from '@good-arc/core';
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import type { ClubWeek, RoundRow } from '../src/api/rows.ts';
 import { useOwnTime } from '../src/ui/Moment.tsx';
+import { outbox } from '../src/ui/outbox.ts';
 import { printMoment, sayDay } from '../src/ui/when.ts';
 import ClubPage from '../src/views/club/ClubPage.tsx';
 import AddRounds from '../src/views/logbook/AddRounds.tsx';
@@ -81,6 +82,35 @@ describe('a round, ball by ball', () => {
     aPage(() => ({ status: 503, body: { type: 'about:blank', title: 'The database rests.', status: 503, errors: [] } }));
     show();
     expect(screen.queryByText(/own spread/)).toBeNull();
+  });
+
+  test('what this device still has of the round is said; once the server has it the page is loaded again, but not with something typed in it', async () => {
+    const reload = vi.spyOn(window.location, 'reload').mockImplementation(() => {});
+    let isAway = true;
+    const { user } = aPage(({ path }) =>
+      path === `rounds/${id(3)}/finish` && isAway
+        ? { status: 503, body: { type: 'about:blank', title: 'The database rests.', status: 503, errors: [] } }
+        : undefined,
+    );
+    const send = async (): Promise<void> => {
+      isAway = false;
+      await act(() => outbox().flush(true));
+      isAway = true;
+    };
+    const finish = { method: 'POST', path: `rounds/${id(3)}/finish`, body: {}, what: 'Round finished' } as const;
+    act(() => outbox().add({ ...finish, path: `rounds/${id(4)}/finish` }));
+    show();
+    expect(screen.queryByText(/still sending/)).toBeNull();
+    act(() => outbox().add(finish));
+    expect(await screen.findByText(/still sending/)).toBeTruthy();
+    await send();
+    expect(reload).toHaveBeenCalledTimes(1);
+    act(() => outbox().add(finish));
+    await user.type(screen.getByRole('textbox', { name: /Notes/ }), 'Windy');
+    await send();
+    expect(reload).toHaveBeenCalledTimes(1);
+    fireEvent.click(screen.getByRole('button', { name: 'Show it' }));
+    expect(reload).toHaveBeenCalledTimes(2);
   });
   test('a ball is put right with one press, and its history says what it was', async () => {
     const { asked, user } = aPage();

@@ -4,7 +4,7 @@ import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vi
 import type { LadderRow, MachineRow, ResultRow, RoundRow } from '../src/api/rows.ts';
 import { type KeptReader, keptReader } from '../src/device/kept.ts';
 import { device } from '../src/device/store.ts';
-import { againOf, climbsOf } from '../src/server/today.ts';
+import { againOf, climbersOf, climbsOf } from '../src/server/today.ts';
 import { ApiError, api, messageOf } from '../src/ui/api.ts';
 import { machineFor } from '../src/ui/machineFor.ts';
 import { atLine, describeSpot, fromLine, nearestLine } from '../src/ui/place.ts';
@@ -366,7 +366,7 @@ describe('today', () => {
     expect(againOf([ran('middle', 'Ines', 4), ran('low', 'Bo', 8)], [ladder], 1)).toHaveLength(1);
   });
   const climbs = async (rounds: RoundRow[], approach: LadderRow['approach'] = 'sweet-spot') =>
-    climbsOf(rounds, [{ ...ladder, approach }], 5, async (playerId, rungId) =>
+    climbsOf(climbersOf(rounds, [{ ...ladder, approach }]), 5, async (playerId, rungId) =>
       rounds.filter((each) => each.playerId === playerId && each.rungId === rungId),
     );
   test('a climb is worth knowing when the one verdict says so and a higher rung waits; it carries its player', async () => {

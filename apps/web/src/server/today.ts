@@ -1,5 +1,5 @@
 import { type LadderId, nextStepOn, type PlayerId, type RungId, type Sport } from '@good-arc/core';
-import type { BriefRound, LadderRow, RanLast, RoundRow } from '../api/rows.ts';
+import type { BriefRound, LadderRow, RanLast, RoundRow, RungRow } from '../api/rows.ts';
 import { sayStep } from '../words/progress.ts';
 
 /** A set-up that can be run again as it was. */
@@ -45,32 +45,48 @@ export interface Climb {
   reason: string;
 }
 
-/**
- * Players whose last rung on a ladder is won, while a higher one waits: climbs worth knowing.
- * @param rounds newest first @param roundsOf all rounds of a player on a rung, newest first
- */
-export async function climbsOf(
+/** A player on the last rung they hit on a ladder, while a higher one waits. */
+export interface Climber {
+  playerId: PlayerId;
+  playerName: string;
+  rungId: RungId;
+  ladder: LadderRow;
+  from: RungRow;
+  to: RungRow;
+}
+
+/** Who could climb, by the newest rounds: one a player and ladder. @param rounds newest first */
+export function climbersOf(
   rounds: readonly Pick<RoundRow, 'rungId' | 'playerId' | 'playerName'>[],
   ladders: readonly LadderRow[],
+): Climber[] {
+  const seen = new Set<string>();
+  return rounds.flatMap(({ rungId, playerId, playerName }) => {
+    const ladder = ladders.find(({ rungs }) => rungs.some(({ id }) => id === rungId));
+    const key = `${playerId} ${ladder?.id}`;
+    if (!ladder || seen.has(key)) return [];
+    seen.add(key);
+    const at = ladder.rungs.findIndex(({ id }) => id === rungId);
+    const [from, to] = [ladder.rungs[at], ladder.rungs[at + 1]];
+    return from && to ? [{ playerId, playerName, rungId, ladder, from, to }] : [];
+  });
+}
+
+/** Those whose last rung is won: climbs worth knowing. @param roundsOf all rounds of a player on a rung, newest first */
+export async function climbsOf(
+  climbers: readonly Climber[],
   most: number,
   roundsOf: (playerId: PlayerId, rungId: RungId) => Promise<readonly Pick<BriefRound, 'card' | 'results'>[]>,
 ): Promise<Climb[]> {
-  const seen = new Set<string>();
   const climbs: Climb[] = [];
-  for (const { rungId, playerId, playerName } of rounds) {
+  for (const { playerId, playerName, rungId, ladder, from, to } of climbers) {
     if (climbs.length === most) break;
-    const ladder = ladders.find(({ rungs }) => rungs.some(({ id }) => id === rungId));
-    if (!ladder) continue;
-    const key = `${playerId} ${ladder.id}`;
-    if (seen.has(key)) continue;
-    seen.add(key);
-    const at = ladder.rungs.findIndex(({ id }) => id === rungId);
-    const [here, next] = [ladder.rungs[at]!, ladder.rungs[at + 1]];
-    if (!next) continue;
-    const step = nextStepOn(here.document, ladder.approach, await roundsOf(playerId, rungId));
+    const step = nextStepOn(from.document, ladder.approach, await roundsOf(playerId, rungId));
     if (step.verdict !== 'climb') continue;
-    const [from, to] = [here.document.name, next.document.name];
-    climbs.push({ playerId, playerName, ladderId: ladder.id, ladderName: ladder.name, from, to, toId: next.id, reason: sayStep(step) });
+    climbs.push({
+      ...{ playerId, playerName, ladderId: ladder.id, ladderName: ladder.name },
+      ...{ from: from.document.name, to: to.document.name, toId: to.id, reason: sayStep(step) },
+    });
   }
   return climbs;
 }

@@ -31,8 +31,19 @@ const segment = (x1: number, y1: number, x2: number, y2: number): Segment => ({
   y2: tenth(y2),
 });
 
+/** What was drawn of a document: lists draw the same rungs again and again, and no document is ever changed in place. */
+const drawings = new WeakMap<RungDocument, Map<string, Thumb>>();
+
 /** Draws a rung so small that its flights fit. */
 export function thumbOf(document: RungDocument, sport: Sport, width = 132, height = 46): Thumb {
+  const size = `${sport} ${width}×${height}`;
+  const known = drawings.get(document) ?? new Map<string, Thumb>();
+  const thumb = known.get(size) ?? draw(document, sport, width, height);
+  drawings.set(document, known.set(size, thumb));
+  return thumb;
+}
+
+function draw(document: RungDocument, sport: Sport, width: number, height: number): Thumb {
   const plan = planOf({ sport, target: document.feeds[0]!.target });
   const { view, net } = plan;
   const thrown = flightsOf(document);

@@ -18,6 +18,7 @@ import { outcomeNames } from '../../words/outcomes.ts';
 import { sayStep } from '../../words/progress.ts';
 import { saySpoiled, sayWithin } from '../../words/spoiled.ts';
 import { BallLane } from './BallLane.tsx';
+import { OnItsWay } from './OnItsWay.tsx';
 import { RoundFacts } from './RoundFacts.tsx';
 import { RoundHead } from './RoundHead.tsx';
 
@@ -95,6 +96,7 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
       <a href={`/logbook?player=${round.playerId}`} className="no-print text-sm font-medium text-quiet hover:underline">
         Logbook
       </a>
+      <OnItsWay roundId={round.id} />
       <div className="mt-1 flex flex-wrap items-start gap-x-8 gap-y-3">
         <div className="min-w-0 grow basis-72">
           <h1 className="text-3xl break-words">
