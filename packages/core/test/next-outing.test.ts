@@ -11,6 +11,7 @@ import {
   partsSchedule,
   planOfParts,
   planSchema,
+  shareOn,
   type Verdict,
 } from '../src/index.ts';
 import { drillOn } from './support/club.ts';
@@ -145,6 +146,15 @@ describe('how likely a ball of a rung is hit', () => {
     expect(share).toBeCloseTo(15 / 44, 9);
     expect(interval90[0]).toBeLessThan(share);
     expect(interval90[1]).toBeGreaterThan(share);
+  });
+  test('the share alone is that of the chance, for one who is known, one who is not, and a hitter', () => {
+    const own = ownScatter('Building').learn([{ day: 99, demand: 0.3, distanceM: 20, widthM: 2, depthM: 3, hits: 18, balls: 20 }]);
+    const asked = { day: 100, demand: 0.6, onCard: { hits: 12, balls: 40 } };
+    for (const strokes of [[], [{ stroke: card.feeds[0]!.stroke, own, balls: 20 }]])
+      for (const sport of ['tennis', 'baseball'] as const)
+        expect(shareOn(card, sport, { level: 'Building', strokes }, asked)).toBe(
+          chanceOn(card, sport, { level: 'Building', strokes }, asked).share,
+        );
   });
   test('the target at which half would be hit is found, inside the lines, and is none where it is half already', () => {
     const shareAt = ({ targetSize }: typeof card) => Math.min(1, targetSize.widthM / 6);

@@ -14,6 +14,7 @@ import {
   type Sport,
   sameCard,
   scoreForGate,
+  shareOn,
   sideOf,
   targetFrom,
   wholly,
@@ -39,7 +40,7 @@ function isWeaker(document: RungDocument, sport: Sport, comers: readonly Comer[]
   });
 }
 
-/** How likely somebody is to hit a ball of a rung with this target or another, on a day. */
+/** How likely somebody is to hit a ball of a rung on a day, as it is and with another target. */
 function chancesOf({ player, rounds, progress }: Comer, sport: Sport, day: number) {
   const strokes = progress.strokes
     .filter((stroke) => stroke.sport === sport)
@@ -52,7 +53,11 @@ function chancesOf({ player, rounds, progress }: Comer, sport: Sport, day: numbe
       .map(({ card, results }) => scoreForGate(card, results));
     const hits = onCard.reduce((total, each) => total + each.hits, 0);
     const asked = { day: on, demand, onCard: { hits, balls: ballsIn(onCard) } };
-    return (rung: RungDocument) => chanceOn(rung, sport, { level: player.level, strokes }, asked);
+    const known = { level: player.level, strokes };
+    return {
+      chance: chanceOn(document, sport, known, asked),
+      shareAt: (rung: RungDocument) => shareOn(rung, sport, known, asked),
+    };
   };
 }
 
@@ -63,9 +68,9 @@ function chancesOf({ player, rounds, progress }: Comer, sport: Sport, day: numbe
 export function halfFor(kit: Kit, sport: Sport, { id: rungId, document }: RungRow, comer: Comer, now: Date): HalfTarget | null {
   const judged = wholly(judge(kit, sport, document));
   if (!judged) return null;
-  const chance = chancesOf(comer, sport, dayOf(now.toISOString()))({ rungId, document }, ofBall(judged.demand));
-  const { share, balls } = chance(document);
-  const half = balls >= OWN_FROM_BALLS ? atHalf(document, sport, (rung) => chance(rung).share) : null;
+  const { chance, shareAt } = chancesOf(comer, sport, dayOf(now.toISOString()))({ rungId, document }, ofBall(judged.demand));
+  const { share, balls } = chance;
+  const half = balls >= OWN_FROM_BALLS ? atHalf(document, sport, shareAt) : null;
   return half && { share, balls, ...targetFrom(half) };
 }
 
@@ -93,13 +98,13 @@ export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: rea
         const demand = ofBall(judged.demand);
         const players = known.map(({ player, rounds, chanceOn: chances }) => {
           const mine = rounds.filter((round) => round.rungId === rungId);
-          const chance = chances({ rungId, document }, demand);
+          const { chance, shareAt } = chances({ rungId, document }, demand);
           return {
             playerId: player.id as PlayerId,
-            ...chance(document),
+            ...chance,
             lastDay: mine[0] ? dayOf(mine[0].startedAt) : null,
             verdict: mine.length > 0 ? nextStepOn(document, approach, mine).verdict : null,
-            halfWidthM: atHalf(document, sport, (rung) => chance(rung).share)?.targetSize.widthM ?? null,
+            halfWidthM: atHalf(document, sport, shareAt)?.targetSize.widthM ?? null,
           };
         });
         return [{ rungId, ladderId, document, isWeaker: isWeaker(document, sport, comers), players }];

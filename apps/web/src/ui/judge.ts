@@ -40,9 +40,17 @@ export function venueOf(kit: JudgeKit, sport: Sport, rung: RungDocument): Venue 
   };
 }
 
+/** The last verdict on a document, and by what it was given: a ladder is drawn again and again, and no document is ever changed in place. */
+const known = new WeakMap<RungDocument, { by: readonly unknown[]; judgement: Judgement }>();
+
 export function judge(kit: JudgeKit, sport: Sport, rung: RungDocument, players = 1): Judgement {
+  const by = [machineOf(kit, rung)?.profile, kit.gameBalls, sport, players];
+  const before = known.get(rung);
+  if (before?.by.every((each, i) => each === by[i])) return before.judgement;
   const context = contextOf(kit, sport, rung, players);
-  return context ? judgeRung(rung, context) : notJudged({ code: 'no-machine' });
+  const judgement = context ? judgeRung(rung, context) : notJudged({ code: 'no-machine' });
+  known.set(rung, { by, judgement });
+  return judgement;
 }
 
 /** What the machines of a rung take of it by their own spread; null for one that could not be judged, or whose machine is gone. */

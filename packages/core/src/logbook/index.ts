@@ -1,6 +1,7 @@
 export { type StrokeGoal, strokeGoalSchema } from './goal-schema.ts';
 export {
   atHalf,
+  type ChanceAsked,
   chanceOn,
   type KnownPlayer,
   mainReason,
@@ -15,6 +16,7 @@ export {
   partsSchedule,
   planOfParts,
   type RungChance,
+  shareOn,
 } from './next-outing.ts';
 export { type Outlook, outlookOf } from './outlook.ts';
 export {

@@ -21,34 +21,57 @@ export interface KnownPlayer {
 /** Without a ball on a card a player is taken to hit so many of ten from kind to the game, as if so many balls had told it (our judgement). */
 const FIRST_RATE = { kind: 0.75, game: 0.3, balls: 4 };
 
-/**
- * The chance of a ball of a rung to be hit: by the player’s own scatter where it is hit to a target, else by what was hit on this card.
- * @param demand of its balls, 0 kind to 1, the game @param onCard what this player hit on the card so far
- */
-export function chanceOn(
-  rung: RungDocument,
-  sport: Sport,
-  { level, strokes }: KnownPlayer,
-  { day, demand, onCard }: { day: number; demand: number; onCard: Count },
-): RungChance {
+/** What the chance on a rung is asked by: the day, the demand of its balls (0 kind to 1, the game), and what this player hit on the card so far. */
+export interface ChanceAsked {
+  day: number;
+  demand: number;
+  onCard: Count;
+}
+
+/** The balls of a rung that are hit to a target, with whoever hits them; null where one of them is not. */
+function attemptsOf(rung: RungDocument, sport: Sport, { level, strokes }: KnownPlayer, { day, demand }: ChanceAsked) {
   const fed = diamondOf(sport) ? [] : rung.feeds.filter((feed) => isIn(feed, rung.absent) && feed.counts !== false && !feed.letGo);
-  const chances = fed.flatMap((feed): RungChance[] => {
+  const attempts = fed.flatMap((feed) => {
     const target = targetOf(rung, feed);
     if (!target) return [];
     const known = strokes.find(({ stroke }) => stroke === feed.stroke);
     const { widthM, depthM } = target;
     const attempt = { day, demand, distanceM: Math.max(0.5, away(metAt(rung, feed), target)), widthM, depthM };
-    return [{ ...(known?.own ?? ownScatter(level)).chance(attempt), balls: known?.balls ?? 0 }];
+    return [{ own: known?.own ?? ownScatter(level), balls: known?.balls ?? 0, attempt }];
   });
-  if (chances.length > 0 && chances.length === fed.length) {
-    const mean = (of: (each: RungChance) => number): number => chances.reduce((sum, each) => sum + of(each), 0) / chances.length;
-    const interval90 = [mean((each) => each.interval90[0]), mean((each) => each.interval90[1])] as const;
-    return { share: mean(({ share }) => share), interval90, balls: Math.min(...chances.map(({ balls }) => balls)) };
+  return attempts.length > 0 && attempts.length === fed.length ? attempts : null;
+}
+
+const mean = (values: readonly number[]): number => values.reduce((sum, each) => sum + each, 0) / values.length;
+
+/** Hits and balls on a card, with those of a player nothing is known of before them. */
+function onCardWith(demand: number, { hits, balls }: Count): Count {
+  const rate = FIRST_RATE.kind + (FIRST_RATE.game - FIRST_RATE.kind) * Math.min(1, demand);
+  return { hits: hits + rate * FIRST_RATE.balls, balls: balls + FIRST_RATE.balls };
+}
+
+/** The chance of a ball of a rung to be hit: by the player’s own scatter where it is hit to a target, else by what was hit on this card. */
+export function chanceOn(rung: RungDocument, sport: Sport, known: KnownPlayer, asked: ChanceAsked): RungChance {
+  const attempts = attemptsOf(rung, sport, known, asked);
+  if (attempts) {
+    const chances = attempts.map(({ own, attempt }) => own.chance(attempt));
+    return {
+      share: mean(chances.map(({ share }) => share)),
+      interval90: [mean(chances.map(({ interval90 }) => interval90[0])), mean(chances.map(({ interval90 }) => interval90[1]))],
+      balls: Math.min(...attempts.map(({ balls }) => balls)),
+    };
   }
-  const first = FIRST_RATE.kind + (FIRST_RATE.game - FIRST_RATE.kind) * Math.min(1, demand);
-  const [hits, balls] = [onCard.hits + first * FIRST_RATE.balls, onCard.balls + FIRST_RATE.balls];
+  const { hits, balls } = onCardWith(asked.demand, asked.onCard);
   const at = (share: number): number => jStat.beta.inv(share, hits, balls - hits);
-  return { share: hits / balls, interval90: [at(0.05), at(0.95)], balls: onCard.balls };
+  return { share: hits / balls, interval90: [at(0.05), at(0.95)], balls: asked.onCard.balls };
+}
+
+/** As `chanceOn`, the share alone, which is asked for again and again for targets of many sizes. */
+export function shareOn(rung: RungDocument, sport: Sport, known: KnownPlayer, asked: ChanceAsked): number {
+  const attempts = attemptsOf(rung, sport, known, asked);
+  if (attempts) return mean(attempts.map(({ own, attempt }) => own.share(attempt)));
+  const { hits, balls } = onCardWith(asked.demand, asked.onCard);
+  return hits / balls;
 }
 
 /** Targets are made so much smaller or larger at most. */

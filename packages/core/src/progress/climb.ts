@@ -12,8 +12,9 @@ export function ballsToStreak(rate: number, streak: number): number {
 /** Longest window of the last balls that is followed exactly; longer gates are counted in whole rounds. */
 const WIDEST_WINDOW = 12;
 const MOST_BALLS = 2000;
-/** After so many balls the chain has forgotten how it began. */
+/** After so many balls the chain has forgotten how it began; mostly sooner, when the share that stays below the gate is the same from ball to ball. */
 const SETTLED = 150;
+const SAME = 1e-9;
 
 /**
  * Balls to expect until `hits` of the last `of` are in. A Markov chain over the last balls for short gates; for longer ones whole rounds of `of`
@@ -22,7 +23,7 @@ const SETTLED = 150;
  */
 export function ballsToCount(rate: number, hits: number, of: number): number {
   if (rate <= 0) return Number.POSITIVE_INFINITY;
-  const expected = of <= WIDEST_WINDOW ? byWindow(rate, hits, of) : of / atLeast(rate, hits, of);
+  const expected = of <= WIDEST_WINDOW ? windowKnown(rate, hits, of) : of / atLeast(rate, hits, of);
   return expected > MOST_BALLS ? Number.POSITIVE_INFINITY : expected;
 }
 
@@ -38,23 +39,39 @@ function atLeast(rate: number, k: number, n: number): number {
   return Math.min(1, sum);
 }
 
+/** Answers for short gates, which take a thousand times as long to find as to look up: a ladder asks for the same again whenever it is drawn. */
+const known = new Map<string, number>();
+const MOST_KNOWN = 500;
+
+function windowKnown(rate: number, hits: number, of: number): number {
+  const key = `${rate} ${hits} ${of}`;
+  const found = known.get(key) ?? byWindow(rate, hits, of);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(key, found);
+  return found;
+}
+
+/** How many of the balls that a state stands for were hit. */
+const hitsOf = (state: number): number => {
+  let count = 0;
+  for (let left = state; left > 0; left &= left - 1) count++;
+  return count;
+};
+
 function byWindow(rate: number, hits: number, of: number): number {
   const size = 1 << (of - 1);
-  const bits = (value: number): number => {
-    let count = 0;
-    for (let left = value; left > 0; left &= left - 1) count++;
-    return count;
-  };
-  const count = Array.from({ length: size }, (_, state) => bits(state));
+  const isWonByHit = Uint8Array.from({ length: size }, (_, state) => Number(hitsOf(state) + 1 >= hits));
   let chance = new Float64Array(size);
+  let next = new Float64Array(size);
   chance[0] = 1;
   let expected = 0;
   let left = 1;
-  let before = 1;
+  let stays = 0;
+  let alike = 0;
   for (let ball = 1; ball <= SETTLED && left > 1e-12; ball++) {
     expected += left;
-    before = left;
-    const next = new Float64Array(size);
+    const before = left;
+    next.fill(0);
     left = 0;
     for (let state = 0; state < size; state++) {
       const here = chance[state]!;
@@ -64,12 +81,16 @@ function byWindow(rate: number, hits: number, of: number): number {
       next[out]! += missed;
       left += missed;
       // the hit that fills the gate ends it
-      if (count[state]! + 1 >= hits) continue;
+      if (isWonByHit[state] === 1) continue;
       next[out | (of > 1 ? 1 : 0)]! += here * rate;
       left += here * rate;
     }
-    chance = next;
+    [chance, next] = [next, chance];
+    const stayed = stays;
+    stays = left / before;
+    alike = left < 1 && Math.abs(stays - stayed) < SAME ? alike + 1 : 0;
+    if (alike === of) break;
   }
   // from here on each ball leaves the same share of players below the gate
-  return left > 0 ? expected + left / (1 - left / before) : expected;
+  return left > 0 ? expected + left / (1 - stays) : expected;
 }

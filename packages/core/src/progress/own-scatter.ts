@@ -148,8 +148,13 @@ function after(belief: Belief, level: Scatter, rounds: readonly AttemptRound[]):
   return next.map((mass) => mass.map((each) => each / total));
 }
 
+type Weighed = readonly [value: number, weight: number];
+
+const meanOf = (values: readonly Weighed[]): number =>
+  values.reduce((sum, [value, weight]) => sum + value * weight, 0) / values.reduce((sum, [, weight]) => sum + weight, 0);
+
 /** The middle, and what nine of ten may well be between, of values with their weights. */
-function quantiles(values: readonly (readonly [value: number, weight: number])[]): { lo: number; middle: number; hi: number } {
+function quantiles(values: readonly Weighed[]): { lo: number; middle: number; hi: number } {
   const sorted = [...values].sort(([a], [b]) => a - b);
   const total = sorted.reduce((sum, [, weight]) => sum + weight, 0);
   const at = (share: number): number => {
@@ -182,6 +187,8 @@ export interface OwnScatter {
   /** On that day; on the day of the last round without. */
   on(day?: number): ScatterNow;
   chance(attempt: Attempt): ScatterChance;
+  /** As `chance`, without what it may well be: a third of the work. */
+  share(attempt: Attempt): number;
   /** How likely each of the answers to demand is, before any round and now. */
   answers(): AnswersTold;
 }
@@ -270,6 +277,13 @@ function known(level: Scatter, answers: readonly number[], before: Belief, day: 
     const { sideDeg, depthShare } = level;
     return { sideDeg: sideDeg * times, depthShare: depthShare * times, interval90: [sideDeg * Math.exp(lo), sideDeg * Math.exp(hi)] };
   };
+  const chancesOn = (attempt: Attempt): Weighed[] =>
+    at(attempt.day).flatMap((mass, m) =>
+      Array.from({ length: POINTS + 2 * DAY_REACH }, (_, i): Weighed => {
+        const weight = dayWeights.reduce((sum, each, k) => sum + each * (mass[i - k] ?? 0), 0);
+        return [chanceAt(level, attempt, valueAt(i - DAY_REACH), DEMANDS[m]!), weight];
+      }),
+    );
   const self: OwnScatter = {
     learn(rounds) {
       const last = rounds.at(-1);
@@ -287,16 +301,11 @@ function known(level: Scatter, answers: readonly number[], before: Belief, day: 
       return onLast;
     },
     answers: () => ({ before: answers, after: belief().map((mass) => mass.reduce((sum, each) => sum + each, 0)) }),
+    share: (attempt) => meanOf(chancesOn(attempt)),
     chance(attempt) {
-      const values = at(attempt.day).flatMap((mass, m) =>
-        Array.from({ length: POINTS + 2 * DAY_REACH }, (_, i) => {
-          const weight = dayWeights.reduce((sum, each, k) => sum + each * (mass[i - k] ?? 0), 0);
-          return [chanceAt(level, attempt, valueAt(i - DAY_REACH), DEMANDS[m]!), weight] as const;
-        }),
-      );
-      const { lo, hi } = quantiles(values);
-      const total = values.reduce((sum, [, weight]) => sum + weight, 0);
-      return { share: values.reduce((sum, [chance, weight]) => sum + chance * weight, 0) / total, interval90: [lo, hi] };
+      const chances = chancesOn(attempt);
+      const { lo, hi } = quantiles(chances);
+      return { share: meanOf(chances), interval90: [lo, hi] };
     },
   };
   return self;
