@@ -90,6 +90,15 @@ test('no file of the interface is longer than 250 lines: what grows is split by 
   expect(long.map(({ file }) => file)).toEqual([]);
 });
 
+test('a page hands its islands what they show as one text', () => {
+  const ISLAND = /client:(?:load|only="\w+")\s+(\S+?)[(/>\s]/g;
+  const islands = sources()
+    .filter(({ file }) => file.endsWith('.astro'))
+    .flatMap(({ file, text }) => [...text.matchAll(ISLAND)].map(([, handed]) => ({ file, handed })));
+  expect(islands.length).toBeGreaterThan(15);
+  expect(islands.filter(({ handed }) => handed !== '{...sent')).toEqual([]);
+});
+
 describe('a quantity says its unit', () => {
   const QUANTITY =
     '[sS]peed|[hH]eight|[dD]istance|[wW]idth|[dD]epth|[lL]ength|[eE]levation|[bB]earing|[tT]ime|[iI]nterval|[mM]ass|[rR]adius|[dD]ensity|[tT]emperature|[aA]ltitude|[aA]ngle|[aA]pex|[wW]eight';
