@@ -73,10 +73,20 @@ test('alone by hand with a one-wheel thrower: the beat is tapped, the goal made 
   await expect(tally(page)).toHaveText('1 of 2');
   await press(button(page, /^In/));
   await expectNoSideways(page);
-  await Promise.all([page.waitForResponse((response) => response.url().endsWith('/finish')), press(button(page, 'Finish round'))]);
+  // its end does not get through: the round says so, and is whole when it has
+  const problem = { type: 'about:blank', title: 'The database rests.', status: 503, errors: [] };
+  await page.route('**/finish', (route) => route.fulfill({ status: 503, json: problem }));
+  await press(button(page, 'Finish round'));
   await expect(page.getByText('Round finished: 2 of 3.')).toBeVisible();
   await page.getByRole('link', { name: 'Ball by ball' }).click();
+  await expect(page.getByText('this device is still sending it', { exact: false })).toBeVisible();
+  await expect(page.getByText('· not finished')).toBeVisible();
+  await expectNoSideways(page);
+  await page.unroute('**/finish');
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await expect(page.getByText('From ball 2: target 125 % as wide.', { exact: false }).first()).toBeVisible();
+  await expect(page.getByText('· not finished')).toHaveCount(0);
+  await expect(page.getByText('still sending it', { exact: false })).toHaveCount(0);
 });
 
 test('a court machine on a line: two balls off, another interval, a jam; it throws what is shown, and the round goes on', {

@@ -44,6 +44,17 @@ describe('the one verdict (common practice, no source)', () => {
     for (const approach of ['earn-it', 'in-a-row'] as const)
       expect(nextStep(ask({ approach, need: { hits: 7, of: 10 }, rounds: [round(1), round(1)] })).verdict).toBe('stay');
   });
+  test('a round broken off after a ball or two moves nobody, up or down; with those before it, it counts', () => {
+    expect(nextStep(ask({ rounds: [round(1, 1)] }))).toMatchObject({ verdict: 'stay', code: 'few-balls' });
+    expect(nextStep(ask({ rounds: [round(0, 2), round(0, 2)] }))).toMatchObject({ verdict: 'stay', code: 'few-balls' });
+    expect(nextStep(ask({ rounds: [round(4, 5)] })).verdict).toBe('climb');
+    expect(nextStep(ask({ rounds: [round(2, 2), round(8)] })).verdict).toBe('climb');
+    expect(nextStep(ask({ rounds: [round(2, 2), round(4)] }))).toMatchObject({ verdict: 'stay', code: 'good' });
+    expect(nextStep(ask({ rounds: [round(0, 2), round(2)] })).verdict).toBe('loosen');
+    // of a gate of two both are enough, and a count that was met is met
+    expect(nextStep(ask({ need: { hits: 2, of: 2 }, rounds: [round(2, 2)] })).verdict).toBe('climb');
+    expect(nextStep(ask({ approach: 'in-a-row', need: { streak: 2 }, rounds: [round(2, 2)] })).verdict).toBe('climb');
+  });
   test('what was earned stays earned; a streak is the best of any round', () => {
     expect(nextStep(ask({ approach: 'earn-it', rounds: [round(4), round(8)] })).verdict).toBe('climb');
     expect(nextStep(ask({ approach: 'in-a-row', need: { streak: 5 }, rounds: [round(7, 10, 3), round(6, 10, 5)] })).verdict).toBe('climb');

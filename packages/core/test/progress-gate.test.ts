@@ -25,6 +25,11 @@ describe('four approaches', () => {
     [4, 'stay'],
     [3, 'loosen'],
   ] as const)('sweet spot: %i of 10 says %s', (hits, verdict) => expect(round('sweet-spot', hits).verdict).toBe(verdict));
+  test('sweet spot: one of one says nothing yet', () => {
+    expect(round('sweet-spot', 1, 1).verdict).toBe('stay');
+    expect(round('sweet-spot', 0, 4).verdict).toBe('stay');
+    expect(round('sweet-spot', 0, 5).verdict).toBe('loosen');
+  });
   test('earn it: the count opens the next rung, and nothing sends down', () => {
     expect(round('earn-it', 7).verdict).toBe('climb');
     expect(round('earn-it', 7, 8).verdict).toBe('climb'); // seven are in before ten were thrown

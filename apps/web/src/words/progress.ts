@@ -44,6 +44,7 @@ export function sayStep({ code, figures }: NextStep): string {
   const asked = need ? sayNeed(need) : '';
   const words: Record<NextStep['code'], () => string> = {
     'no-ball': () => 'No ball has counted yet.',
+    'few-balls': () => `${said} Too few balls to tell: hit the round out.`,
     'rounds-done': () => `${many(rounds)} done: nothing is counted on this rung.`,
     'rounds-left': () => `${rounds} of ${many(roundsAsked)} done: nothing is counted on this rung.`,
     'too-easy': () => `${said} That is too easy to learn from: the next rung, or a smaller target.`,

@@ -1,4 +1,4 @@
-import { type GateAnswer, type GateQuestion, gateMet, sayNeed } from '../progress/index.ts';
+import { type GateAnswer, type GateQuestion, gateMet, sayNeed, tellsEnough } from '../progress/index.ts';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
@@ -11,6 +11,7 @@ export function gateReason({ approach, hits, balls, longestRun, need }: GateQues
     case 'sweet-spot':
       if (verdict === 'tighten') return `${sure} That is too easy to learn from: a smaller target, or the next rung.`;
       if (verdict === 'loosen') return `${sure} That is too hard to learn from: a larger target, or the rung below.`;
+      if (!tellsEnough(need, balls)) return `${sure} Too few balls to tell: hit the round out.`;
       return `${sure} That is where one learns: stay.`;
     case 'earn-it':
       return isMet ? `${sure} ${sayNeed(need)} is met.` : `${sure} The rung asks for ${sayNeed(need)}: again.`;

@@ -24,6 +24,15 @@ export function gateFor(approach: Approach, balls: number): Need {
   return 'streak' in first ? { streak: Math.min(first.streak, balls) } : { hits: Math.ceil((first.hits / first.of) * balls), of: balls };
 }
 
+/** Fewer balls than these, and than half of what the gate asks for, tell nothing: a round that was broken off (our judgement). */
+const FEWEST_BALLS = 3;
+
+/** Whether so many balls tell enough to go up or down by their share. */
+export function tellsEnough(need: Need, balls: number): boolean {
+  const of = 'streak' in need ? need.streak : need.of;
+  return balls >= Math.min(of, Math.max(FEWEST_BALLS, Math.ceil(of / 2)));
+}
+
 /** What may follow a round. */
 export const VERDICTS = ['climb', 'stay', 'tighten', 'loosen'] as const;
 /** What follows a round. */
@@ -58,6 +67,7 @@ export function judgeGate({ approach, hits, balls, longestRun, need }: GateQuest
   // under the coach’s eye the figures only advise
   if (balls === 0 || approach === 'coachs-eye') return answer('stay');
   if (approach !== 'sweet-spot') return answer(gateMet(need, { hits, balls, longestRun }) ? 'climb' : 'stay');
+  if (!tellsEnough(need, balls)) return answer('stay');
   return answer(rate >= SWEET_SPOT.tightenAt ? 'tighten' : rate <= SWEET_SPOT.loosenAt ? 'loosen' : 'stay');
 }
 

@@ -13,6 +13,7 @@ export {
   rateAsked,
   SWEET_SPOT,
   sayNeed,
+  tellsEnough,
   VERDICTS,
   type Verdict,
 } from './gate.ts';
