@@ -142,6 +142,8 @@ describe('a ladder', () => {
     expect(said).toMatch(/climb at 10 in a row in about 1[0-9]{2} balls/); // p = 0.69: (1 − p^10)/((1 − p)·p^10) is about 130
     expect(said).toContain('Bea Lunn hit 14 of the last 20 here');
     expect(page(ladderOf([streak]), [{ playerId: id(12), name: 'Bea Lunn', hits: 4, balls: 20 }])).toContain('hopeless at the recent rate');
+    // two balls say nothing
+    expect(page(ladderOf([streak]), [{ playerId: id(12), name: 'Bea Lunn', hits: 0, balls: 2 }])).not.toContain('hopeless');
   });
   test('a copy of a built-in says what is one’s own; a helper sees no way to change', () => {
     const drill = LIBRARY.find(({ id: drillId }) => drillId === 'tennis-baseline-groove')!;

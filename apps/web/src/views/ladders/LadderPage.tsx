@@ -1,6 +1,6 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween, wholly } from '@good-arc/core';
+import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween, tellsEnough, wholly } from '@good-arc/core';
 import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
@@ -104,10 +104,10 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
   }
 
   const rate = rates.find((each) => each.playerId === playerId);
-  const share = rate && rate.balls > 0 ? (rate.hits + 0.5) / (rate.balls + 1) : null;
   const toClimb = (document: RungDocument): number | null => {
     const gate = gateOf(document);
-    if (share === null || gate === null) return null;
+    if (!rate || gate === null || !tellsEnough(gate, rate.balls)) return null;
+    const share = (rate.hits + 0.5) / (rate.balls + 1);
     return 'streak' in gate ? hopeful(ballsToStreak(share, gate.streak)) : ballsToCount(share, gate.hits, gate.of);
   };
 
