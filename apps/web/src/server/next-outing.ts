@@ -83,7 +83,7 @@ const lowest = (levels: readonly Level[]): number => Math.min(...levels.map((lev
 export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: readonly Comer[], court: CourtRow, now: Date): OutingRung[] {
   const day = dayOf(now.toISOString());
   const least = lowest(comers.map(({ player }) => player.level));
-  const known = comers.map((comer) => ({ ...comer, chanceOn: chancesOf(comer, court.sport, day) }));
+  const known = comers.map((comer) => ({ ...comer, chances: chancesOf(comer, court.sport, day) }));
   return ladders
     .filter(({ sport }) => sport === court.sport)
     .flatMap(({ id: ladderId, sport, approach, rungs }) =>
@@ -96,7 +96,7 @@ export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: rea
         const unfit = judged?.balls.some(({ comfort, height }) => comfort === 'too quick' || height?.word === 'unkind') ?? true;
         if (!judged || unfit || needsName(document, judgement)) return [];
         const demand = ofBall(judged.demand);
-        const players = known.map(({ player, rounds, chanceOn: chances }) => {
+        const players = known.map(({ player, rounds, chances }) => {
           const mine = rounds.filter((round) => round.rungId === rungId);
           const { chance, shareAt } = chances({ rungId, document }, demand);
           return {

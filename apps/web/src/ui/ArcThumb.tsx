@@ -1,5 +1,4 @@
 import type { RungDocument, Sport } from '@good-arc/core';
-import { useMemo } from 'react';
 import { type Thumb, thumbOf } from './thumb.ts';
 
 /** A small drawing that is there already: what a list was given. */
@@ -30,5 +29,5 @@ export function ThumbDrawing({ thumb: { width, height, ground, net, arcs, above 
 
 /** A small side view of a rung's real flights, drawn here and now. */
 export function ArcThumb({ document, sport, width, height }: { document: RungDocument; sport: Sport; width?: number; height?: number }) {
-  return <ThumbDrawing thumb={useMemo(() => thumbOf(document, sport, width, height), [document, sport, width, height])} />;
+  return <ThumbDrawing thumb={thumbOf(document, sport, width, height)} />;
 }

@@ -57,7 +57,7 @@ export function judge(kit: JudgeKit, sport: Sport, rung: RungDocument, players =
 export function spoiledIn(kit: JudgeKit, sport: Sport, rung: RungDocument): SpoiledBalls | null {
   const context = contextOf(kit, sport, rung);
   if (!context) return null;
-  const judged = wholly(judgeRung(rung, context));
+  const judged = wholly(judge(kit, sport, rung));
   if (!judged) return null;
   return spoiledBy(rung, judged, context, ({ machineId = rung.machineId }) => {
     const machine = kit.machines.find(({ id }) => id === machineId);

@@ -1,3 +1,5 @@
+import { onceBy } from '../once.ts';
+
 /**
  * Balls to expect until the first run of `streak` hits, each a hit with the chance `rate`: (1 − p^s)/((1 − p)·p^s).
  * Check: p = 0.7 gives 6.4 for 3 and 115 for 10.
@@ -23,7 +25,7 @@ const SAME = 1e-9;
  */
 export function ballsToCount(rate: number, hits: number, of: number): number {
   if (rate <= 0) return Number.POSITIVE_INFINITY;
-  const expected = of <= WIDEST_WINDOW ? windowKnown(rate, hits, of) : of / atLeast(rate, hits, of);
+  const expected = of <= WIDEST_WINDOW ? byWindow(`${rate} ${hits} ${of}`, () => expectedIn(rate, hits, of)) : of / atLeast(rate, hits, of);
   return expected > MOST_BALLS ? Number.POSITIVE_INFINITY : expected;
 }
 
@@ -40,16 +42,7 @@ function atLeast(rate: number, k: number, n: number): number {
 }
 
 /** Answers for short gates, which take a thousand times as long to find as to look up: a ladder asks for the same again whenever it is drawn. */
-const known = new Map<string, number>();
-const MOST_KNOWN = 500;
-
-function windowKnown(rate: number, hits: number, of: number): number {
-  const key = `${rate} ${hits} ${of}`;
-  const found = known.get(key) ?? byWindow(rate, hits, of);
-  if (known.size >= MOST_KNOWN) known.clear();
-  known.set(key, found);
-  return found;
-}
+const byWindow = onceBy<number>(500);
 
 /** How many of the balls that a state stands for were hit. */
 const hitsOf = (state: number): number => {
@@ -58,7 +51,7 @@ const hitsOf = (state: number): number => {
   return count;
 };
 
-function byWindow(rate: number, hits: number, of: number): number {
+function expectedIn(rate: number, hits: number, of: number): number {
   const size = 1 << (of - 1);
   const isWonByHit = Uint8Array.from({ length: size }, (_, state) => Number(hitsOf(state) + 1 >= hits));
   let chance = new Float64Array(size);

@@ -1,3 +1,4 @@
+import type { Count } from './compare.ts';
 import { type Approach, gateMet, type Need, SWEET_SPOT, tellsEnough, type Verdict } from './gate.ts';
 
 /** What a round came to, of balls that count. */
@@ -52,18 +53,20 @@ export interface NextStep {
   };
 }
 
+const together = (rounds: readonly RoundCount[]): Count =>
+  rounds.reduce((sum, { hits, balls }) => ({ hits: sum.hits + hits, balls: sum.balls + balls }), { hits: 0, balls: 0 });
+
 /** A climb at the sweet spot is sure enough when the rounds before did not speak against it (our judgement). */
 const NOT_AGAINST = 0.7;
 
 /**
  * The one verdict on a player on a rung, with its reason as a code: what every screen asks. It looks at all rounds since the last change. At the sweet spot a
- * climb is offered from eight of ten in the newest round unless the rounds before speak against it, nothing is loosened by one round alone, and a round broken
- * off after a ball or two tells neither: a
- * player at 50 % is sent up or down within six rounds of ten in 16 of 100 cases, one at 80 % climbs within three in 95 (40,000 simulated players).
+ * climb is offered from eight of ten in the newest round unless the rounds before speak against it, nothing is loosened by one round alone, and a round
+ * broken off after a ball or two tells neither: a player at 50 % is sent up or down within six rounds of ten in 16 of 100 cases, one at 80 % climbs within
+ * three in 95 (40,000 simulated players).
  */
 export function nextStep({ approach, need, roundsAsked, rounds, isOwnTarget = false }: NextQuestion): NextStep {
-  const hits = rounds.reduce((sum, each) => sum + each.hits, 0);
-  const balls = rounds.reduce((sum, each) => sum + each.balls, 0);
+  const { hits, balls } = together(rounds);
   const longestRun = Math.max(0, ...rounds.map((each) => each.longestRun));
   const counted = rounds.filter((each) => each.balls > 0);
   // of none hit the first is still the best
@@ -84,13 +87,10 @@ export function nextStep({ approach, need, roundsAsked, rounds, isOwnTarget = fa
   if (!newest) return answer('stay', 'no-ball');
   switch (approach) {
     case 'sweet-spot': {
-      const share = (some: readonly RoundCount[]): number =>
-        some.reduce((sum, each) => sum + each.hits, 0) / some.reduce((sum, each) => sum + each.balls, 0);
-      const isEasy = (some: readonly RoundCount[]): boolean =>
-        tellsEnough(
-          need,
-          some.reduce((sum, each) => sum + each.balls, 0),
-        ) && share(some) >= SWEET_SPOT.tightenAt;
+      const isEasy = (some: readonly RoundCount[]): boolean => {
+        const of = together(some);
+        return tellsEnough(need, of.balls) && of.hits / of.balls >= SWEET_SPOT.tightenAt;
+      };
       const won = isEasy([newest]) && hits / balls >= NOT_AGAINST;
       if (won || isEasy(counted.slice(0, 2))) return answer('climb', 'too-easy');
       if (!tellsEnough(need, balls)) return answer('stay', 'few-balls');

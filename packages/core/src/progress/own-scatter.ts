@@ -1,4 +1,5 @@
 import { LEVEL_NEEDS, type Level, type Scatter } from '../catalog/index.ts';
+import { onceBy } from '../once.ts';
 import { scatterAt } from './players.ts';
 import { rateAt } from './width.ts';
 
@@ -224,8 +225,7 @@ export const demandTimes = (answers: readonly number[] = FIRST_ANSWERS): number 
   Math.exp(DEMANDS.reduce<number>((sum, each, m) => sum + each * answers[m]!, 0));
 
 /** Players before any round, by level and answers: what is learnt of the same one is known to be the same. So many clubs’ are kept. */
-const first = new Map<string, OwnScatter>();
-const MOST_FIRST = 200;
+const first = onceBy<OwnScatter>(200);
 
 /**
  * A player of a level before any round. Hidden is log σ over the level’s own scatter: it walks from day to day, a little better each, with good and bad
@@ -233,14 +233,9 @@ const MOST_FIRST = 200;
  * @param answers to demand, how usual each is in the club; see `clubAnswers`
  */
 export function ownScatter(level: Level, answers: readonly number[] = FIRST_ANSWERS): OwnScatter {
-  const key = `${level} ${answers.join(' ')}`;
-  const before = first.get(key);
-  if (before) return before;
-  const own = known(LEVEL_NEEDS[level].scatter, answers, prior(answers), null, []);
-  if (first.size >= MOST_FIRST) first.clear();
-  first.set(key, own);
-  return own;
+  return first(`${level} ${answers.join(' ')}`, () => known(LEVEL_NEEDS[level].scatter, answers, prior(answers), null, []));
 }
+
 /**
  * What was learnt last of rounds that ended with this one, out of what was known before them: years of a player are looked back at again with each ball of
  * today, and all days before it are the same.

@@ -1,7 +1,7 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween, tellsEnough, wholly } from '@good-arc/core';
-import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
+import { Fragment, useEffect, useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -50,18 +50,7 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
 
-  // a rung that did not change is not judged again
-  const known = useRef(new WeakMap<RungDocument, ReturnType<typeof judge>>());
-  const judged = useMemo(() => {
-    const found = new Map<string, ReturnType<typeof judge>>();
-    for (const { id, document } of rungs) {
-      const before = known.current.get(document);
-      const now = before === undefined ? judge(kit, sport, document) : before;
-      known.current.set(document, now);
-      found.set(id, now);
-    }
-    return found;
-  }, [rungs, kit, sport]);
+  const judged = useMemo(() => new Map(rungs.map(({ id, document }) => [id as string, judge(kit, sport, document)])), [rungs, kit, sport]);
 
   useKeys({ '$mod+z': undo, '$mod+Shift+z': redo }, { repeats: true });
 
