@@ -5,12 +5,13 @@ import { ensureModules, ensureNode } from './lib/setup.mjs';
 
 const USAGE = `Usage: ./arc <command>
 
-  demo [--fresh] [--port N]   an invented centre with simulated machines, in the browser; sets up everything by itself
+  demo [--fresh] [--port N] [--language CODE]
+                              an invented centre with simulated machines, in the browser; sets up everything by itself
   test [--only PART] [--quick]
                               every check: lint, types, imports, dead code, unit, database, browser;
                               --quick: format, types and the quick tests, in under a minute
   dev                         the demo with live reload
-  serve --club NAME --owner NAME [--port N] [--origin URL]
+  serve --club NAME --owner NAME [--port N] [--origin URL] [--language CODE]
                               for a club, against the database in DATABASE_URL, without demo data
   stop                        ends a running demo
   calc <verb> [--lines]       the core on standard input: fly, aim, family,
@@ -27,6 +28,10 @@ const USAGE = `Usage: ./arc <command>
                               --browser, a cheap phone; a table, exit 1 when a
                               line falls short; with --cluster what requests
                               cost each kind of process
+  words [CODE]                brings the file of a language up to date with what the
+                              sources say, or begins it (apps/web/languages); the
+                              demo and serve take it with --language, and
+                              --language pseudo marks every text that has words
   check                       what is kept of every round against its balls, in the
                               database of the demo or in DATABASE_URL; exit 1
                               when one is wrong
@@ -94,6 +99,10 @@ async function run() {
       break;
     case 'soak':
       await (await import('./lib/soak.mjs')).soak(args);
+      break;
+    case 'words':
+      await ensureModules();
+      (await import('./words/languages.mjs')).words(args);
       break;
     case 'schemas':
       await ensureModules();

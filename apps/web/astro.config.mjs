@@ -7,6 +7,8 @@ import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import pwa from '@vite-pwa/astro';
 import { defineConfig, passthroughImageService } from 'astro/config';
+import { ENGLISH } from '../../tools/words/language-files.mjs';
+import { inLanguage, langOf } from '../../tools/words/plugin.mjs';
 
 /** One bundle for the server build makes the first page ten times faster; it breaks dev, so it applies to the build only. */
 const bundledServer = {
@@ -61,6 +63,8 @@ const islands = () => {
     },
   };
 };
+/** ./arc sets it, by --language. */
+const language = process.env.GOODARC_LANGUAGE ?? ENGLISH;
 const apart = (/** @type {string} */ id) => Object.entries(APART).find(([, files]) => files.test(id))?.[0];
 
 export default defineConfig({
@@ -120,7 +124,9 @@ export default defineConfig({
   // where a write comes from is checked in the middleware, which knows the public address
   security: { checkOrigin: false, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
   vite: {
-    plugins: [tailwindcss(), bundledServer],
+    plugins: [tailwindcss(), bundledServer, ...(language === ENGLISH ? [] : [inLanguage(language)])],
+    worker: { plugins: () => (language === ENGLISH ? [] : [inLanguage(language)]) },
+    define: { 'import.meta.env.LANGUAGE': JSON.stringify(langOf(language)) },
     build: {
       target: 'es2022',
       // by it a page names all the scripts its islands will ask for (src/server/preload.ts)

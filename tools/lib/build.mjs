@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import { ENGLISH, sourcesOf } from '../words/language-files.mjs';
 import { CACHE, ROOT, SIMULATE, TASKS, WEB } from './paths.mjs';
 import { step } from './say.mjs';
 import { run, whenStale } from './setup.mjs';
@@ -60,10 +61,11 @@ export async function buildAll({ web = true } = {}) {
     step('building the simulated machines', () => bundle('packages/simulator/src/simulate.ts', SIMULATE)),
   );
   const tasksFrom = [...shared, 'apps/web/src/db', 'apps/web/src/server', 'apps/web/src/tasks.ts'];
+  const language = process.env.GOODARC_LANGUAGE ?? ENGLISH;
   if (web)
     await whenStale(
       'web',
-      [...shared, 'apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'],
+      [...shared, ...sourcesOf(language), 'apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'],
       join(WEB, 'dist/server/entry.mjs'),
       () =>
         step('building the web app (half a minute or so)', () => {
@@ -73,6 +75,7 @@ export async function buildAll({ web = true } = {}) {
             quiet: true,
           });
         }),
+      language,
     );
   // after the web app: its build empties dist
   await whenStale('tasks', tasksFrom, TASKS, () =>

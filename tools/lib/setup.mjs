@@ -93,11 +93,12 @@ export async function ensureModules() {
  * @param {string[]} sources paths below the root
  * @param {string} product a file that must exist
  * @param {() => void | Promise<void>} make
+ * @param {string} [way] in which it is made; another way makes it anew
  */
-export async function whenStale(name, sources, product, make) {
+export async function whenStale(name, sources, product, make, way = '') {
   mkdirSync(CACHE, { recursive: true });
   const stamp = join(CACHE, `${name}.stamp`);
-  const hash = createHash('sha256');
+  const hash = createHash('sha256').update(way);
   for (const file of filesUnder(sources)) hash.update(file).update(readFileSync(join(ROOT, file)));
   const now = hash.digest('hex');
   if (existsSync(product) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;

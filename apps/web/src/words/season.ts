@@ -1,7 +1,7 @@
 import type { SeasonPace, WeekFact, WeekKind } from '@good-arc/core';
 
 /** Days of the week, Monday first. */
-export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+export const WEEKDAYS: readonly string[] = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
 export const WEEK_WORDS: Record<WeekKind, string> = { build: 'builds', ease: 'eases, then a test' };
 

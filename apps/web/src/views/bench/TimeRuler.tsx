@@ -41,16 +41,20 @@ export function TimeRuler({
   const ticks = every.filter((t, i) => i === 0 || !whole || (t * 2) % 1 < 1e-6 || Math.abs(xAt(t) - xAt(every[i - 1]!)) > 5);
   const bounce = flight.bounces[0];
   const marks = [
-    { name: 'release', t: 0, x: scale.along(launch.y) },
+    { at: 'release', says: 'release', t: 0, x: scale.along(launch.y) },
     ...(bounce && (whole || arrival === null || arrival.leg > 0)
-      ? [{ name: whole ? 'lands' : 'bounce', t: bounce.t, x: scale.along(bounce.y) }]
+      ? [{ at: 'floor', says: whole ? 'lands' : 'bounce', t: bounce.t, x: scale.along(bounce.y) }]
       : []),
-    ...(whole ? [{ name: 'rests', t: end, x: xAt(end) }] : arrival ? [{ name: 'hit', t: arrival.timeS, x: scale.along(arrival.y) }] : []),
+    ...(whole
+      ? [{ at: 'end', says: 'rests', t: end, x: xAt(end) }]
+      : arrival
+        ? [{ at: 'end', says: 'hit', t: arrival.timeS, x: scale.along(arrival.y) }]
+        : []),
   ];
   const first = marks[0]!.x;
   const last = xAt(end);
   const crowded = Math.abs(last - first) < 300;
-  const [hit, touch] = [marks.at(-1), marks.find(({ name }) => name === 'bounce' || name === 'lands')];
+  const [hit, touch] = [marks.at(-1), marks.find(({ at }) => at === 'floor')];
   // on a phone the two labels would stand in each other: the bounce moves up a line
   const tight = hit !== undefined && touch !== undefined && Math.abs(hit.x - touch.x) < 96;
   return (
@@ -60,9 +64,9 @@ export function TimeRuler({
           {label}
         </text>
       )}
-      {marks.map(({ name, x }) => (
+      {marks.map(({ at, x }) => (
         <line
-          key={name}
+          key={at}
           x1={x}
           x2={x}
           y1={profileTop - 4}
@@ -99,15 +103,15 @@ export function TimeRuler({
           </g>
         );
       })}
-      {marks.map(({ name, t, x }, i) => (
+      {marks.map(({ at, says, t, x }, i) => (
         <text
-          key={name}
+          key={at}
           x={Math.min(scale.width - 2, x)}
-          y={(name === 'bounce' || name === 'lands') && tight ? y0 + 22 : y0 + 38}
+          y={at === 'floor' && tight ? y0 + 22 : y0 + 38}
           textAnchor={i === 0 ? 'start' : x > scale.width - 60 ? 'end' : 'middle'}
           className="fill-current text-[13px] font-semibold"
         >
-          {name} {t > 0 && printTime(t)}
+          {says} {t > 0 && printTime(t)}
         </text>
       ))}
     </g>
