@@ -7,8 +7,7 @@ import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import pwa from '@vite-pwa/astro';
 import { defineConfig, passthroughImageService } from 'astro/config';
-import { ENGLISH } from '../../tools/words/language-files.mjs';
-import { inLanguage, langOf } from '../../tools/words/plugin.mjs';
+import { ENGLISH, langOf } from '../../tools/words/language-files.mjs';
 
 /** One bundle for the server build makes the first page ten times faster; it breaks dev, so it applies to the build only. */
 const bundledServer = {
@@ -65,6 +64,7 @@ const islands = () => {
 };
 /** ./arc sets it, by --language. */
 const language = process.env.GOODARC_LANGUAGE ?? ENGLISH;
+const inOther = language === ENGLISH ? [] : [(await import('../../tools/words/plugin.mjs')).inLanguage(language)];
 const apart = (/** @type {string} */ id) => Object.entries(APART).find(([, files]) => files.test(id))?.[0];
 
 export default defineConfig({
@@ -124,8 +124,8 @@ export default defineConfig({
   // where a write comes from is checked in the middleware, which knows the public address
   security: { checkOrigin: false, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
   vite: {
-    plugins: [tailwindcss(), bundledServer, ...(language === ENGLISH ? [] : [inLanguage(language)])],
-    worker: { plugins: () => (language === ENGLISH ? [] : [inLanguage(language)]) },
+    plugins: [tailwindcss(), bundledServer, ...inOther],
+    worker: { plugins: () => inOther },
     define: { 'import.meta.env.LANGUAGE': JSON.stringify(langOf(language)) },
     build: {
       target: 'es2022',

@@ -22,3 +22,6 @@ export const languages = () => [ENGLISH, ...written(), PSEUDO];
 /** What a build in it is made of, beside the app. @param {string} language @returns {string[]} paths below the root */
 export const sourcesOf = (language) =>
   language === ENGLISH ? [] : ['tools/words', ...(existsSync(fileOf(language)) ? [relative(ROOT, fileOf(language))] : [])];
+
+/** As pages say it. @param {string} language */
+export const langOf = (language) => (language === PSEUDO ? 'en-x-pseudo' : language);

@@ -1,7 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '../lib/paths.mjs';
-import { PSEUDO } from './language-files.mjs';
 import { wordsOf } from './languages.mjs';
 import { translated } from './put.mjs';
 import { textsOfSources } from './sources.mjs';
@@ -31,6 +30,3 @@ export function inLanguage(language) {
 /** Names of days and months are a library’s, which knows them in most languages. */
 const DEFAULT_LOCALE = /\/date-fns\/_lib\/defaultLocale\.js$/;
 const hasLocale = (/** @type {string} */ language) => existsSync(join(ROOT, 'node_modules/date-fns/locale', `${language}.js`));
-
-/** As pages say it. @param {string} language */
-export const langOf = (language) => (language === PSEUDO ? 'en-x-pseudo' : language);
