@@ -181,6 +181,8 @@ export async function fuzz(rig, count, random, { calcFile, verbs, filesToRead })
       null,
     ],
     ['POST', `/api/rounds/${roundId}/wish`, { id: uuidv7(), change: { kind: 'next', index: 0 } }, null],
+    ['PATCH', '/api/club', { name: 'A', altitudeM: 1200 }, null],
+    ['PUT', '/api/people/ID', { name: 'A', role: 'helper' }, 'person'],
     ['POST', '/api/sign-out', { everywhere: false }, null],
     ['POST', `/api/rounds/${roundId}/finish`, { finishedAt: new Date().toISOString() }, null],
     ['PUT', '/api/outings/ID/checks', { startedAt: new Date().toISOString(), checks: { before: ['a'], after: [] } }, 'outing'],

@@ -74,7 +74,11 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
     return gonePage(problem.title, problem.status);
   }
   if (!locals.scope && !isApi)
-    return plainPage('Not signed in', 'Open the link that ./arc serve printed for you; it signs this browser in.', 401);
+    return plainPage(
+      'Not signed in',
+      'Open the link that the owner of the club gave you (Kit → The club), or that ./arc serve printed; it signs this browser in.',
+      401,
+    );
   return withScripts(withPolicy(await next()));
 };
 

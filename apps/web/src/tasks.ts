@@ -4,7 +4,7 @@
  */
 import { fileURLToPath } from 'node:url';
 import { seedOfName } from '@good-arc/simulator';
-import { asc, count, eq } from 'drizzle-orm';
+import { and, asc, count, eq, isNull } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { club, machine, membership, person, round } from './db/schema.ts';
 import { isSeeded, seedDemo, wipe } from './db/seed.ts';
@@ -26,7 +26,7 @@ async function open(db: Db, clubName: string, ownerName: string): Promise<string
   const [owner] = await db
     .select({ clubId: membership.clubId, personId: membership.personId })
     .from(membership)
-    .where(eq(membership.role, 'owner'))
+    .where(and(eq(membership.role, 'owner'), isNull(membership.deletedAt)))
     .orderBy(asc(membership.createdAt))
     .limit(1);
   if (owner) return makeToken(db, owner, true);

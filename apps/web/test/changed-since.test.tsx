@@ -3,6 +3,7 @@ import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import type { Kit } from '../src/api/rows.ts';
 import KitView from '../src/views/kit/KitView.tsx';
+import { aClub } from './support/club.ts';
 import { aPage } from './support/page.ts';
 import { aPlayer } from './support/player.ts';
 import { aViewer } from './support/viewer.ts';
@@ -19,7 +20,7 @@ async function saved() {
     if (seen === '"5"') return { status: 200, body: { version: 6 } };
     return { status: 409, body: { type: '/problems/changed-since', title: 'Changed', status: 409, errors: [], current: theirs } };
   });
-  render(<KitView viewer={viewer} kit={kit} at="players" />);
+  render(<KitView viewer={viewer} kit={kit} club={aClub()} at="players" />);
   await page.user.click(screen.getByRole('button', { name: 'Change Ada Thorne' }));
   await page.user.type(await screen.findByLabelText('Goals'), 'A calm return');
   await page.user.click(screen.getByRole('button', { name: 'Save' }));

@@ -2,8 +2,8 @@ import { firstDials } from '@good-arc/core';
 import { sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { Role } from '../src/api/roles.ts';
 import { demoTuneUp } from '../src/db/demo-tune-ups.ts';
-import type { Role } from '../src/db/schema.ts';
 import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
 import * as plans from '../src/pages/api/plans/[id]/index.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
@@ -104,6 +104,10 @@ const LINES: Record<string, Line> = {
   'GET offline': { helper: true, forAll: true },
   'GET find': { helper: true, forAll: true },
   'PATCH me': { helper: true, forAll: true, body: () => ({ units: 'metric' }) },
+  'PATCH club': { helper: false, forAll: true, body: () => ({ altitudeM: 1200 }) },
+  'PUT people/[id]': at(() => scope.personId, { body: () => ({ name: 'Ines', role: 'owner' }), helper: false }),
+  'DELETE people/[id]': at(() => scope.personId, { helper: false }),
+  'POST people/[id]/link': at(() => scope.personId, { helper: true }),
   'POST sign-out': { helper: true, forAll: true, body: () => ({ everywhere: false }) },
   'PUT checklist': { helper: false, forAll: true, body: () => ({ before: ['a'], after: [] }) },
   'DELETE checklist': { helper: false, forAll: true },
@@ -193,6 +197,7 @@ async function ours(): Promise<string> {
     'game_ball',
     'correction',
     'live',
+    'membership',
   ];
   const rows = await Promise.all(
     tables.map(async (table) => (await db.execute(sql.raw(`SELECT * FROM ${table} WHERE club_id = '${scope.clubId}' ORDER BY id`)))[0]),

@@ -1,9 +1,9 @@
 // @vitest-environment happy-dom
 import { ballById, type RungDocument, readFile } from '@good-arc/core';
 import { describe, expect, test } from 'vitest';
+import { qrPath } from '../src/ui/qrPath.ts';
 import { printersOf } from '../src/ui/Units.tsx';
 import type { CardFacts } from '../src/views/card/describe.ts';
-import { qrPath } from '../src/views/card/qrPath.ts';
 import { sheetsOf } from '../src/views/card/sheets.ts';
 import { document, id, machine } from './support/courtside.tsx';
 

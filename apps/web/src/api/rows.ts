@@ -13,6 +13,7 @@ import type {
   Outcome,
   OutingId,
   OwnGameBall,
+  PersonId,
   PlanDocument,
   PlayerId,
   PlayerTarget,
@@ -32,6 +33,7 @@ import type {
   Verdict,
   Weather,
 } from '@good-arc/core';
+import type { Role } from './roles.ts';
 
 /** Rows as the views see them: plain JSON, moments as ISO text. */
 
@@ -45,6 +47,22 @@ export interface Viewer {
   hasSession: boolean;
   /** Ids of ladders and of built-in drills. */
   favourites: string[];
+}
+/** Somebody who may sign in to the club. */
+export interface MemberRow {
+  id: PersonId;
+  name: string;
+  role: Role;
+}
+/** The club as Kit shows it. */
+export interface ClubFacts {
+  name: string;
+  altitudeM: number;
+  /** Who looks at it. */
+  me: PersonId;
+  /** Who may sign in, for the owner; null for others, and in the demo, which signs everybody in by itself. */
+  people: MemberRow[] | null;
+  mayChange: boolean;
 }
 /** Of a row that people edit: a page saves from the version it knows. */
 export interface Versioned {

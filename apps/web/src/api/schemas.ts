@@ -26,6 +26,7 @@ import {
 import { FAULTS } from '@good-arc/simulator/extension';
 import { z } from 'zod';
 import { dayOf } from '../ui/day.ts';
+import { ROLES } from './roles.ts';
 
 /** Rows of a spreadsheet that are taken in at once. */
 export const MOST_PAPER_ROUNDS = 2500;
@@ -331,5 +332,15 @@ export const meBody = z
     view: viewSchema.extend({ kept: z.boolean() }),
   })
   .partial();
+
+/** What the owner may change of a club; heights reach from the Dead Sea's shore to the highest places where people live. */
+export const clubBody = z
+  .strictObject({
+    name: nameSchema,
+    altitudeM: z.number().min(-450, 'At least −450 m').max(6000, 'At most 6,000 m (19,700 ft)'),
+  })
+  .partial();
+
+export const personBody = z.strictObject({ name: nameSchema, role: z.enum(ROLES) });
 
 export const signOutBody = z.strictObject({ everywhere: z.boolean() });

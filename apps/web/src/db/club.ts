@@ -18,6 +18,7 @@ import type {
 } from '@good-arc/core';
 import { sql } from 'drizzle-orm';
 import { boolean, char, double, index, int, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import type { Role } from '../api/roles.ts';
 import type { SavedView } from '../api/rows.ts';
 import { moment, removable, times, uuid, versioned } from './columns.ts';
 import { document } from './document.ts';
@@ -55,9 +56,6 @@ export const person = mysqlTable(
   (t) => [uniqueIndex('person_email').on(t.email)],
 );
 
-export const ROLES = ['owner', 'coach', 'helper'] as const;
-export type Role = (typeof ROLES)[number];
-
 export const membership = mysqlTable(
   'membership',
   {
@@ -71,7 +69,7 @@ export const membership = mysqlTable(
     role: varchar({ length: 12 }).$type<Role>().notNull(),
     /** Choices of the logbook that this person keeps; null for none. */
     views: document<SavedView[]>(),
-    ...times(),
+    ...removable(),
   },
   (t) => [uniqueIndex('membership_once').on(t.clubId, t.personId)],
 );

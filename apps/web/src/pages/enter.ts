@@ -9,7 +9,7 @@ const TOKEN = /^[\w-]{20,80}$/;
 /** Asks before a one-time link is used: a preview of it, or a check by a mail server, uses nothing up. */
 export const GET: APIRoute = ({ url }) => {
   const token = url.searchParams.get('token') ?? '';
-  if (!TOKEN.test(token)) return plainPage('Not a whole link', 'Open the link again as ./arc serve printed it, to its very end.', 400);
+  if (!TOKEN.test(token)) return plainPage('Not a whole link', 'Open the link again as it was given to you, to its very end.', 400);
   const button =
     'font:600 18px system-ui;min-height:48px;padding:0 20px;border:1px solid #14212e;border-radius:4px;background:#14212e;color:#fbf6ea';
   return plainPage(
@@ -32,7 +32,7 @@ export const POST: APIRoute = async (context) => {
   if (!session)
     return plainPage(
       'This link is over',
-      'It was used already, or is older than an hour. ./arc serve prints a new one each time it starts.',
+      'It was used already, a newer one was made, or it is older than an hour. The owner of the club makes another in Kit; for the owner, ./arc serve prints one each time it starts.',
       410,
     );
   cookies.set(SESSION_COOKIE, session, {

@@ -1,5 +1,5 @@
 import type { ClubId, PersonId, UnitSystem } from '@good-arc/core';
-import type { Role } from '../db/schema.ts';
+import type { Role } from '../api/roles.ts';
 import { Refusal } from './problem.ts';
 
 /** Who asks, and for which club. Made by the middleware only; everything that touches the database takes one. */
@@ -14,14 +14,17 @@ export interface Scope {
   favourites: string[];
 }
 
-/** What a role may change. Helpers run rounds; coaches and owners also plan and keep the kit. */
-const MAY: Record<Role, readonly ('rounds' | 'plans' | 'kit')[]> = {
-  owner: ['rounds', 'plans', 'kit'],
+type Changed = 'rounds' | 'plans' | 'kit' | 'the club';
+
+/** What a role may change. Helpers run rounds; coaches and owners also plan and keep the kit; who belongs to the club is the owner's. */
+const MAY: Record<Role, readonly Changed[]> = {
+  owner: ['rounds', 'plans', 'kit', 'the club'],
   coach: ['rounds', 'plans', 'kit'],
   helper: ['rounds'],
 };
 
 /** @throws Refusal 403 when the role does not allow it */
-export function mustBeAllowed({ role }: Scope, what: 'rounds' | 'plans' | 'kit'): void {
-  if (!MAY[role].includes(what)) throw new Refusal(403, `A ${role} may not change ${what}. Ask a coach or the owner of the club.`);
+export function mustBeAllowed({ role }: Scope, what: Changed): void {
+  if (MAY[role].includes(what)) return;
+  throw new Refusal(403, `A ${role} may not change ${what}. Ask ${MAY.coach.includes(what) ? 'a coach or ' : ''}the owner of the club.`);
 }

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { ClubId, PersonId } from '@good-arc/core';
-import { and, eq, gt } from 'drizzle-orm';
+import { and, eq, gt, isNull } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { favouritesSchema } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
@@ -70,7 +70,10 @@ export async function scopeOfToken(db: Db, token: string, now = new Date()): Pro
   const [held] = await db
     .select({ ...SCOPE, seenAt: session.seenAt })
     .from(session)
-    .innerJoin(membership, and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId)))
+    .innerJoin(
+      membership,
+      and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId), isNull(membership.deletedAt)),
+    )
     .innerJoin(club, eq(club.id, membership.clubId))
     .innerJoin(person, eq(person.id, membership.personId))
     .where(isOpen)

@@ -1,4 +1,5 @@
 import type { Viewer } from '../api/rows.ts';
+import { signsIn } from './people.ts';
 import type { Scope } from './scope.ts';
 
 /** What a page may know of who looks at it. */
@@ -9,5 +10,5 @@ export const viewerOf = ({ clubName, altitudeM, personName, units, role, favouri
   units,
   favourites,
   canPlan: role !== 'helper',
-  hasSession: process.env.GOODARC_DEMO !== '1',
+  hasSession: signsIn(),
 });

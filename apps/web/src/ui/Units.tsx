@@ -39,9 +39,11 @@ export function printersOf(system: UnitSystem) {
     system,
     length: (m: number) => printLength(m, system),
     speed: (mps: number, digits = 0) => printSpeed(mps, system, digits),
-    /** To the ten feet or metres: nobody knows it better. */
-    altitude: (m: number) =>
-      system === 'imperial' ? `${(Math.round(mToFt(m) / 10) * 10).toLocaleString('en')} ft` : `${Math.round(m / 10) * 10} m`,
+    /** `2,950 ft up`, `at sea level`: to the ten feet or metres, nobody knows it better. */
+    altitude: (m: number) => {
+      const [height, unit] = system === 'imperial' ? [Math.round(mToFt(m) / 10) * 10, 'ft'] : [Math.round(m / 10) * 10, 'm'];
+      return height === 0 ? 'at sea level' : `${Math.abs(height).toLocaleString('en')} ${unit} ${height > 0 ? 'up' : 'below the sea'}`;
+    },
     temperature: (c: number) => printTemperature(c, system),
     print: (value: number, dimension: Dimension, digits = 1): string => {
       switch (dimension) {

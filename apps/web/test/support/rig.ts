@@ -1,7 +1,8 @@
 import { arrange, type Dial, firstSetup, MACHINE_KINDS, type RungDocument, rungFromSetup } from '@good-arc/core';
 import type { APIRoute } from 'astro';
 import { v7 as uuidv7 } from 'uuid';
-import { club, membership, person, type Role } from '../../src/db/schema.ts';
+import type { Role } from '../../src/api/roles.ts';
+import { club, membership, person } from '../../src/db/schema.ts';
 import { wipe } from '../../src/db/seed.ts';
 import * as kit from '../../src/pages/api/kit/[kind]/[id]/index.ts';
 import * as ladders from '../../src/pages/api/ladders/[id]/index.ts';

@@ -30,7 +30,7 @@ export function Head({ bench, canPlan, onSave }: { bench: BenchState; canPlan: b
       <div className="text-sm text-quiet">
         {court.name}, {surface?.name.toLowerCase()}
         {surface && <SourceMark about="the bounce" source={surface.source.source} />} · {machine.name} ·{' '}
-        {units.temperature(setup.weather.temperatureC)}, {units.altitude(setup.weather.altitudeM)} up
+        {units.temperature(setup.weather.temperatureC)}, {units.altitude(setup.weather.altitudeM)}
       </div>
       <div className="no-print ml-auto flex flex-wrap items-center gap-1">
         {pair.b && (

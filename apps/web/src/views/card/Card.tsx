@@ -1,8 +1,8 @@
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
+import { Qr } from '../../ui/Qr.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { type CardFacts, describeCard } from './describe.ts';
 import { CARD_WIDTH, CardPlan } from './Plan.tsx';
-import { Qr } from './Qr.tsx';
 
 /** One page that rebuilds a ladder in a minute. @param address that opens it */
 export function SetupCard({ address, ...facts }: CardFacts & { address: string }) {

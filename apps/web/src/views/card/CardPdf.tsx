@@ -2,11 +2,11 @@ import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyper
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url';
 import { flightsOf, planOf, type RungDocument, type Sport } from '@good-arc/core';
 import { Document, Font, Line, Page, Path, Polyline, pdf, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
+import { qrPath } from '../../ui/qrPath.ts';
 import { rulerScale } from '../../ui/scale.ts';
 import { boxIn } from '../../ui/targetBox.ts';
 import type { CardWords } from './describe.ts';
 import { drawn } from './drawn.ts';
-import { qrPath } from './qrPath.ts';
 
 /** Loaded only when a PDF is asked for: half a megabyte of library. */
 

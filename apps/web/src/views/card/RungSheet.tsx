@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
+import { Qr } from '../../ui/Qr.tsx';
 import { CardPlan } from './Plan.tsx';
-import { Qr } from './Qr.tsx';
 import type { RungSheetWords } from './sheets.ts';
 
 /** A rung on a sheet of its own, as large on a phone as on paper. */

@@ -1,7 +1,7 @@
 import { BALLS, mphToMps, SPORT_RECORDS, type Sport, SURFACES } from '@good-arc/core';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { BallRow, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow, Viewer } from '../../api/rows.ts';
+import type { BallRow, ClubFacts, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow, Viewer } from '../../api/rows.ts';
 import type { KitKind } from '../../api/schemas.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -11,7 +11,9 @@ import { rulerScale } from '../../ui/scale.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import type { KitRow } from './forms.tsx';
+import { TheClub } from './TheClub.tsx';
 import { ThisDevice } from './ThisDevice.tsx';
+import { useSignInLink } from './useSignInLink.tsx';
 
 // the forms are loaded once the lists stand, so that they open at once
 const loadDialog = () => import('./KitDialog.tsx');
@@ -32,15 +34,23 @@ const NAMES: Record<KitKind, { many: string; one: string; empty: string }> = {
 
 const KIT_KINDS = Object.keys(NAMES) as KitKind[];
 
-export default function KitView({ viewer, kit, at }: { viewer: Viewer; kit: Kit; at: KitKind }) {
+interface Props {
+  viewer: Viewer;
+  kit: Kit;
+  club: ClubFacts;
+  at: KitKind;
+}
+
+export default function KitView(props: Props) {
   return (
-    <Units system={viewer.units}>
-      <KitPage viewer={viewer} kit={kit} at={at} />
+    <Units system={props.viewer.units}>
+      <KitPage {...props} />
     </Units>
   );
 }
 
-function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: KitKind }) {
+function KitPage({ viewer, kit: initial, club, at }: Props) {
+  const links = useSignInLink(club.me);
   const [kit, setKit] = useState(initial);
   const [kind, setKind] = useState(at);
   const [editing, setEditing] = useState<KitRow | 'new' | null>(null);
@@ -130,7 +140,9 @@ function KitPage({ viewer, kit: initial, at }: { viewer: Viewer; kit: Kit; at: K
           </li>
         ))}
       </ul>
-      <ThisDevice hasSession={viewer.hasSession} />
+      <TheClub club={club} links={links} />
+      <ThisDevice hasSession={viewer.hasSession} onLink={() => links.show({ id: club.me, name: viewer.personName })} />
+      {links.dialog}
       {editing && (
         <Suspense fallback={null}>
           <KitDialog

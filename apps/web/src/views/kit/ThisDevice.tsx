@@ -8,7 +8,7 @@ import { attempt } from '../../ui/undo.ts';
 const mb = (bytes: number): string => `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
 
 /** What this device keeps for a court without a network, and how much room it takes. */
-export function ThisDevice({ hasSession }: { hasSession: boolean }) {
+export function ThisDevice({ hasSession, onLink }: { hasSession: boolean; onLink: () => void }) {
   const [kept, setKept] = useState<Awaited<ReturnType<typeof keptOnDevice>> | null>(null);
   const [done, setDone] = useState<[number, number] | null>(null);
   const [able, setAble] = useState(true);
@@ -83,6 +83,9 @@ export function ThisDevice({ hasSession }: { hasSession: boolean }) {
       )}
       {hasSession && (
         <div className="mt-4 flex flex-wrap items-center gap-2">
+          <Button size="l" onClick={onLink}>
+            Sign in on another device
+          </Button>
           <Button size="l" onClick={() => signOut(false)}>
             Sign out of this browser
           </Button>

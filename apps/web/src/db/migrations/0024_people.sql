@@ -1,0 +1,1 @@
+ALTER TABLE `membership` ADD `deleted_at` datetime(3);

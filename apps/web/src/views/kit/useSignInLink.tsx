@@ -1,0 +1,25 @@
+import type { PersonId } from '@good-arc/core';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { api } from '../../ui/api.ts';
+import { attempt } from '../../ui/undo.ts';
+
+const SignInLink = lazy(() => import('./SignInLink.tsx'));
+
+/** Asks for a link that signs one browser in, and shows it. @param me for whom no name stands on it */
+export function useSignInLink(me: PersonId): { show: (whose: { id: PersonId; name: string }) => Promise<void>; dialog: ReactNode } {
+  const [shown, setShown] = useState<{ address: string; forWhom: string } | null>(null);
+  const show = async ({ id, name }: { id: PersonId; name: string }): Promise<void> => {
+    await attempt(async () => {
+      const { token } = await api<{ token: string }>('POST', `people/${id}/link`);
+      setShown({ address: `${location.origin}/enter?token=${token}`, forWhom: id === me ? '' : name });
+    });
+  };
+  return {
+    show,
+    dialog: shown && (
+      <Suspense fallback={null}>
+        <SignInLink {...shown} onClose={() => setShown(null)} />
+      </Suspense>
+    ),
+  };
+}
