@@ -26,6 +26,14 @@ export function ArcSlider({
   const steepFirst = [...family].reverse();
   const [steepest, flattest] = [steepFirst[0], steepFirst.at(-1)];
   if (!steepest || !flattest || steepest === flattest) return <p className="text-quiet">No arc of any kind reaches this spot.</p>;
+  // a machine of one setting: nothing to slide between, and nothing wrong with the ball that is set up
+  if (solution && family.every(({ blocked }) => blocked))
+    return (
+      <p className="py-2">
+        Of this machine only this arc lands there: {units.speed(solution.speedMps)} at {printAngle(solution.elevationDeg)}. For another,
+        move the machine or the landing spot.
+      </p>
+    );
   const span = steepest.elevationDeg - flattest.elevationDeg;
   const at = (deg: number): number => (100 * (steepest.elevationDeg - deg)) / span;
   const runs = runsOf(steepFirst);

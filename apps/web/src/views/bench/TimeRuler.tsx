@@ -55,6 +55,8 @@ export function TimeRuler({
   const last = xAt(end);
   const crowded = Math.abs(last - first) < 300;
   const [hit, touch] = [marks.at(-1), marks.find(({ at }) => at === 'floor')];
+  // where the flight is short on the screen the first mark says itself
+  const named = hit && hit.x - first < 112 ? marks.slice(1) : marks;
   // on a phone the two labels would stand in each other: the bounce moves up a line
   const tight = hit !== undefined && touch !== undefined && Math.abs(hit.x - touch.x) < 96;
   return (
@@ -103,12 +105,12 @@ export function TimeRuler({
           </g>
         );
       })}
-      {marks.map(({ at, says, t, x }, i) => (
+      {named.map(({ at, says, t, x }) => (
         <text
           key={at}
           x={Math.min(scale.width - 2, x)}
           y={at === 'floor' && tight ? y0 + 22 : y0 + 38}
-          textAnchor={i === 0 ? 'start' : x > scale.width - 60 ? 'end' : 'middle'}
+          textAnchor={at === 'release' ? 'start' : x > scale.width - 60 ? 'end' : 'middle'}
           className="fill-current text-[13px] font-semibold"
         >
           {says} {t > 0 && printTime(t)}
