@@ -147,9 +147,8 @@ describe('the database is gone', () => {
     const token = await makeToken(db, scope, false);
     expect(await visit('/api/me', { cookie: token })).toMatchObject({ passed: true });
     const gone = Object.assign(new Error('connect ECONNREFUSED'), { code: 'ECONNREFUSED' });
-    const spy = vi.spyOn(db, 'select').mockImplementation(() => {
-      throw gone;
-    });
+    const { $client } = db as unknown as { $client: { query: () => Promise<never> } };
+    const spy = vi.spyOn($client, 'query').mockRejectedValue(gone);
     expect(await visit('/api/machines/x/command', { cookie: token })).toMatchObject({ passed: true, scope: { clubId: scope.clubId } });
     expect(await visit('/api/machines/x/command', { cookie: uuidv7() })).toMatchObject({ status: 503 });
     expect(await visit('/bench', { cookie: token })).toMatchObject({ status: 503 });

@@ -11,6 +11,7 @@ export * from './ladder/index.ts';
 export * from './library/index.ts';
 export * from './logbook/index.ts';
 export * from './machine/index.ts';
+export { once } from './once.ts';
 export * from './people/index.ts';
 export * from './pitch/index.ts';
 export * from './progress/index.ts';

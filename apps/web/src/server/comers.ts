@@ -1,11 +1,11 @@
 import { clubAnswers, OWN_FROM_BALLS, type PlayerId, type PlayerProgress, progressOf, type RungId, type Sport } from '@good-arc/core';
-import { eq, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
 import type { BriefRound, Kit, PlayerRow, StrokeScatter } from '../api/rows.ts';
 import { club } from '../db/schema.ts';
 import { dayOf } from '../ui/day.ts';
-import { database } from './db.ts';
+import { database, rowsOf } from './db.ts';
 import { ballsIn, loggedFrom, MOST_ROUNDS } from './progress.ts';
 import { indexOf, readBrief, roundsOn } from './read-rounds.ts';
 import type { Store } from './store.ts';
@@ -37,18 +37,14 @@ const keyOf = ({ playerId, rungId = '' as RungId }: Whose): string => `${playerI
 async function newestMarks(store: Store, asked: readonly Whose[], most: number): Promise<Map<string, string>> {
   const each = [...new Map(asked.map((one) => [keyOf(one), one])).values()];
   if (each.length === 0) return new Map();
-  const marks = await store.read(async (db) => {
-    // in words: put together piece by piece, two dozen of these take as long as a page
-    const marked = each.map((one) => {
-      const { playerId, rungId } = one;
-      const onRung = rungId === undefined ? sql`` : sql`AND rung_id = ${rungId}`;
-      const index = sql.raw(indexOf(one));
-      return sql`(SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(CONCAT(id, updated_at)))) FROM (SELECT id, updated_at FROM round FORCE INDEX (${index}) WHERE club_id = ${store.clubId} AND player_id = ${playerId} ${onRung} AND deleted_at IS NULL ORDER BY started_at DESC, id DESC LIMIT ${most}) newest)`;
-    });
-    // one column: two dozen would be described one by one
-    const [rows] = await db.execute(sql`SELECT CONCAT_WS(',', ${sql.join(marked, sql`, `)}) AS marks`);
-    return (rows as unknown as { marks: string }[])[0]!.marks.split(',');
-  });
+  const marked = each.map(
+    (one) =>
+      `(SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(CONCAT(id, updated_at)))) FROM (SELECT id, updated_at FROM round FORCE INDEX (${indexOf(one)}) WHERE club_id = ? AND player_id = ?${one.rungId === undefined ? '' : ' AND rung_id = ?'} AND deleted_at IS NULL ORDER BY started_at DESC, id DESC LIMIT ?) newest)`,
+  );
+  const values = each.flatMap(({ playerId, rungId }) => [store.clubId, playerId, ...(rungId === undefined ? [] : [rungId]), most]);
+  // one column: two dozen would be described one by one
+  const [row] = await store.read((db) => rowsOf<{ marks: string }>(db, `SELECT CONCAT_WS(',', ${marked.join(', ')}) AS marks`, values));
+  const marks = row!.marks.split(',');
   return new Map(each.map((one, i) => [keyOf(one), marks[i]!]));
 }
 

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { ClubId, PersonId } from '@good-arc/core';
-import { and, eq, gt, isNull } from 'drizzle-orm';
+import { type ClubId, once, type PersonId } from '@good-arc/core';
+import { and, eq, gt, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { favouritesSchema } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
@@ -47,27 +47,26 @@ export async function keepFavourite(db: Db, personId: string, { id, kept }: { id
   });
 }
 
-/** The demo coach, or null when the demo data is not there. */
-export async function demoScope(db: Db): Promise<Scope | null> {
-  const [scope] = await db
+const demoCoach = once((db: Db) =>
+  db
     .select(SCOPE)
     .from(membership)
     .innerJoin(club, eq(club.id, membership.clubId))
     .innerJoin(person, eq(person.id, membership.personId))
     .where(eq(person.email, DEMO_EMAIL))
-    .limit(1);
+    .limit(1)
+    .prepare(),
+);
+
+/** The demo coach, or null when the demo data is not there. */
+export async function demoScope(db: Db): Promise<Scope | null> {
+  const [scope] = await demoCoach(db).execute();
   return scope ? readable(scope) : null;
 }
 
-/** Who holds this session token; null when it is unknown or over. Using it keeps it from ending idly. */
-export async function scopeOfToken(db: Db, token: string, now = new Date()): Promise<Scope | null> {
-  const isOpen = and(
-    eq(session.tokenHash, hash(token)),
-    eq(session.oneTime, false),
-    gt(session.expiresAt, now),
-    gt(session.seenAt, new Date(now.getTime() - IDLE_DAYS * DAY_MS)),
-  );
-  const [held] = await db
+/** Asked of every request: put together once for a database. */
+const holderOf = once((db: Db) =>
+  db
     .select({ ...SCOPE, seenAt: session.seenAt })
     .from(session)
     .innerJoin(
@@ -76,8 +75,22 @@ export async function scopeOfToken(db: Db, token: string, now = new Date()): Pro
     )
     .innerJoin(club, eq(club.id, membership.clubId))
     .innerJoin(person, eq(person.id, membership.personId))
-    .where(isOpen)
-    .limit(1);
+    .where(
+      and(
+        eq(session.tokenHash, sql.placeholder('tokenHash')),
+        eq(session.oneTime, false),
+        gt(session.expiresAt, sql.placeholder('now')),
+        gt(session.seenAt, sql.placeholder('idle')),
+      ),
+    )
+    .limit(1)
+    .prepare(),
+);
+
+/** Who holds this session token; null when it is unknown or over. Using it keeps it from ending idly. */
+export async function scopeOfToken(db: Db, token: string, now = new Date()): Promise<Scope | null> {
+  const idle = new Date(now.getTime() - IDLE_DAYS * DAY_MS);
+  const [held] = await holderOf(db).execute({ tokenHash: hash(token), now, idle });
   if (!held) return null;
   const { seenAt, ...scope } = held;
   if (now.getTime() - seenAt.getTime() > SEEN_MS)

@@ -1,16 +1,16 @@
-import { getTableName, type SQL, sql } from 'drizzle-orm';
+import { getTableName } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { frozen } from '../db/parsed.ts';
+import { rowsOf } from './db.ts';
 import type { ClubTable, Store } from './store.ts';
 
 /** Clubs whose kit and ladders are kept at hand; others are read anew. */
 const MOST_CLUBS = 100;
 
 /** What tells whether any row of a club in a table was added, changed, removed or brought back. */
-const markOf = (store: Store, table: ClubTable & { version?: unknown }): SQL => {
-  const name = sql.identifier(getTableName(table));
-  const version = table.version === undefined ? sql`''` : sql`version`;
-  return sql`(SELECT CONCAT(COUNT(*), ' ', COALESCE(BIT_XOR(CRC32(CONCAT_WS(' ', id, ${version}, updated_at, deleted_at))), 0)) FROM ${name} WHERE club_id = ${store.clubId})`;
+const markOf = (table: ClubTable & { version?: unknown }): string => {
+  const version = table.version === undefined ? '' : 'version, ';
+  return `(SELECT CONCAT(COUNT(*), ' ', COALESCE(BIT_XOR(CRC32(CONCAT_WS(' ', id, ${version}updated_at, deleted_at))), 0)) FROM \`${getTableName(table)}\` WHERE club_id = ?)`;
 };
 
 /**
@@ -22,17 +22,17 @@ export function unlessChanged<T extends object>(
   read: (store: Store) => Promise<T>,
 ): (store: Store) => Promise<T> {
   const known = new LRUCache<string, { mark: string; value: T }>({ max: MOST_CLUBS });
+  const asked = `SELECT CONCAT_WS(';', ${tables.map(markOf).join(', ')}) AS mark`;
   return async (store) => {
     if (store.isWithin) return read(store);
-    const mark = await store.read(async (db) => {
-      const [rows] = await db.execute(
-        sql`SELECT CONCAT_WS(';', ${sql.join(
-          tables.map((each) => markOf(store, each)),
-          sql`, `,
-        )}) AS mark`,
-      );
-      return String((rows as unknown as { mark: unknown }[])[0]?.mark);
-    });
+    const [row] = await store.read((db) =>
+      rowsOf<{ mark: unknown }>(
+        db,
+        asked,
+        tables.map(() => store.clubId),
+      ),
+    );
+    const mark = String(row?.mark);
     const before = known.get(store.clubId);
     if (before?.mark === mark) return before.value;
     const leftOut = store.setAside.length;

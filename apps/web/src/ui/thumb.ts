@@ -1,4 +1,4 @@
-import { flightsOf, metsOf, planOf, type RungDocument, type Sport } from '@good-arc/core';
+import { flightsOf, metsOf, once, planOf, type RungDocument, type Sport } from '@good-arc/core';
 
 /** Places that lie farther apart across the court than this are shown from above, m. */
 const APART_M = 0.8;
@@ -32,14 +32,14 @@ const segment = (x1: number, y1: number, x2: number, y2: number): Segment => ({
 });
 
 /** What was drawn of a document: lists draw the same rungs again and again, and no document is ever changed in place. */
-const drawings = new WeakMap<RungDocument, Map<string, Thumb>>();
+const drawingsOf = once((_: RungDocument) => new Map<string, Thumb>());
 
 /** Draws a rung so small that its flights fit. */
 export function thumbOf(document: RungDocument, sport: Sport, width = 132, height = 46): Thumb {
   const size = `${sport} ${width}×${height}`;
-  const known = drawings.get(document) ?? new Map<string, Thumb>();
+  const known = drawingsOf(document);
   const thumb = known.get(size) ?? draw(document, sport, width, height);
-  drawings.set(document, known.set(size, thumb));
+  known.set(size, thumb);
   return thumb;
 }
 
