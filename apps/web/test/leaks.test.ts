@@ -107,7 +107,7 @@ const LINES: Record<string, Line> = {
   'PATCH club': { helper: false, forAll: true, body: () => ({ altitudeM: 1200 }) },
   'PUT people/[id]': at(() => scope.personId, { body: () => ({ name: 'Ines', role: 'owner' }), helper: false }),
   'DELETE people/[id]': at(() => scope.personId, { helper: false }),
-  'POST people/[id]/link': at(() => scope.personId, { helper: true }),
+  'POST people/[id]/link': at(() => scope.personId, { body: () => ({}), helper: true }),
   'POST sign-out': { helper: true, forAll: true, body: () => ({ everywhere: false }) },
   'PUT checklist': { helper: false, forAll: true, body: () => ({ before: ['a'], after: [] }) },
   'DELETE checklist': { helper: false, forAll: true },

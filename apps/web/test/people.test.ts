@@ -28,7 +28,7 @@ afterEach(() => vi.unstubAllEnvs());
 const put = (id: PersonId, name: string, role: Role, who = scope) =>
   call(peoplePage.PUT, { scope: who, params: { id }, body: { name, role } });
 const remove = (id: PersonId, who = scope) => call(peoplePage.DELETE, { scope: who, params: { id } });
-const link = (id: PersonId, who = scope) => call(linkPage.POST, { scope: who, params: { id } });
+const link = (id: PersonId, who = scope) => call(linkPage.POST, { scope: who, params: { id }, body: {} });
 const names = async (who = scope) => (await clubFacts(db, who)).people?.map(({ name, role }) => `${name}, ${role}`);
 /** Signs in by a new link. @returns the session's token */
 const signedIn = async (id: PersonId, who = scope) => (await redeem(db, (await link(id, who)).body.token as string))!;

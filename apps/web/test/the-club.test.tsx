@@ -33,7 +33,7 @@ describe('the club in Kit', () => {
     expect(screen.getByRole('dialog').textContent).toContain('signed in as Tam Orrel');
     expect(asked.map(({ method, path, body }) => [method, path.replace(/[0-9a-f-]{36}/, 'ID'), body])).toEqual([
       ['PUT', 'people/ID', { name: 'Tam Orrel', role: 'helper' }],
-      ['POST', 'people/ID/link', undefined],
+      ['POST', 'people/ID/link', {}],
     ]);
     expect(people()).toEqual([expect.stringContaining('Hanne Veldt (you)'), expect.stringContaining('Helper: runs rounds')]);
   });

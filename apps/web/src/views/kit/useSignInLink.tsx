@@ -10,7 +10,7 @@ export function useSignInLink(me: PersonId): { show: (whose: { id: PersonId; nam
   const [shown, setShown] = useState<{ address: string; forWhom: string } | null>(null);
   const show = async ({ id, name }: { id: PersonId; name: string }): Promise<void> => {
     await attempt(async () => {
-      const { token } = await api<{ token: string }>('POST', `people/${id}/link`);
+      const { token } = await api<{ token: string }>('POST', `people/${id}/link`, {});
       setShown({ address: `${location.origin}/enter?token=${token}`, forWhom: id === me ? '' : name });
     });
   };
