@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { render, screen } from '@testing-library/react';
+import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, test } from 'vitest';
 import { thumbOf } from '../src/ui/thumb.ts';
@@ -74,6 +74,21 @@ describe('courtside without a rung', () => {
     expect(hrefOf(/Easy and true/)).toBe(`/courtside?rung=${id(5)}`);
     await user.selectOptions(screen.getByLabelText('Sport'), 'tennis');
     expect(screen.getByText(/No rung has these words/)).toBeTruthy();
+  });
+  test('before any round every ladder stands there with its rungs, the first one open; later they are closed', () => {
+    aPage();
+    const [first, second] = rungs;
+    const two = [first, { ...second, number: 1 }, { ...second, rungId: id(7), number: 2, name: 'Deeper' }];
+    show({ last: [], rungs: two });
+    const ladders = screen.getAllByRole('group').map((each) => [each.querySelector('summary')!.textContent, each.hasAttribute('open')]);
+    expect(ladders).toEqual([
+      ['Cage climb1 rung', true],
+      ['Backhand2 rungs', false],
+    ]);
+    expect(hrefOf(/Easy and true/)).toBe(`/courtside?rung=${id(5)}`);
+    cleanup();
+    show({ rungs: two });
+    expect(screen.getAllByRole('group').some((each) => each.hasAttribute('open'))).toBe(false);
   });
   test('an empty club is told how to begin', () => {
     aPage();

@@ -2,6 +2,7 @@
 import { act, render, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import type { ClubFacts, Kit } from '../src/api/rows.ts';
+import { ForCoaches } from '../src/ui/ForCoaches.tsx';
 import { showsToasts, toastsAreThere } from '../src/ui/toast.ts';
 import KitView from '../src/views/kit/KitView.tsx';
 import { aClub, type ME } from './support/club.ts';
@@ -20,6 +21,14 @@ function opened(club: ClubFacts = aClub(), hasSession = true) {
       .map((each) => each.textContent);
   return { ...page, people };
 }
+
+test('where a coach would keep something, a helper reads why they cannot', () => {
+  aPage();
+  const { rerender } = render(<ForCoaches may={false}>Keep it</ForCoaches>);
+  expect(document.body.textContent).toBe('You run rounds here; a coach keeps ladders, plans and kit.');
+  rerender(<ForCoaches may>Keep it</ForCoaches>);
+  expect(document.body.textContent).toBe('Keep it');
+});
 
 describe('the club in Kit', () => {
   test('who is added is shown a link at once, which is theirs', async () => {

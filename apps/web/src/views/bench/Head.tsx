@@ -1,6 +1,7 @@
 import { SURFACES } from '@good-arc/core';
 import { ClipboardCopy, Printer, Redo2, Undo2 } from 'lucide-react';
 import { Button } from '../../ui/Button.tsx';
+import { ForCoaches } from '../../ui/ForCoaches.tsx';
 import { courtsideLink } from '../../ui/links.ts';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { toast } from '../../ui/toast.ts';
@@ -61,9 +62,11 @@ export function Head({ bench, canPlan, onSave }: { bench: BenchState; canPlan: b
           <Redo2 size={20} aria-hidden />
         </IconButton>
         {edited && <Button href={courtsideLink(edited.id)}>Take it on court</Button>}
-        <Button look="primary" className="px-5" disabled={!bench.now.arrangement.thrown || !canPlan} onClick={onSave}>
-          {edited ? 'Save the rung' : 'Add to ladder'}
-        </Button>
+        <ForCoaches may={canPlan}>
+          <Button look="primary" className="px-5" disabled={!bench.now.arrangement.thrown} onClick={onSave}>
+            {edited ? 'Save the rung' : 'Add to ladder'}
+          </Button>
+        </ForCoaches>
       </div>
     </div>
   );

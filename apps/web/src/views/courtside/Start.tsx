@@ -1,4 +1,4 @@
-import type { RungId, Sport } from '@good-arc/core';
+import type { Sport } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import type { NextTurn, RanLast, Viewer } from '../../api/rows.ts';
 import { keptReader } from '../../device/kept.ts';
@@ -9,6 +9,7 @@ import { RateBar } from '../../ui/RateBar.tsx';
 import { Select } from '../../ui/Select.tsx';
 import type { Thumb } from '../../ui/thumb.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
+import { AllRungs, type AnyRung, RungLinks } from './AllRungs.tsx';
 import type { Run } from './run.ts';
 
 interface Last extends Pick<RanLast, 'rungId' | 'playerId' | 'playerName' | 'courtName' | 'machineName' | 'hits' | 'balls'> {
@@ -20,20 +21,13 @@ interface Last extends Pick<RanLast, 'rungId' | 'playerId' | 'playerName' | 'cou
   speedMps: number;
   thumb: Thumb;
 }
-interface AnyRung {
-  rungId: RungId;
-  number: number;
-  name: string;
-  ladderName: string;
-  sport: Sport;
-}
 interface Props {
   viewer: Viewer;
   /** Of today's plans. */
   turns: readonly NextTurn[];
   /** What was run last, newest first. */
   last: readonly Last[];
-  rungs: readonly AnyRung[];
+  rungs: readonly (AnyRung & { sport: Sport })[];
 }
 
 const MOST_FOUND = 12;
@@ -103,22 +97,11 @@ function StartPage({ turns, last, rungs }: Props) {
         </div>
       )}
       {words.trim() !== '' && (
-        <ul className="mt-2" aria-label="Found">
-          {found.slice(0, MOST_FOUND).map(({ rungId, number, name, ladderName }) => (
-            <li key={rungId} className="when-seen border-b border-base-300">
-              <a
-                className="flex min-h-14 flex-wrap items-center gap-x-4 px-1 text-lg font-semibold hover:bg-base-200"
-                href={courtsideLink(rungId)}
-              >
-                <span className="w-6 font-title text-xl">{number}</span>
-                <span className="min-w-0 break-words">{name}</span>
-                <span className="text-base font-normal text-quiet">{ladderName}</span>
-              </a>
-            </li>
-          ))}
-          {found.length === 0 && <li className="py-3">No rung has these words. Another word, or all sports?</li>}
-          {found.length > MOST_FOUND && <li className="py-3 text-quiet">{found.length - MOST_FOUND} more: another word narrows them.</li>}
-        </ul>
+        <div className="mt-2">
+          <RungLinks rungs={found.slice(0, MOST_FOUND)} label="Found" hasLadder />
+          {found.length === 0 && <p className="py-3">No rung has these words. Another word, or all sports?</p>}
+          {found.length > MOST_FOUND && <p className="py-3 text-quiet">{found.length - MOST_FOUND} more: another word narrows them.</p>}
+        </div>
       )}
       {shown.length > 0 && words.trim() === '' && (
         <section className="mt-5" aria-labelledby="last">
@@ -148,6 +131,12 @@ function StartPage({ turns, last, rungs }: Props) {
             )}
           </ul>
         </section>
+      )}
+      {words.trim() === '' && (
+        <AllRungs
+          rungs={rungs.filter((each) => sport === '' || each.sport === sport)}
+          open={last.length + turns.length + open.length === 0}
+        />
       )}
     </div>
   );

@@ -188,5 +188,8 @@ function gameBallLine({ document }: GameBallRow, length: (m: number) => string, 
 
 function machineLine({ profile, linkAddress }: MachineRow, speed: (mps: number) => string): string {
   const { kind, speedMps, elevationDeg, hopper, speedSteps } = profile;
-  return `${kind} · ${speedSteps?.length ? speedSteps.map((each) => speed(each)).join(', ') : `${speed(speedMps[0])} to ${speed(speedMps[1])}`} · ${elevationDeg[0]}° to ${elevationDeg[1]}° · holds ${hopper} · ${linkAddress ? 'on a line' : 'worked by hand'}`;
+  const range = (text: (of: number) => string, [least, most]: readonly [number, number]): string =>
+    least === most ? text(least) : `${text(least)} to ${text(most)}`;
+  const speeds = speedSteps?.length ? speedSteps.map((each) => speed(each)).join(', ') : range(speed, speedMps);
+  return `${kind} · ${speeds} · ${range((deg) => `${deg}°`, elevationDeg)} · holds ${hopper} · ${linkAddress ? 'on a line' : 'worked by hand'}`;
 }

@@ -3,6 +3,7 @@ import type { Kit, Viewer } from '../../api/rows.ts';
 import { ApproachTable } from '../../ui/ApproachTable.tsx';
 import { ArcsOverlay } from '../../ui/ArcsOverlay.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { ForCoaches } from '../../ui/ForCoaches.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
@@ -182,15 +183,11 @@ function BuildView({ viewer, kit, search }: Props) {
                 onChange={({ target }) => setName(target.value)}
               />
             </label>
-            <Button
-              look="primary"
-              size="l"
-              className="px-6"
-              disabled={!viewer.canPlan || saving || !built || built.rungs.length === 0}
-              onClick={keep}
-            >
-              {saving ? 'Keeping …' : 'Keep this ladder'}
-            </Button>
+            <ForCoaches may={viewer.canPlan}>
+              <Button look="primary" size="l" className="px-6" disabled={saving || !built || built.rungs.length === 0} onClick={keep}>
+                {saving ? 'Keeping …' : 'Keep this ladder'}
+              </Button>
+            </ForCoaches>
           </div>
           {built && built.missing.length > 0 && (
             <Notice tone="warning" className="mt-3" role="status">

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
 import { ArcsOverlay } from '../../ui/ArcsOverlay.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { ForCoaches } from '../../ui/ForCoaches.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { useUnits } from '../../ui/Units.tsx';
@@ -130,15 +131,11 @@ export function DrillPage({
             <>
               <div className="flex flex-wrap items-center gap-3 pb-3">
                 <h2 className="text-xl">Here, on {state.machine?.name}</h2>
-                <Button
-                  look="primary"
-                  size="l"
-                  className="ml-auto px-6"
-                  disabled={!viewer.canPlan || saving || fitted.rungs.length === 0}
-                  onClick={keep}
-                >
-                  {saving ? 'Adding …' : 'Add to our ladders'}
-                </Button>
+                <ForCoaches may={viewer.canPlan}>
+                  <Button look="primary" size="l" className="ml-auto px-6" disabled={saving || fitted.rungs.length === 0} onClick={keep}>
+                    {saving ? 'Adding …' : 'Add to our ladders'}
+                  </Button>
+                </ForCoaches>
               </div>
               {fitted.problems.length > 0 && (
                 <Notice tone="warning" className="mb-3" role="status">

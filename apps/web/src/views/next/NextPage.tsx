@@ -2,6 +2,7 @@ import { mainReason, mayHalve, type OutingRung, type PlayerId, printShare, type 
 import { useState } from 'react';
 import type { Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
+import { ForCoaches } from '../../ui/ForCoaches.tsx';
 import { nextLink } from '../../ui/links.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
@@ -145,15 +146,17 @@ function Next({
                 Propose it anew
               </Button>
             )}
-            <Button
-              look="primary"
-              size="l"
-              className="no-print"
-              disabled={!viewer.canPlan || isKeeping || next.parts.length === 0 || startsAt === ''}
-              onClick={keep}
-            >
-              {isKeeping ? 'Keeping it …' : 'Keep as a plan'}
-            </Button>
+            <ForCoaches may={viewer.canPlan}>
+              <Button
+                look="primary"
+                size="l"
+                className="no-print"
+                disabled={isKeeping || next.parts.length === 0 || startsAt === ''}
+                onClick={keep}
+              >
+                {isKeeping ? 'Keeping it …' : 'Keep as a plan'}
+              </Button>
+            </ForCoaches>
           </div>
           {focus && (
             <p className="mt-2 text-lg">
