@@ -64,7 +64,9 @@ const islands = () => {
 };
 /** ./arc sets it, by --language. */
 const language = process.env.GOODARC_LANGUAGE ?? ENGLISH;
-const inOther = language === ENGLISH ? [] : [(await import('../../tools/words/plugin.mjs')).inLanguage(language)];
+/** The app, its workers and its service worker are builds of their own. */
+const speaking =
+  language === ENGLISH ? () => [] : await import('../../tools/words/plugin.mjs').then((words) => () => [words.inLanguage(language)]);
 const apart = (/** @type {string} */ id) => Object.entries(APART).find(([, files]) => files.test(id))?.[0];
 
 export default defineConfig({
@@ -81,6 +83,7 @@ export default defineConfig({
       registerType: 'prompt',
       injectRegister: false,
       injectManifest: {
+        buildPlugins: { vite: speaking() },
         globPatterns: ['**/*.{js,css,woff2,svg,png}'],
         dontCacheBustURLsMatching: /_astro\//,
         maximumFileSizeToCacheInBytes: 4_000_000,
@@ -124,8 +127,8 @@ export default defineConfig({
   // where a write comes from is checked in the middleware, which knows the public address
   security: { checkOrigin: false, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
   vite: {
-    plugins: [tailwindcss(), bundledServer, ...inOther],
-    worker: { plugins: () => inOther },
+    plugins: [tailwindcss(), bundledServer, ...speaking()],
+    worker: { plugins: speaking },
     define: { 'import.meta.env.LANGUAGE': JSON.stringify(langOf(language)) },
     build: {
       target: 'es2022',

@@ -24,10 +24,10 @@ function opened(club: ClubFacts = aClub(), hasSession = true) {
 
 test('where a coach would keep something, a helper reads why they cannot', () => {
   aPage();
-  const { rerender } = render(<ForCoaches may={false}>Keep it</ForCoaches>);
-  expect(document.body.textContent).toBe('You run rounds here; a coach keeps ladders, plans and kit.');
+  const { container, rerender } = render(<ForCoaches may={false}>Keep it</ForCoaches>);
+  expect(container.textContent).toBe('You run rounds here; a coach keeps ladders, plans and kit.');
   rerender(<ForCoaches may>Keep it</ForCoaches>);
-  expect(document.body.textContent).toBe('Keep it');
+  expect(container.textContent).toBe('Keep it');
 });
 
 describe('the club in Kit', () => {

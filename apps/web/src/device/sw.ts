@@ -85,6 +85,14 @@ async function takeOver(): Promise<void> {
   await self.clients.claim();
 }
 
+/** What stands in place of a page that this device does not have. */
+const ABSENT = {
+  title: 'No network',
+  text: 'This page is not on this device. Nothing you wrote is lost.',
+  again: 'Try again',
+  kept: 'What is on this device:',
+};
+
 /** In place of a page that is not on the device: what is. */
 async function notKept(): Promise<Response> {
   const kept = await caches.open(PAGES_CACHE);
@@ -95,10 +103,10 @@ async function notKept(): Promise<Response> {
     if (title) links.push(`<li><a href="${(pathname + search).replaceAll('&', '&amp;')}">${title.replace(' · Good Arc', '')}</a></li>`);
   }
   return new Response(
-    `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>No network · Good Arc</title>
+    `<!doctype html><html lang="${import.meta.env.LANGUAGE}"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${ABSENT.title} · Good Arc</title>
 <body style="font:18px/1.5 system-ui;background:#fbf6ea;color:#14212e;margin:8vh auto;max-width:34rem;padding:0 1rem">
-<h1>No network</h1><p>This page is not on this device. Nothing you wrote is lost. <a href="">Try again</a></p>
-${links.length > 0 ? `<p>What is on this device:</p><ul style="line-height:2.4">${links.join('')}</ul>` : ''}</body></html>`,
+<h1>${ABSENT.title}</h1><p>${ABSENT.text} <a href="">${ABSENT.again}</a></p>
+${links.length > 0 ? `<p>${ABSENT.kept}</p><ul style="line-height:2.4">${links.join('')}</ul>` : ''}</body></html>`,
     { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } },
   );
 }
