@@ -6,7 +6,7 @@ import { isFromElsewhere, isOurs } from './server/origin.ts';
 import { plainPage } from './server/plainPage.ts';
 import { scriptsOfBuild, withPreloads } from './server/preload.ts';
 import { problemOf, problemResponse } from './server/problem.ts';
-import { demoScope, SESSION_COOKIE, scopeOfToken } from './server/session.ts';
+import { demoScope, isDemo, SESSION_COOKIE, scopeOfToken } from './server/session.ts';
 import './server/sign-of-life.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
@@ -52,7 +52,7 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
   if (isApi && isFromElsewhere(request.headers.get('origin'), request.headers.get('sec-fetch-site'), url.origin))
     return problemResponse({ type: 'about:blank', title: 'Only pages of this site may ask.', status: 403, errors: [] });
   if (OPEN.some((path) => url.pathname === path || url.pathname.startsWith(`${path}/`))) return next();
-  const demo = process.env.GOODARC_DEMO === '1';
+  const demo = isDemo();
   const token = demo ? 'demo' : cookies.get(SESSION_COOKIE)?.value;
   const known = token === undefined ? undefined : knownTokens.get(token);
   if (token !== undefined && known && (await mustNotWait(request, url.pathname, token))) {

@@ -124,6 +124,9 @@ export function errnoOf(error: unknown): number | undefined {
   return undefined;
 }
 
+/** A row with this id, or another value that may stand once only, is there already. */
+export const isDuplicate = (error: unknown): boolean => errnoOf(error) === 1062;
+
 export const isBusy = (error: unknown): boolean => BUSY_NUMBERS.has(errnoOf(error) ?? 0);
 
 /** Whether an error means that the database cannot be reached or used now, as opposed to having refused something. */

@@ -5,18 +5,13 @@ import type { z } from 'zod';
 import type { ClubFacts, MemberRow } from '../api/rows.ts';
 import type { clubBody, personBody } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
-import { type Db, errnoOf } from './db.ts';
+import { type Db, isDuplicate } from './db.ts';
 import { knownTokens } from './known.ts';
 import { notFound, Refusal } from './problem.ts';
 import type { Scope } from './scope.ts';
-import { makeToken } from './session.ts';
+import { isDemo, makeToken } from './session.ts';
 
-const DUPLICATE = 1062;
-
-/** The demo signs everybody in by itself: nobody else can be anybody there. */
-export const signsIn = (): boolean => process.env.GOODARC_DEMO !== '1';
-
-const ofClub = ({ clubId }: Scope, id: string) => and(eq(membership.clubId, clubId as never), eq(membership.personId, id as never));
+const ofClub = ({ clubId }: Scope, id: PersonId) => and(eq(membership.clubId, clubId), eq(membership.personId, id));
 
 /** Who may sign in to the club, by name. */
 export function readPeople(db: Db, { clubId }: Scope): Promise<MemberRow[]> {
@@ -31,7 +26,7 @@ export function readPeople(db: Db, { clubId }: Scope): Promise<MemberRow[]> {
 /** What Kit shows of the club to who asks. */
 export async function clubFacts(db: Db, scope: Scope): Promise<ClubFacts> {
   const mayChange = scope.role === 'owner';
-  const people = mayChange && signsIn() ? await readPeople(db, scope) : null;
+  const people = mayChange && !isDemo() ? await readPeople(db, scope) : null;
   return { name: scope.clubName, altitudeM: scope.altitudeM, me: scope.personId, people, mayChange };
 }
 
@@ -61,10 +56,10 @@ export async function putPerson(db: Db, scope: Scope, id: PersonId, { name, role
       // nobody is written to: the address only has to be one's own
       await tx.insert(person).values({ id, name, email: `${id}@member.invalid` });
     } catch (error) {
-      if (errnoOf(error) === DUPLICATE) throw notFound('person');
+      if (isDuplicate(error)) throw notFound('person');
       throw error;
     }
-    await tx.insert(membership).values({ id: uuidv7() as never, clubId: scope.clubId, personId: id, role });
+    await tx.insert(membership).values({ id: uuidv7(), clubId: scope.clubId, personId: id, role });
   });
 }
 
@@ -92,6 +87,6 @@ export async function signInToken(db: Db, scope: Scope, id: PersonId): Promise<s
     .where(and(ofClub(scope, id), isNull(membership.deletedAt)));
   if (!member) throw notFound('person');
   if (id !== scope.personId && scope.role !== 'owner') throw new Refusal(403, 'Only the owner of the club signs others in.');
-  if (!signsIn()) throw new Refusal(409, 'The demo signs everybody in by itself.');
+  if (isDemo()) throw new Refusal(409, 'The demo signs everybody in by itself.');
   return makeToken(db, { clubId: scope.clubId, personId: id }, true);
 }

@@ -15,6 +15,8 @@ const DAY_MS = 86_400_000;
 /** Its last use is written once an hour. */
 const SEEN_MS = 3_600_000;
 const LINK_MINUTES = 60;
+/** The demo signs everybody in by itself: nobody can be anybody else there. */
+export const isDemo = (): boolean => process.env.GOODARC_DEMO === '1';
 /** The person a demo visitor is signed in as. */
 export const DEMO_EMAIL = 'coach@marrowfield.example';
 

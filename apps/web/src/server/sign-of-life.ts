@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { knownTokens } from './known.ts';
 import { links } from './links.ts';
 import { isFromElsewhere, publicOrigin } from './origin.ts';
-import { SESSION_COOKIE } from './session.ts';
+import { isDemo, SESSION_COOKIE } from './session.ts';
 
 const PATH = /^\/api\/machines\/([^/?]+)\/beat\?page=([\w-]+)$/;
 const BODY = '{}';
@@ -23,7 +23,7 @@ function ownOrigin(host: string): string | null {
 
 /** Who was signed in a moment ago; see `KnownTokens`. */
 function clubThatAsks({ headers }: IncomingMessage) {
-  const token = process.env.GOODARC_DEMO === '1' ? 'demo' : COOKIE.exec(headers.cookie ?? '')?.[1];
+  const token = isDemo() ? 'demo' : COOKIE.exec(headers.cookie ?? '')?.[1];
   return token === undefined ? undefined : knownTokens.believed(token)?.clubId;
 }
 

@@ -3,7 +3,7 @@ import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
 import { OtherVersion } from '../db/document.ts';
 import { parsedOnce } from '../db/parsed.ts';
-import { type Db, errnoOf, untilThrough } from './db.ts';
+import { type Db, isDuplicate, untilThrough } from './db.ts';
 import { log } from './log.ts';
 import { CHANGED_SINCE, notFound, Refusal } from './problem.ts';
 import type { Scope } from './scope.ts';
@@ -193,7 +193,7 @@ export class Store {
       await this.db.insert(table as MySqlTable).values({ ...values, clubId: this.scope.clubId } as never);
       return true;
     } catch (error) {
-      if (errnoOf(error) === DUPLICATE) return false;
+      if (isDuplicate(error)) return false;
       throw error;
     }
   }
@@ -274,6 +274,5 @@ export class Store {
   }
 }
 
-const DUPLICATE = 1062;
 /** One statement stays well below what the database takes. */
 const ROWS_AT_ONCE = 400;

@@ -1,6 +1,6 @@
 import type { Viewer } from '../api/rows.ts';
-import { signsIn } from './people.ts';
 import type { Scope } from './scope.ts';
+import { isDemo } from './session.ts';
 
 /** What a page may know of who looks at it. */
 export const viewerOf = ({ clubName, altitudeM, personName, units, role, favourites }: Scope): Viewer => ({
@@ -10,5 +10,5 @@ export const viewerOf = ({ clubName, altitudeM, personName, units, role, favouri
   units,
   favourites,
   canPlan: role !== 'helper',
-  hasSession: signsIn(),
+  hasSession: !isDemo(),
 });
