@@ -1,4 +1,4 @@
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '../lib/paths.mjs';
 import { wordsOf } from './languages.mjs';
@@ -12,19 +12,26 @@ import { textsOfSources } from './sources.mjs';
  */
 export function inLanguage(language) {
   const inOther = wordsOf(language);
-  /** @type {ReturnType<typeof textsOfSources> | undefined} */
-  let sources;
   return {
     name: 'in-language',
     enforce: 'pre',
     load(id) {
       if (DEFAULT_LOCALE.test(id) && hasLocale(language))
         return `export { ${language.replace('-', '')} as defaultLocale } from 'date-fns/locale/${language}';`;
-      sources ??= textsOfSources();
-      const source = sources.get(id);
+      const source = sourceOf(id);
       return source ? translated(source.code, source.texts, inOther) : null;
     },
   };
+}
+
+/** Looked through once for all builds of a run. @type {ReturnType<typeof textsOfSources> | undefined} */
+let sources;
+
+/** A source with its texts, looked through anew when it was changed meanwhile (live reload). @param {string} id */
+function sourceOf(id) {
+  sources ??= textsOfSources();
+  if (sources.has(id) && sources.get(id)?.code !== readFileSync(id, 'utf8')) sources = textsOfSources();
+  return sources.get(id);
 }
 
 /** Names of days and months are a library’s, which knows them in most languages. */

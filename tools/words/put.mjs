@@ -49,7 +49,7 @@ export function translated(code, texts, inOther) {
   /** @param {Text} text @returns {string} */
   const rewritten = (text) => {
     if (text.kind === 'codes') {
-      const known = Object.fromEntries(text.codes.flatMap((each) => (inOther(each) === undefined ? [] : [[each, inOther(each)]])));
+      const known = Object.fromEntries(text.codes.map((each) => [each, inOther(each)]).filter(([, words]) => words !== undefined));
       const one = code.slice(text.start, text.end);
       return Object.keys(known).length > 0 ? `((code) => (${JSON.stringify(known)})[code] ?? code)(${one})` : one;
     }

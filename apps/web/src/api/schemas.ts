@@ -1,4 +1,5 @@
 import {
+  ALTITUDE_M,
   ballIdSchema,
   checklistSchema,
   dialPlaceSchema,
@@ -333,11 +334,11 @@ export const meBody = z
   })
   .partial();
 
-/** What the owner may change of a club; heights reach from the Dead Sea's shore to the highest places where people live. */
+/** What the owner may change of a club. */
 export const clubBody = z
   .strictObject({
     name: nameSchema,
-    altitudeM: z.number().min(-450, 'At least −450 m').max(6000, 'At most 6,000 m (19,700 ft)'),
+    altitudeM: z.number().min(ALTITUDE_M[0], 'At least −450 m').max(ALTITUDE_M[1], 'At most 6,000 m (19,700 ft)'),
   })
   .partial();
 

@@ -139,6 +139,10 @@ export function isDatabaseGone(error: unknown): boolean {
 
 const MOST_TRIES = 6;
 
+/** Several statements as one, done again when they met another's locks: nothing of them is left then. @throws what `work` throws */
+export const inTransaction = <R>(db: Db, work: (tx: Db) => Promise<R>): Promise<R> =>
+  untilThrough(() => db.transaction((tx) => work(tx as unknown as Db)));
+
 /** Does work again that met another's locks, a little later each time. @throws the last error, when it never went through */
 export async function untilThrough<R>(work: () => Promise<R>): Promise<R> {
   for (let tries = 1; ; tries++) {

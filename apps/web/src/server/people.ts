@@ -5,7 +5,7 @@ import type { z } from 'zod';
 import type { ClubFacts, MemberRow } from '../api/rows.ts';
 import type { clubBody, personBody } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
-import { type Db, isDuplicate } from './db.ts';
+import { type Db, inTransaction, isDuplicate } from './db.ts';
 import { knownTokens } from './known.ts';
 import { notFound, Refusal } from './problem.ts';
 import type { Scope } from './scope.ts';
@@ -45,7 +45,7 @@ export async function putPerson(db: Db, scope: Scope, id: PersonId, { name, role
     throw new Refusal(409, 'You own this club: make somebody else an owner first, who can then change what you are.', [
       { pointer: '/role', detail: 'Owner, for yourself.' },
     ]);
-  await db.transaction(async (tx) => {
+  await inTransaction(db, async (tx) => {
     const [known] = await tx.select({ id: membership.id }).from(membership).where(ofClub(scope, id)).for('update');
     if (known) {
       await tx.update(person).set({ name }).where(eq(person.id, id));
@@ -66,12 +66,14 @@ export async function putPerson(db: Db, scope: Scope, id: PersonId, { name, role
 /** Somebody no longer belongs to the club, and is signed out of it everywhere; what they did stays. @throws Refusal 409 for oneself, 404 for nobody */
 export async function removePerson(db: Db, scope: Scope, id: PersonId): Promise<void> {
   if (id === scope.personId) throw new Refusal(409, 'You cannot remove yourself. Another owner can.');
-  const [change] = await db
-    .update(membership)
-    .set({ deletedAt: new Date() })
-    .where(and(ofClub(scope, id), isNull(membership.deletedAt)));
-  if (change.affectedRows === 0) throw notFound('person');
-  await db.delete(session).where(and(eq(session.clubId, scope.clubId), eq(session.personId, id)));
+  await inTransaction(db, async (tx) => {
+    const [change] = await tx
+      .update(membership)
+      .set({ deletedAt: new Date() })
+      .where(and(ofClub(scope, id), isNull(membership.deletedAt)));
+    if (change.affectedRows === 0) throw notFound('person');
+    await tx.delete(session).where(and(eq(session.clubId, scope.clubId), eq(session.personId, id)));
+  });
   knownTokens.forget('', id);
 }
 

@@ -4,7 +4,7 @@ import { and, eq, gt, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { favouritesSchema } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
-import type { Db } from './db.ts';
+import { type Db, inTransaction } from './db.ts';
 import type { Scope } from './scope.ts';
 
 export const SESSION_COOKIE = 'good_arc_session';
@@ -39,7 +39,7 @@ const readable = (scope: Scope): Scope => ({ ...scope, favourites: readableFavou
 
 /** Puts one favourite of a person's in or out, whatever another page of theirs does meanwhile. */
 export async function keepFavourite(db: Db, personId: string, { id, kept }: { id: string; kept: boolean }): Promise<void> {
-  await db.transaction(async (tx) => {
+  await inTransaction(db, async (tx) => {
     const [own] = await tx.select({ favourites: person.favourites }).from(person).where(eq(person.id, personId)).for('update');
     const others = readableFavourites(own?.favourites).filter((each) => each !== id);
     await tx
@@ -121,7 +121,7 @@ export async function makeToken(db: Db, { clubId, personId }: { clubId: ClubId; 
 
 /** Turns a one-time link into a session. @returns the session's token, or null when the link was used or is over */
 export async function redeem(db: Db, token: string): Promise<string | null> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     const [link] = await tx
       .select()
       .from(session)
@@ -129,7 +129,7 @@ export async function redeem(db: Db, token: string): Promise<string | null> {
       .for('update');
     if (!link) return null;
     await tx.delete(session).where(eq(session.id, link.id));
-    return makeToken(tx as unknown as Db, link, false);
+    return makeToken(tx, link, false);
   });
 }
 

@@ -2,7 +2,7 @@ import { and, eq } from 'drizzle-orm';
 import type { SavedView } from '../api/rows.ts';
 import { MOST_VIEWS, viewsSchema } from '../api/schemas.ts';
 import { membership } from '../db/schema.ts';
-import type { Db } from './db.ts';
+import { type Db, inTransaction } from './db.ts';
 import { Refusal } from './problem.ts';
 import type { Scope } from './scope.ts';
 
@@ -21,7 +21,7 @@ export async function readViews(db: Db, scope: Scope): Promise<SavedView[]> {
  * @throws Refusal 400 when there are too many
  */
 export async function keepView(db: Db, scope: Scope, { name, query, kept }: SavedView & { kept: boolean }): Promise<void> {
-  await db.transaction(async (tx) => {
+  await inTransaction(db, async (tx) => {
     const [row] = await tx.select({ views: membership.views }).from(membership).where(own(scope)).for('update');
     const others = readable(row?.views).filter((each) => each.name !== name);
     if (kept && others.length >= MOST_VIEWS)

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { ballIdSchema, CONTACTS, LEVELS, SPORTS, STROKES, surfaceIdSchema } from '../catalog/index.ts';
+import { ALTITUDE_M } from '../flight/index.ts';
 import { idSchema, rowId } from '../id-schema.ts';
 import type { FeedId, GameBallId } from '../ids.ts';
 import { APPROACHES } from '../progress/index.ts';
@@ -46,7 +47,7 @@ export const targetSchema = z.discriminatedUnion('kind', [
 /** Air and wind at the time. */
 export const weatherSchema = z.strictObject({
   temperatureC: finite.min(-30).max(55),
-  altitudeM: finite.min(-450).max(6000),
+  altitudeM: finite.min(ALTITUDE_M[0]).max(ALTITUDE_M[1]),
   relativeHumidity: finite.min(0).max(1),
   windXMps: finite.min(-25).max(25),
   windYMps: finite.min(-25).max(25),

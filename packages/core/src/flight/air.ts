@@ -8,6 +8,9 @@ export interface Air {
   densityKgM3?: number | undefined;
 }
 
+/** Heights above the sea that are asked for, m: from the shore of the Dead Sea to the highest places where people live. */
+export const ALTITUDE_M = [-450, 6000] as const;
+
 /** Saturation vapour pressure over water, Pa (Buck 1981; quoted from memory). @param t °C */
 export const saturationPressurePa = (t: number): number => 611.21 * Math.exp(((18.678 - t / 234.5) * t) / (257.14 + t));
 

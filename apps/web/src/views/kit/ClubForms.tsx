@@ -1,3 +1,4 @@
+import { ALTITUDE_M } from '@good-arc/core';
 import { Controller } from 'react-hook-form';
 import type { z } from 'zod';
 import { ROLES } from '../../api/roles.ts';
@@ -32,8 +33,8 @@ export function ClubForm({ club, save }: { club: ClubFacts; save: (values: ClubV
             className="col-span-2"
             label="Height above the sea"
             dimension="length"
-            min={-450}
-            max={6000}
+            min={ALTITUDE_M[0]}
+            max={ALTITUDE_M[1]}
             step={50}
             value={field.value ?? club.altitudeM}
             onChange={field.onChange}

@@ -1,4 +1,4 @@
-import { airEffect } from '@good-arc/core';
+import { ALTITUDE_M, airEffect } from '@good-arc/core';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { useUnits } from '../../../ui/Units.tsx';
 import type { BenchState } from '../useBench.ts';
@@ -48,8 +48,8 @@ export function AirPanel({ bench }: { bench: BenchState }) {
             dimension="length"
             value={weather.altitudeM}
             step={50}
-            min={-450}
-            max={6000}
+            min={ALTITUDE_M[0]}
+            max={ALTITUDE_M[1]}
             onChange={(altitudeM) => set({ altitudeM })}
           />
         ) : (
