@@ -63,7 +63,8 @@ export async function open(page: Page, path: string): Promise<void> {
 /** Waits until every part of the page listens. @param at address that a link, a key or a form leads to: until then it is still the page before */
 export async function awake(page: Page, at?: RegExp): Promise<void> {
   if (at) await page.waitForURL(at, { timeout: 45_000 });
-  await expect(page.locator('astro-island:not([data-listens])')).toHaveCount(0);
+  // as soon as it is so: what is expected is looked at in steps of up to a second
+  await page.waitForFunction(() => document.querySelector('astro-island:not([data-listens])') === null, undefined, { timeout: 45_000 });
 }
 
 /** Addresses of one ladder, of a plan, and of a rung on court. */
@@ -81,8 +82,7 @@ export async function addressed(page: Page): Promise<void> {
 
 /** Waits until a ladder’s changes are with the server. */
 export async function saved(page: Page): Promise<void> {
-  await expect(page.getByText('· saving …')).toBeHidden();
-  await expect(page.getByText('Not saved yet')).toBeHidden();
+  for (const words of ['· saving …', 'Not saved yet']) await page.getByText(words).waitFor({ state: 'hidden', timeout: 45_000 });
 }
 
 /** Which screen and which try this is: names made of it never meet those of another. */
@@ -132,23 +132,30 @@ export async function figure(page: Page, name: string): Promise<number> {
 
 /** Tabs on (or back, when it lies behind) until this element has the focus: what a person without a mouse does. */
 export async function tabOnTo(page: Page, target: Locator, most = 200): Promise<void> {
+  // looked up once: by its role and name it takes longer than the key
+  let element = await target.elementHandle();
   // how many stops away it seems to be, so that only the last few need to be looked at one by one
-  const away = await target.evaluate((element) => {
+  const away = await element!.evaluate((wanted) => {
     const stops = Array.from(
       document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary, [tabindex]'),
     ).filter((each) => each.tabIndex >= 0 && !each.matches(':disabled') && each.checkVisibility({ visibilityProperty: true }));
-    const [from, to] = [stops.indexOf(document.activeElement as HTMLElement), stops.indexOf(element as HTMLElement)];
+    const [from, to] = [stops.indexOf(document.activeElement as HTMLElement), stops.indexOf(wanted as HTMLElement)];
     const isBehind =
       document.activeElement !== null &&
       document.activeElement !== document.body &&
-      (element.compareDocumentPosition(document.activeElement) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
+      (wanted.compareDocumentPosition(document.activeElement) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
     return { isBehind, sure: from < 0 || to < 0 ? 0 : Math.max(0, Math.abs(to - from) - 4) };
   });
   const key = away.isBehind ? 'Shift+Tab' : 'Tab';
   for (let i = 0; i < Math.min(away.sure, most); i++) await page.keyboard.press(key);
   for (let i = 0; i < most; i++) {
-    if (await target.evaluate((element) => element === document.activeElement || element.contains(document.activeElement))) return;
-    await page.keyboard.press(key);
+    const state = await element!.evaluate((wanted) =>
+      wanted.isConnected ? wanted === document.activeElement || wanted.contains(document.activeElement) : 'gone',
+    );
+    if (state === true) return;
+    // drawn anew meanwhile
+    if (state === 'gone') element = await target.elementHandle();
+    else await page.keyboard.press(key);
   }
   throw new Error(`could not reach ${target} with Tab`);
 }
