@@ -151,7 +151,7 @@ describe('the list of rounds', () => {
     playerName: 'Ines Rookwood',
     rungName: card.name,
     ladderName: 'Climb',
-    ownTarget: false,
+    forLearning: false,
     hits: 1,
     balls: 2,
   };

@@ -123,7 +123,7 @@ export interface ListedRound {
   rungName: string;
   ladderName: string;
   /** Hit to a target for half. */
-  ownTarget: boolean;
+  forLearning: boolean;
   hits: number;
   balls: number;
 }

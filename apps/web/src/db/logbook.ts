@@ -45,7 +45,7 @@ export const round = mysqlTable(
     /** The rung as it was when the round began. */
     card: document<RungDocument>().notNull(),
     /** Its target was sized for who hit: it tells nothing of the rung. */
-    ownTarget: boolean().notNull().default(false),
+    forLearning: boolean('own_target').notNull().default(false),
     weather: document<Weather>().notNull(),
     /** Who confirmed a hard ball that leaves too little time. */
     confirmedBy: varchar({ length: 120 }),
@@ -64,8 +64,8 @@ export const round = mysqlTable(
   },
   (t) => [
     // with what is asked of many rounds at once: a row with its card is ten times as far to fetch
-    index('round_newest').on(t.clubId, t.startedAt, t.id, t.deletedAt, t.playerId, t.rungId, t.ownTarget, t.balls, t.hits),
-    index('round_rung').on(t.rungId, t.startedAt, t.id, t.clubId, t.deletedAt, t.playerId, t.ownTarget, t.gateBalls, t.gateHits),
+    index('round_newest').on(t.clubId, t.startedAt, t.id, t.deletedAt, t.playerId, t.rungId, t.forLearning, t.balls, t.hits),
+    index('round_rung').on(t.rungId, t.startedAt, t.id, t.clubId, t.deletedAt, t.playerId, t.forLearning, t.gateBalls, t.gateHits),
     index('round_player').on(t.playerId, t.startedAt, t.id, t.clubId, t.deletedAt, t.updatedAt),
     index('round_player_rung').on(t.playerId, t.rungId, t.startedAt, t.id, t.clubId, t.deletedAt, t.updatedAt),
     index('round_court').on(t.courtId, t.startedAt, t.id),

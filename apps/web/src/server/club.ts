@@ -49,7 +49,7 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
           hits: sum(round.hits).mapWith(Number),
         })
         .from(round)
-        .where(and(mine(round), gte(round.startedAt, since(RUNGS_DAYS)), eq(round.ownTarget, false), gt(round.balls, 0)))
+        .where(and(mine(round), gte(round.startedAt, since(RUNGS_DAYS)), eq(round.forLearning, false), gt(round.balls, 0)))
         .groupBy(round.rungId),
     ),
     store.read((db, mine) =>

@@ -18,7 +18,7 @@ export async function listRounds(store: Store, asked: RoundsAsked): Promise<List
         playerName: player.name,
         rungName: sql<string | null>`JSON_VALUE(${round.card}, '$.document.name')`,
         ladderName: ladder.name,
-        ownTarget: round.ownTarget,
+        forLearning: round.forLearning,
         hits: round.hits,
         balls: round.balls,
       })
@@ -129,7 +129,7 @@ export async function ratesOn(
         db
           .select({ id: round.id, playerId: round.playerId, startedAt: round.startedAt, hits: round.gateHits, balls: round.gateBalls })
           .from(round)
-          .where(and(mine(round), eq(round.rungId, rungId as RungId), eq(round.ownTarget, false)))
+          .where(and(mine(round), eq(round.rungId, rungId as RungId), eq(round.forLearning, false)))
           .orderBy(desc(round.startedAt), desc(round.id))
           .limit(MOST_LOOKED_THROUGH),
       ),

@@ -1,5 +1,6 @@
 import {
   feedsOf,
+  isForLearning,
   type OutingId,
   type PlayerId,
   type ResultId,
@@ -57,7 +58,7 @@ export function startRound(
       machineId: document.machineId,
       courtId: document.courtId,
       card: { ...document, weather },
-      ownTarget: document.ownTarget ?? false,
+      forLearning: isForLearning(document),
       weather,
       startedAt: new Date(startedAt),
       confirmedBy: confirmedBy ?? null,

@@ -53,6 +53,7 @@ export function sayStep({ code, figures }: NextStep): string {
     good: () => `${said} That is where one learns: stay.`,
     met: () => `${top} ${asked} is met.`,
     'not-met': () => `${top} The rung asks for ${asked}: again.`,
+    'secret-speeds': () => `${said} At speeds that nobody was told: it is learnt from, and opens no gate.`,
     'own-target': () => `${said} At a target for half of them: it is learnt from, and opens no gate.`,
     coach: () => `Form held in ${said} Whether to climb is the coach’s call.`,
   };

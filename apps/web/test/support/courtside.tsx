@@ -55,13 +55,13 @@ export const props = (part: Partial<CourtsideProps> = {}): CourtsideProps => ({
 
 export function show(part: Partial<CourtsideProps> = {}, answer?: Parameters<typeof aPage>[0]) {
   const page = aPage(answer);
-  render(
+  const { container } = render(
     <>
       <Courtside {...props(part)} />
       <Toasts theme="chalk" />
     </>,
   );
-  return page;
+  return { ...page, container };
 }
 
 export const tally = (): string => screen.getAllByTestId('tally')[0]!.textContent!;

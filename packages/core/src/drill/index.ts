@@ -15,7 +15,7 @@ export {
   isCardGoal,
   nextGoalStep,
 } from './goal.ts';
-export { HIT_WITH, ORDERS, type OrderKind } from './kinds.ts';
+export { HIT_WITH, MOST_FEEDS, ORDERS, type OrderKind } from './kinds.ts';
 export { apartOf, linesHalfDeg, metsOf, TOGETHER_M } from './lines.ts';
 export { type ListChange, redeal, retakeTurns, turnsOf } from './live.ts';
 export {
@@ -62,9 +62,12 @@ export {
   climbsGoals,
   feedsOf,
   gateOf,
+  isForLearning,
+  isThrownFrom,
   isTrimOf,
   type KindCount,
   kindsOf,
+  learntFrom,
   nextStepOn,
   outcomesByKind,
   SAME_SPEED,

@@ -4,7 +4,7 @@ import { ALTITUDE_M } from '../flight/index.ts';
 import { idSchema, rowId } from '../id-schema.ts';
 import type { FeedId, GameBallId } from '../ids.ts';
 import { APPROACHES } from '../progress/index.ts';
-import { HIT_WITH } from './kinds.ts';
+import { HIT_WITH, MOST_FEEDS } from './kinds.ts';
 
 const finite = z.number();
 
@@ -103,6 +103,8 @@ export const feedSchema = z.strictObject({
   positions: z.array(z.string().min(1).max(12)).max(9).optional(),
   /** Another machine than the rung’s. */
   machineId: rowId<'machine'>().optional(),
+  /** Of the card of a round with secret speeds: the ball that this one is a slower or a quicker one of. */
+  variantOf: feedIdSchema.optional(),
 });
 
 /** In which order the feeds come; what is random is dealt from the rung’s seed. */
@@ -118,11 +120,11 @@ export const orderSchema = z.discriminatedUnion('kind', [
   /** At random by weight, one for each feed, with a longest run. */
   z.strictObject({
     kind: z.literal('weighted'),
-    weights: z.array(finite.min(0, 'Not below 0').max(100, 'At most 100')).min(1).max(24),
+    weights: z.array(finite.min(0, 'Not below 0').max(100, 'At most 100')).min(1).max(MOST_FEEDS),
     longestRun: z.int().min(1, 'At least 1').max(20, 'At most 20'),
   }),
   /** A list that is called, feeds by their number from 1. */
-  z.strictObject({ kind: z.literal('calls'), list: z.array(z.int().min(1).max(24)).min(1, 'At least one call').max(200) }),
+  z.strictObject({ kind: z.literal('calls'), list: z.array(z.int().min(1).max(MOST_FEEDS)).min(1, 'At least one call').max(200) }),
   /** One ball repeats; the player shifts as they choose. */
   z.strictObject({ kind: z.literal('player') }),
 ]);
@@ -166,7 +168,7 @@ export const rungSchema = z.strictObject({
   feeds: z
     .array(feedSchema)
     .min(1)
-    .max(24)
+    .max(MOST_FEEDS)
     .refine((feeds) => new Set(feeds.map(({ id }) => id)).size === feeds.length, 'Two balls have the same id'),
   order: orderSchema,
   /** Of the deal; another seed is another deal. 1 without. */
@@ -188,6 +190,8 @@ export const rungSchema = z.strictObject({
   targetAt: spotSchema.optional(),
   /** Of the card of a round: its target was sized for who hits, so that half would be in. It is learnt from, and opens no gate. */
   ownTarget: z.literal(true).optional(),
+  /** Of the card of a round: its balls come so much slower or quicker, or as they are set, and nobody is told which; the order is the rung’s. It opens no gate. */
+  secret: z.strictObject({ byMps: finite.min(0.2).max(5), order: orderSchema }).optional(),
   /** Size of the zone in which the machine’s balls are to come down (or pass, over the plate); without, that of the sport. */
   landingZone: sizeSchema.optional(),
   /** Of the hitter it was aimed for; an adult’s without. */

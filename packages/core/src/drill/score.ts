@@ -114,6 +114,11 @@ export const SAME_SPEED = 0.06;
 /** As much may be turned of a ball to bring it to its spot, or off it by a little: beyond that it is another ball (our judgement). °, share, °. */
 export const TRIM = { elevationDeg: 12, speedShare: SAME_SPEED, turnDeg: 15 } as const;
 
+/** Whether a launch is turned no further than a trim may. */
+const isTurned = (launch: RungDocument['feeds'][number]['launch'], set: RungDocument['feeds'][number]['launch']): boolean =>
+  Math.abs(launch.elevationDeg - set.elevationDeg) <= TRIM.elevationDeg + ROUNDING &&
+  Math.abs(shortTurnDeg(launch.bearingDeg - set.bearingDeg)) <= TRIM.turnDeg + ROUNDING;
+
 /** Whether what is thrown is a card trimmed: the same balls in the same order, and no launch turned further than a trim may. */
 export function isTrimOf(rung: RungDocument, card: RungDocument): boolean {
   const untrimmed = ({ weather: _air, feeds, ...rest }: RungDocument): string =>
@@ -125,17 +130,55 @@ export function isTrimOf(rung: RungDocument, card: RungDocument): boolean {
     untrimmed(rung) === untrimmed(card) &&
     rung.feeds.every(({ launch }, i) => {
       const set = card.feeds[i]!.launch;
-      return (
-        Math.abs(launch.elevationDeg - set.elevationDeg) <= TRIM.elevationDeg + ROUNDING &&
-        Math.abs(shortTurnDeg(launch.bearingDeg - set.bearingDeg)) <= TRIM.turnDeg + ROUNDING &&
-        Math.abs(launch.speedMps / set.speedMps - 1) <= TRIM.speedShare + ROUNDING
-      );
+      return isTurned(launch, set) && Math.abs(launch.speedMps / set.speedMps - 1) <= TRIM.speedShare + ROUNDING;
     })
   );
 }
 
+/** Whether a round off this card is learnt from and opens no gate: its target was sized for who hits, or its speeds are secret. */
+export const isForLearning = ({ ownTarget, secret }: Pick<RungDocument, 'ownTarget' | 'secret'>): boolean =>
+  ownTarget === true || secret !== undefined;
+
+/** What is said after a round for learning, by itself: it opens nothing, and the verdict on the others stays as it was; null after another round. */
+export function learntFrom(card: RungDocument, approach: Approach, count: RoundCount): NextStep | null {
+  if (!isForLearning(card)) return null;
+  const forLearning = card.secret ? 'secret-speeds' : 'own-target';
+  return nextStep({ approach, need: gateOf(card), roundsAsked: card.rounds, rounds: [count], forLearning });
+}
+
+/** A card as its rung has it: without slower and quicker balls, and whatever it is hit to where that was sized for who hits. */
+const asKept = ({ secret, order, feeds, ...rest }: RungDocument, isSized: boolean): RungDocument => {
+  const { ownTarget: _own, targetAt, targetSize, ...asked } = rest;
+  return {
+    ...asked,
+    ...(isSized ? { targetSize: { widthM: 1, depthM: 1 } } : { targetSize, ...(targetAt && { targetAt }) }),
+    order: secret?.order ?? order,
+    feeds: feeds.filter(({ variantOf }) => variantOf === undefined),
+  };
+};
+
 /**
- * The verdict on a player’s rounds on a rung as it is now: those run off another card are of before the last change, those with a target of one’s own open no gate.
+ * Whether the machine throws for this card what the rung has it throw: trimmed at most, whatever the balls are hit to, and each so much slower or quicker at
+ * most as its secret says.
+ */
+export function isThrownFrom(card: RungDocument, rung: RungDocument): boolean {
+  const byMps = card.secret?.byMps ?? 0;
+  const areNear = card.feeds.every(({ variantOf, launch }) => {
+    if (variantOf === undefined) return true;
+    const set = card.feeds.find(({ id }) => id === variantOf)?.launch;
+    return (
+      set !== undefined &&
+      ['x', 'y', 'z'].every((axis) => launch[axis as 'x'] === set[axis as 'x']) &&
+      Math.abs(launch.speedMps - set.speedMps) <= byMps * (1 + TRIM.speedShare) + ROUNDING &&
+      isTurned(launch, set)
+    );
+  });
+  const isSized = card.ownTarget === true;
+  return areNear && isTrimOf(asKept(card, isSized), asKept(rung, isSized));
+}
+
+/**
+ * The verdict on a player’s rounds on a rung as it is now: those run off another card are of before the last change, those for learning open no gate.
  * @param rounds newest first
  */
 export function nextStepOn(
@@ -143,7 +186,7 @@ export function nextStepOn(
   approach: Approach,
   rounds: readonly { card: RungDocument; results: readonly (Result & Aimed & { outcome: Outcome })[] }[],
 ): NextStep {
-  const forGate = rounds.filter(({ card }) => !card.ownTarget || rung.ownTarget);
+  const forGate = rounds.filter(({ card }) => !isForLearning(card) || isForLearning(rung));
   const changed = forGate.findIndex(({ card }) => !sameCard(card, rung));
   const since = changed < 0 ? forGate : forGate.slice(0, changed);
   return nextStep({

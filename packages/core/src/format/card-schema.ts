@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LEVELS, SPORTS, surfaceIdSchema } from '../catalog/index.ts';
-import { nameSchema, rungSchema } from '../drill/index.ts';
+import { MOST_FEEDS, nameSchema, rungSchema } from '../drill/index.ts';
 import { APPROACHES } from '../progress/index.ts';
 import { MOST_OTHERS } from './card-limits.ts';
 
@@ -18,7 +18,7 @@ const cardRungSchema = z
     /** Where a rung has several balls or machines: each in turn, its dials and who throws it: 0 the card’s machine, 1 the first of the others. */
     balls: z
       .array(z.strictObject({ machine: z.int().min(0).max(MOST_OTHERS), dials: dialsSchema }))
-      .max(24)
+      .max(MOST_FEEDS)
       .optional(),
   })
   .refine(({ rung, balls }) => !balls || balls.length === rung.feeds.length, {

@@ -15,6 +15,7 @@ export {
 } from './judge.ts';
 export type { JudgedBall, Share } from './judged.ts';
 export { type Meet, throwToMeet } from './meeting.ts';
+export { inSecret, SECRET_SPEEDS, type SecretSpeed, secretSpeedOf } from './secret.ts';
 export { SPOILT, type SpoiledBalls, type Spoilt, spoiledBy } from './spoiled.ts';
 export { type AimedBall, throwInTime, throwLikeGame, throwTo, type Venue } from './throwing.ts';
 export { type ForToday, forToday, type MachineTrim, NO_TRIM, nudged, type TodayChange, trimAll } from './today.ts';

@@ -1,11 +1,11 @@
-import { conditionsOf, throwBall } from '../bench/index.ts';
-import { ballById, diamondOf, gameBallById, netBetween, type Sport } from '../catalog/index.ts';
+import { conditionsOf } from '../bench/index.ts';
+import { netBetween, type Sport } from '../catalog/index.ts';
 import type { Dial } from '../dial/index.ts';
 import type { RungDocument } from '../drill/index.ts';
 import { type ClickTrim, clicksFor, type MachineProfile } from '../machine/index.ts';
-import { bandOf, hitterTime } from '../pitch/index.ts';
 import { type Correction, type Miss, trim } from '../spread/index.ts';
 import type { Zone } from '../tune/index.ts';
+import { isTooQuick } from './hurry.ts';
 import { LEAST_BY_HAND } from './least.ts';
 
 /** One thing to turn, in this machine's own clicks where its dial is tuned, in degrees or speed where it is not. */
@@ -55,14 +55,11 @@ export function nextTrim(
   return (isAside ? turn : null) ?? (first ? { first, or: or ?? null } : turn);
 }
 
-/** Whether a correction makes a hard ball so quick that a hitter of this level could not react: that is never proposed. */
+/** Whether a correction makes a hard ball so quick that a hitter of this level could not react. */
 function hurries(rung: RungDocument, sport: Sport, correction: Correction): boolean {
-  const { launch, target, gameBallId } = rung.feeds[0]!;
-  if (correction.by !== 'speed' || correction.speedMps <= 0 || !diamondOf(sport) || target.kind !== 'plane' || !ballById(rung.ballId).hard)
-    return false;
-  const faster = { ...launch, speedMps: launch.speedMps + correction.speedMps };
-  const { arrival } = throwBall(conditionsOf(rung), faster, target.planeY, 0);
-  return arrival === null || hitterTime(sport, bandOf(sport, rung.level, gameBallById(gameBallId ?? '')), arrival.timeS).tooQuick;
+  if (correction.by !== 'speed' || correction.speedMps <= 0) return false;
+  const feed = rung.feeds[0]!;
+  return isTooQuick(rung, sport, feed, { ...feed.launch, speedMps: feed.launch.speedMps + correction.speedMps });
 }
 
 function stepOf(correction: Correction, dials: readonly Dial[], readings: Readonly<Record<string, number>>): NextTrim[] {

@@ -4,6 +4,7 @@ import {
   attemptsOf,
   type Feed,
   feedsOf,
+  isForLearning,
   isToFielders,
   metAt,
   type RungDocument,
@@ -240,7 +241,7 @@ function marksOf(played: readonly LoggedRound[], day: number): DayMarks {
   const ball = today[0]?.card.ballId ?? null;
   return {
     windMps: Math.max(0, ...wind),
-    isNewCard: before.length > 0 && today.some(({ card }) => !card.ownTarget && !before.some((each) => sameCard(each.card, card))),
+    isNewCard: before.length > 0 && today.some(({ card }) => !isForLearning(card) && !before.some((each) => sameCard(each.card, card))),
     ballId: before.length > 0 && ball !== before.at(-1)!.card.ballId ? ball : null,
   };
 }

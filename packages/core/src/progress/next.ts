@@ -17,8 +17,8 @@ export interface NextQuestion {
   roundsAsked: number;
   /** Newest first. */
   rounds: readonly RoundCount[];
-  /** The round was hit to a target sized for who hits: it is learnt from, and opens nothing. */
-  isOwnTarget?: boolean;
+  /** Why the round is learnt from and opens nothing: its target was sized for who hits, or its speeds were secret. */
+  forLearning?: 'own-target' | 'secret-speeds';
 }
 
 /** What a verdict rests on. */
@@ -35,6 +35,7 @@ export const NEXT_CODES = [
   'not-met',
   'coach',
   'own-target',
+  'secret-speeds',
 ] as const;
 
 /** The one verdict on a player’s rounds on a rung, with what it rests on. */
@@ -65,7 +66,7 @@ const NOT_AGAINST = 0.7;
  * broken off after a ball or two tells neither: a player at 50 % is sent up or down within six rounds of ten in 16 of 100 cases, one at 80 % climbs within
  * three in 95 (40,000 simulated players).
  */
-export function nextStep({ approach, need, roundsAsked, rounds, isOwnTarget = false }: NextQuestion): NextStep {
+export function nextStep({ approach, need, roundsAsked, rounds, forLearning }: NextQuestion): NextStep {
   const { hits, balls } = together(rounds);
   const longestRun = Math.max(0, ...rounds.map((each) => each.longestRun));
   const counted = rounds.filter((each) => each.balls > 0);
@@ -81,7 +82,7 @@ export function nextStep({ approach, need, roundsAsked, rounds, isOwnTarget = fa
     roundsAsked,
   };
   const answer = (verdict: Verdict, code: NextStep['code']): NextStep => ({ verdict, code, figures });
-  if (isOwnTarget) return answer('stay', 'own-target');
+  if (forLearning) return answer('stay', forLearning);
   if (need === null) return rounds.length >= roundsAsked ? answer('climb', 'rounds-done') : answer('stay', 'rounds-left');
   const [newest] = counted;
   if (!newest) return answer('stay', 'no-ball');

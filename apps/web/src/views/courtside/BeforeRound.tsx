@@ -8,6 +8,7 @@ import { FirstBall } from './FirstBall.tsx';
 import { ForToday } from './ForToday.tsx';
 import { HalfTarget, MachinePart } from './HalfTarget.tsx';
 import { RoundFields } from './RoundFields.tsx';
+import { SecretSpeeds } from './SecretSpeeds.tsx';
 import { SetUp } from './SetUp.tsx';
 import type { useCourtTime } from './useCourtTime.ts';
 import type { useOnCourt } from './useOnCourt.ts';
@@ -87,6 +88,7 @@ export function BeforeRound({
         indoors={indoors}
       />
       {onCourt.player && <HalfTarget target={onCourt.target} rung={rung.document} name={onCourt.player.name} />}
+      <SecretSpeeds secret={onCourt.secret} machineName={machine.name} />
       <MachinePart target={onCourt.target} sport={sport} />
       <CourtUntil time={courtTime} />
       <ForToday today={onCourt.today} rung={rung.document} machine={machine} />

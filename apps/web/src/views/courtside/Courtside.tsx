@@ -80,7 +80,7 @@ function CourtsideView(props: CourtsideProps) {
   const hitBy = pending ? onCourt.whose(pending.seq) : '';
   const isMatchPoint = run !== null && onCourt.isMatchPoint(thrown + 1);
   const canTap = !diamondOf(ladder.sport) && targetsOf(document).length > 0;
-  const groups = run ? groupsOf(document, onCourt, names, balls, hasLine ? thrown : document.ballsPerRound) : [];
+  const groups = run && !document.secret ? groupsOf(document, onCourt, names, balls, hasLine ? thrown : document.ballsPerRound) : [];
 
   /** The rung itself, for whoever climbs it; one press takes it back. */
   async function change(document: RungDocument): Promise<void> {

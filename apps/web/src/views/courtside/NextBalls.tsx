@@ -53,7 +53,8 @@ export function NextBalls({
   const units = useUnits();
   const [nudged, setNudged] = useState('');
   const { feeds } = document;
-  const kinds = feeds.flatMap(({ on, name }, index) => (on ? [{ index, name }] : []));
+  // which of them comes slower or quicker nobody is told
+  const kinds = feeds.flatMap(({ on, name, variantOf }, index) => (on && variantOf === undefined ? [{ index, name }] : []));
   const coming = program.slice(thrown, thrown + NAMED);
   const isStaying = coming.length > 1 && program.slice(thrown).every(({ index }) => index === coming[0]!.index);
   const list = (by: ListChange) => () => changes.list(by);
@@ -86,7 +87,7 @@ export function NextBalls({
           </>
         )}
       </div>
-      {kinds.length > 1 && (
+      {kinds.length > 1 && !document.secret && (
         <>
           <Choice name="Next">
             {kinds.map(({ index, name }) => (

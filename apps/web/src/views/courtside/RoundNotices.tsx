@@ -1,4 +1,4 @@
-import { printTime, type RungDocument, type RungId, sameCard } from '@good-arc/core';
+import { isForLearning, printTime, type RungDocument, type RungId, sameCard } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { keptReader } from '../../device/kept.ts';
 import { courtsideLink } from '../../ui/links.ts';
@@ -55,7 +55,7 @@ export function RoundNotices({
           Not what is shown: the machine turns to another ball than this page shows next. Hold it, then arm it again.
         </Notice>
       )}
-      {run && !document.ownTarget && !sameCard(document, kept) && (
+      {run && !isForLearning(document) && !sameCard(document, kept) && (
         <Notice tone="warning" className="mt-2">
           This rung was changed meanwhile. The round goes on as it began, every {every(everyS)}; the next one takes the change.
         </Notice>

@@ -24,7 +24,8 @@ export function RungHead({ document, number, sport, courtName, machine, playerNa
       </h1>
       <p className="text-quiet land:hidden">
         {playerName && `${playerName} · `}
-        {courtName} · {machine.name}, {units.speed(launch.speedMps)} at {printAngle(launch.elevationDeg)}
+        {courtName} · {machine.name}, {units.speed(launch.speedMps)}
+        {document.secret && ` ± ${units.speed(document.secret.byMps)} in secret`} at {printAngle(launch.elevationDeg)}
       </p>
       <p className="flex w-full justify-between gap-x-4 font-medium">
         <span>Target: {sayTargets(document, sport, units.length)}</span>

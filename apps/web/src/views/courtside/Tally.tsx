@@ -81,6 +81,7 @@ export function Tally({
       <p className="mt-1 text-quiet">
         {judged === 0 ? 'No ball counted yet.' : sayCount(hits, judged)}
         {latest &&
+          !document.secret &&
           ` · ball ${latest.seq} left at ${units.speed(latest.speedMps!, 1)}${latest.radarMps ? `, radar ${units.speed(latest.radarMps, 1)}` : ''}`}
       </p>
     </section>

@@ -17,6 +17,7 @@ import {
 import type { Kept, KeptReader } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
 import { notesOf, sayChanges, saySwings } from '../../words/marks.ts';
+import { saySecret } from '../../words/secret.ts';
 
 /** Of a round that has just begun: nothing thrown, nothing changed. */
 export const AS_BEGUN = {
@@ -125,11 +126,15 @@ export function hitterAt(
   return hitters[turnsIn(run)[seq - 1] ?? 0] ?? hitters[0]!;
 }
 
-/** What is kept in words of a round of one of those who hit: what was changed meanwhile, and what to look at on the film. */
+/** What is kept in words of a round of one of those who hit: what became of speeds in secret, what was changed meanwhile, and what to look at on the film. */
 export function notesIn(run: Run, roundId: RoundId): string {
   const marks = marksOf(run, roundId);
   const swings = run.swings.filter(({ seq }) => hitterAt(run, seq).roundId === roundId).map(({ offMs }) => offMs);
-  return [sayChanges(run.changes), saySwings(swingTiming(swings)), notesOf(marks)].filter(Boolean).join(' ').slice(0, LONGEST_NOTES);
+  const own = resultsOf(run.balls.filter(({ seq }) => hitterAt(run, seq).roundId === roundId));
+  return [saySecret(run.card, own), sayChanges(run.changes), saySwings(swingTiming(swings)), notesOf(marks)]
+    .filter(Boolean)
+    .join(' ')
+    .slice(0, LONGEST_NOTES);
 }
 
 /** Moments that belong to one of those who hit. */

@@ -49,7 +49,14 @@ export function shownOf(
   });
   const outcomes = results.map(({ outcome }) => outcome).filter((outcome) => outcome !== 'not-fed' && outcome !== 'not-judged');
   const lastMiss = outcomes.findLastIndex((outcome) => outcome !== 'in');
-  const kinds = document.feeds.flatMap(({ on, name }, index) => (on && !run.out.includes(index) ? [{ index, name }] : []));
+  const kinds = document.feeds.flatMap(({ on, name, variantOf }, index) =>
+    on && variantOf === undefined && !run.out.includes(index) ? [{ index, name }] : [],
+  );
+  // whether it comes slower or quicker nobody is told
+  const openly = (index: number): number => {
+    const { id, variantOf = id } = document.feeds[index]!;
+    return document.feeds.findIndex((each) => each.id === variantOf);
+  };
   return {
     rungName: document.name,
     courtName,
@@ -67,7 +74,7 @@ export function shownOf(
     kinds,
     coming: program
       .slice(thrown, thrown + COMING)
-      .map(({ index }) => ({ index, machine: second !== null && document.feeds[index]!.machineId === second.id ? 1 : 0 })),
+      .map(({ index }) => ({ index: openly(index), machine: second !== null && document.feeds[index]!.machineId === second.id ? 1 : 0 })),
   };
 }
 

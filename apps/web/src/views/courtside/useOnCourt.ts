@@ -2,6 +2,7 @@ import {
   type Approach,
   type Checklist,
   diamondOf,
+  isForLearning,
   needsName,
   type PlayerId,
   printTime,
@@ -36,6 +37,7 @@ import { useHalf } from './useHalf.ts';
 import { useJudged } from './useJudged.ts';
 import { useJudging } from './useJudging.ts';
 import { useRound } from './useRound.ts';
+import { useSecret } from './useSecret.ts';
 import { useStock } from './useStock.ts';
 import { useSwing } from './useSwing.ts';
 import { useToday } from './useToday.ts';
@@ -112,7 +114,6 @@ export function useOnCourt({
   const [done, setDone] = useState<Counted[]>([]);
   /** A machine on a line, worked by hand while its line is away. */
   const [byHand, setByHand] = useState(false);
-  const [finished, setFinished] = useState<readonly FinishedRound[]>([]);
   const [confirmed, setConfirmed] = useState('');
   /** The round that this device armed the machine for last: what is on hold of it is nobody else’s. */
   const [armedFor, setArmedFor] = useState('');
@@ -127,11 +128,15 @@ export function useOnCourt({
     today.found(kept.weather);
   });
   const hasLine = machine.linkAddress !== '' && !byHand;
+  const [finished, setFinished] = useState<readonly FinishedRound[]>([]);
+  // only a machine on a line turns by itself
+  const secret = useSecret(today.document, today.venue, hasLine && !second, finished[0]?.roundId ?? '');
+  const untrimmed = secret.rung ?? today.document;
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is trimmed by this
-  const trimmed = useMemo(() => trim.of(today.document), [today.document, trim.by, machine.profile]);
+  const trimmed = useMemo(() => trim.of(untrimmed), [untrimmed, trim.by, machine.profile]);
   // a round goes on with the rung it began with, nudged at most; a machine on a line throws it as it was trimmed, elsewhere hands turn that
   const target = useHalf(rung.id, rung.document.hitters || diamondOf(ladder.sport) ? '' : playerId, wantsHalf, finished[0]?.roundId ?? '');
-  const toThrow = hasLine ? trimmed : today.document;
+  const toThrow = hasLine ? trimmed : untrimmed;
   // biome-ignore lint/correctness/useExhaustiveDependencies: its target is sized by these
   const sized = useMemo(() => target.of(toThrow), [toThrow, target.half, target.isTaken]);
   const document = run?.nudged ?? run?.card ?? sized;
@@ -192,7 +197,7 @@ export function useOnCourt({
   function begin(roundId: RoundId): void {
     if (current.current || isCrowded) return;
     const startedAt = new Date().toISOString();
-    const card = toThrow === today.document ? sized : target.of(today.document);
+    const card = toThrow === untrimmed ? sized : target.of(untrimmed);
     tell({
       kind: 'begun',
       roundId,
@@ -274,7 +279,7 @@ export function useOnCourt({
     const before = { visit: done, history: sameCard(document, rung.document) ? history : null };
     const theirs = finishedRounds(now, document, ladder.approach, before, nameOf);
     stock.roundOver();
-    if (!document.ownTarget) setDone([...theirs, ...done]);
+    if (!isForLearning(document)) setDone([...theirs, ...done]);
     setFinished(theirs);
   }
 
@@ -389,6 +394,8 @@ export function useOnCourt({
     trim,
     /** The target that half of the player’s own balls would hit. */
     target,
+    /** Speeds that nobody is told. */
+    secret,
     confirm: setConfirmed,
     /** Who confirmed a hard ball that asks for a name; empty when none is asked for or nobody did. */
     confirmedBy: asksName ? confirmedBy : '',

@@ -45,13 +45,12 @@ export function useToday(rung: RungDocument, { sport, machine, ceilingM }: Where
     setTaken(isTaken);
   }
 
-  const solved = useMemo(
-    (): ForToday => forToday(rung, venueOf(rung, { sport, machine, ceilingM }, weather)),
-    [rung, sport, ceilingM, machine, weather],
-  );
+  const venue = useMemo(() => venueOf(rung, { sport, machine, ceilingM }, weather), [rung, sport, ceilingM, machine, weather]);
+  const solved = useMemo((): ForToday => forToday(rung, venue), [rung, venue]);
 
   return {
     weather,
+    venue,
     setWeather: (next: Weather): void => keep(next, taken),
     /** Of a round that goes on: what it began with. */
     found: setWeather,

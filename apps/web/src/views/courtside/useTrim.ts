@@ -1,4 +1,4 @@
-import { isTrimOf, type MachineTrim, NO_TRIM, type RungDocument, trimAll } from '@good-arc/core';
+import { isThrownFrom, type MachineTrim, NO_TRIM, type RungDocument, trimAll } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import type { MachineRow, RungRow } from '../../api/rows.ts';
 import { type Kept, keepToday, keptReader } from '../../device/kept.ts';
@@ -26,7 +26,7 @@ export function useTrim({ id: rungId, document: card }: Pick<RungRow, 'id' | 'do
   /** With what the air asks, too, it is no more than a trim of the card. */
   const trimmedBy = (rung: RungDocument, by: MachineTrim): RungDocument | null => {
     const next = trimAll(rung, by, machine.profile);
-    return next && isTrimOf(next, card) ? next : null;
+    return next && isThrownFrom(next, card) ? next : null;
   };
 
   return {

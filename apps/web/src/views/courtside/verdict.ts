@@ -1,6 +1,7 @@
 import {
   type Approach,
   gateOf,
+  learntFrom,
   type NextStep,
   nextStep,
   type PlayerId,
@@ -33,7 +34,7 @@ export function verdictAfter(
   const before = changed < 0 ? kept : kept.slice(0, changed);
   const rounds = [count, ...visit.filter(isMine), ...before];
   const asked = { approach, need: gateOf(document), roundsAsked: document.rounds };
-  return document.ownTarget ? nextStep({ ...asked, rounds: [count], isOwnTarget: true }) : nextStep({ ...asked, rounds });
+  return learntFrom(document, approach, count) ?? nextStep({ ...asked, rounds });
 }
 
 /** What a round came to for each of those who hit, with the verdict on it. @param before rounds of this visit, and of before it */

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { ResultRow } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { OUTCOME_LOOK } from '../../ui/outcomeLook.ts';
+import { sayFeed } from '../../words/secret.ts';
 
 /** Every ball of a round in its place; press one to put it right. */
 export function BallLane({
@@ -26,6 +27,9 @@ export function BallLane({
   );
   const ball = balls.find(({ seq }) => seq === chosen);
   const isMixed = card.feeds.filter(({ on }) => on).length > 1;
+  // of a ball that is still to come nobody is told how it comes
+  const kindOf = (each: (typeof balls)[number]): string =>
+    each.outcome === null ? (feedOf(each)?.name ?? '') : sayFeed(card, feedOf(each));
   const said = (outcome: Outcome | null): string => (outcome === null ? 'not thrown' : names[outcome].toLowerCase());
   return (
     <section className="mt-5" aria-label="Ball by ball">
@@ -36,7 +40,7 @@ export function BallLane({
             <button
               type="button"
               aria-pressed={chosen === each.seq}
-              aria-label={`Ball ${each.seq}${isMixed ? `, ${feedOf(each)?.name ?? ''}` : ''}: ${said(each.outcome)}`}
+              aria-label={`Ball ${each.seq}${isMixed ? `, ${kindOf(each)}` : ''}: ${said(each.outcome)}`}
               onClick={() => setChosen(chosen === each.seq ? null : each.seq)}
               className={`flex size-12 items-center justify-center rounded-full text-lg font-bold aria-pressed:outline-3 aria-pressed:outline-offset-2 aria-pressed:outline-ball ${each.outcome === null ? 'border border-dashed border-base-content/60 text-quiet' : OUTCOME_LOOK[each.outcome]}`}
             >
@@ -49,7 +53,7 @@ export function BallLane({
         <div className="no-print mt-3 flex flex-wrap items-center gap-2 bg-base-200 p-3" role="group" aria-label={`Ball ${ball.seq} was`}>
           <b className="basis-full sm:basis-auto">
             Ball {ball.seq}
-            {isMixed && ` · ${feedOf(ball)?.name ?? ''}`}:
+            {isMixed && ` · ${kindOf(ball)}`}:
           </b>
           {OUTCOMES.map((outcome) => (
             <Button

@@ -1,4 +1,4 @@
-import { ballById, printAngle, printSpin, printTime, SURFACES } from '@good-arc/core';
+import { ballById, isForLearning, printAngle, printSpin, printTime, SURFACES } from '@good-arc/core';
 import type { RoundRow } from '../../api/rows.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
@@ -22,7 +22,12 @@ export function RoundFacts({ round, dials = '' }: { round: RoundRow; dials?: str
     ...(dials === '' ? [] : ([['On the dials', `${dials}, by today’s curve`]] as [string, string][])),
     ['Every', printTime(card.intervalS, 1)],
     ['Target', sayTargets(card, ballById(card.ballId).sport, units.length)],
-    ['Gate', card.ownTarget ? 'none: the target for half, for learning' : sayGate(card)],
+    [
+      'Gate',
+      isForLearning(card)
+        ? `none: ${card.secret ? `speeds ± ${units.speed(card.secret.byMps)} in secret` : 'the target for half'}, for learning`
+        : sayGate(card),
+    ],
     ...(round.confirmedBy ? ([['Too little time, confirmed by', round.confirmedBy]] as [string, string][]) : []),
     ['Air', `${units.temperature(weather.temperatureC)}, ${units.altitude(weather.altitudeM)}`],
     ['Wind', wind(weather, units.speed)],

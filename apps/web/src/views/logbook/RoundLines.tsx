@@ -33,7 +33,7 @@ export function RoundLines({
             <b className="underline decoration-base-300 underline-offset-4">{round.rungName}</b>{' '}
             <span className="text-quiet">
               {round.ladderName}
-              {round.ownTarget && ' · target for half'}
+              {round.forLearning && ' · for learning'}
             </span>
             {!round.isFinished && <span className="ml-2 font-semibold text-ball-text">not finished</span>}
           </button>

@@ -16,6 +16,7 @@ import { printMoment } from '../../ui/when.ts';
 import { sayCorrection } from '../../words/logbook.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
 import { sayStep } from '../../words/progress.ts';
+import { sayFeed } from '../../words/secret.ts';
 import { saySpoiled, sayWithin } from '../../words/spoiled.ts';
 import { BallLane } from './BallLane.tsx';
 import { OnItsWay } from './OnItsWay.tsx';
@@ -232,7 +233,7 @@ function Measured({ round: { card, results } }: { round: RoundRow }) {
             {measured.map((result) => (
               <tr key={result.id} className="border-b border-base-300">
                 <td className="py-1 pr-4">{result.seq}</td>
-                <td className="pr-4">{feedOf(result)?.name ?? '–'}</td>
+                <td className="pr-4">{sayFeed(card, feedOf(result)) || '–'}</td>
                 <td className="pr-4 whitespace-nowrap">{result.speedMps === null ? '–' : units.speed(result.speedMps, 1)}</td>
                 <td className="pr-4">{result.elevationDeg === null ? '–' : `${result.elevationDeg.toFixed(1)}°`}</td>
                 <td className="whitespace-nowrap">{result.radarMps === null ? '–' : units.speed(result.radarMps, 1)}</td>

@@ -1,5 +1,6 @@
 import {
   ballById,
+  isThrownFrom,
   isTrimOf,
   judgeRung,
   type LadderId,
@@ -85,9 +86,10 @@ async function programmed(
   const { document: kept, ladderId } = await readRung(store, command.rungId);
   const document = command.document ?? kept;
   const [begun] = command.roundId === undefined ? [] : await store.any(round, [command.roundId]);
-  // a round that was begun goes on with its own card, whatever became of the rung; one whose beginning has not arrived yet, with what the page shows
+  // a round that was begun goes on with its own card, whatever became of the rung; one whose beginning has not arrived yet, with what the page shows; one
+  // for learning has a target of its hitter’s own, or speeds that nobody is told
   const wanted = begun ? rungSchema.parse(begun.card) : command.from === 0 ? kept : document;
-  if (!isTrimOf(document, wanted))
+  if (!(begun ? isTrimOf : isThrownFrom)(document, wanted))
     throw new Refusal(
       409,
       'This rung was changed since this page was opened: what it shows is not what is kept any more.',
