@@ -3,6 +3,7 @@ import {
   conditionsOf,
   deal,
   fly,
+  forToday,
   inSecret,
   isForLearning,
   isThrownFrom,
@@ -137,6 +138,23 @@ describe('what may be armed for a rung', () => {
     ]);
     expect(isThrownFrom(groove, groove)).toBe(true);
   });
+  test.each(['tennis', 'pickleball', 'baseball', 'softball'] as const)(
+    'drills of %s, turned for the air of today, in secret, hit to another target: still thrown from their rung',
+    (sport) => {
+      for (const { id } of LIBRARY.filter((drill) => drill.sport === sport).slice(0, 10))
+        for (const rung of drillOn(id, KINDS[sport]).slice(0, 2)) {
+          const weather = { ...rung.weather, windXMps: 2, windYMps: -2.5, temperatureC: 6 };
+          const venue = { ...onVenue(sport, rung), weather };
+          const today = forToday(rung, venue).rung;
+          const both = inSecret(today, venue, BY, 2);
+          for (const card of [
+            today,
+            ...(both ? [both, { ...both, ownTarget: true as const, targetSize: { widthM: 1, depthM: 1.5 } }] : []),
+          ])
+            expect([id, isThrownFrom(card, rung)]).toEqual([id, true]);
+        }
+    },
+  );
   test('nothing else: other balls, another place or order, a ball quicker than its secret says, another target of the rung’s', () => {
     expect(isThrownFrom(other({ speedMps: secret.feeds[0]!.launch.speedMps + 3 }), groove)).toBe(false);
     expect(isThrownFrom(other({ y: secret.feeds[0]!.launch.y - 2 }), groove)).toBe(false);
