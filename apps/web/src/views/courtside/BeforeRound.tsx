@@ -44,14 +44,15 @@ export function BeforeRound({
   courtTime: ReturnType<typeof useCourtTime>;
 }) {
   const isFirst = onCourt.finished.length === 0;
-  const { trim, main } = onCourt;
+  const { main, ahead } = onCourt;
+  const { trim, today, target, secret } = ahead;
   return (
     <>
       {trim.isTrying ? (
         <FirstBall
           {...{ sport, machine, onMachine, gameBalls, trim }}
           rungId={rung.id}
-          document={onCourt.today.document}
+          document={today.document}
           hasLine={onCourt.hasLine}
           into={onCourt.hasLine ? 'Arm for the round' : 'Begin the round'}
           onInto={() => {
@@ -65,7 +66,7 @@ export function BeforeRound({
           <summary className="flex min-h-12 cursor-pointer items-center font-semibold">Set it up</summary>
           <SetUp
             {...{ sport, machine, marksM, below }}
-            document={onCourt.target.of(trim.of(onCourt.today.document))}
+            document={target.of(trim.of(today.document))}
             trimmed={sayTrimmed(trim, machine.dials)}
             onClearTrim={trim.clear}
           />
@@ -83,15 +84,15 @@ export function BeforeRound({
         mates={onCourt.mates}
         onMates={onCourt.setMates}
         isCrowded={onCourt.isCrowded}
-        weather={onCourt.today.weather}
-        onWeather={onCourt.today.setWeather}
+        weather={today.weather}
+        onWeather={today.setWeather}
         indoors={indoors}
       />
-      {onCourt.player && <HalfTarget target={onCourt.target} rung={rung.document} name={onCourt.player.name} />}
-      <SecretSpeeds secret={onCourt.secret} machineName={machine.name} />
-      <MachinePart target={onCourt.target} sport={sport} />
+      {onCourt.player && <HalfTarget target={target} rung={rung.document} name={onCourt.player.name} />}
+      <SecretSpeeds secret={secret} machineName={machine.name} />
+      <MachinePart target={target} sport={sport} />
       <CourtUntil time={courtTime} />
-      <ForToday today={onCourt.today} rung={rung.document} machine={machine} />
+      <ForToday today={today} rung={rung.document} machine={machine} />
     </>
   );
 }

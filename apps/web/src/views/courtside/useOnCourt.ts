@@ -1,7 +1,6 @@
 import {
   type Approach,
   type Checklist,
-  diamondOf,
   isForLearning,
   needsName,
   type PlayerId,
@@ -30,18 +29,15 @@ import { inMachine } from './inMachine.ts';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { padsFor } from './Pads.tsx';
 import { outingOfToday, thrownOf, turnsIn } from './run.ts';
+import { useAhead } from './useAhead.ts';
 import { useBeat } from './useBeat.ts';
 import { useChanges } from './useChanges.ts';
 import { useCrew } from './useCrew.ts';
-import { useHalf } from './useHalf.ts';
 import { useJudged } from './useJudged.ts';
 import { useJudging } from './useJudging.ts';
 import { useRound } from './useRound.ts';
-import { useSecret } from './useSecret.ts';
 import { useStock } from './useStock.ts';
 import { useSwing } from './useSwing.ts';
-import { useToday } from './useToday.ts';
-import { useTrim } from './useTrim.ts';
 import { useWalk } from './useWalk.ts';
 import { useWho } from './useWho.ts';
 import { type Counted, finishedRounds, type Past } from './verdict.ts';
@@ -107,13 +103,25 @@ export function useOnCourt({
 }: CourtsideProps) {
   const units = useUnits();
   const { playerId, setPlayerId, mates, setMates } = useWho(players, named, namedMates);
-  const today = useToday(rung.document, { sport: ladder.sport, machine, ceilingM });
-  const { weather } = today;
-  const trim = useTrim(rung, machine);
   /** Rounds of this visit, newest first. */
   const [done, setDone] = useState<Counted[]>([]);
   /** A machine on a line, worked by hand while its line is away. */
   const [byHand, setByHand] = useState(false);
+  const hasLine = machine.linkAddress !== '' && !byHand;
+  const [finished, setFinished] = useState<readonly FinishedRound[]>([]);
+  const ahead = useAhead({
+    rung,
+    sport: ladder.sport,
+    machine,
+    second,
+    ceilingM,
+    hasLine,
+    playerId,
+    wantsHalf,
+    after: finished[0]?.roundId ?? '',
+  });
+  const { today, trim } = ahead;
+  const { weather } = today;
   const [confirmed, setConfirmed] = useState('');
   /** The round that this device armed the machine for last: what is on hold of it is nobody else’s. */
   const [armedFor, setArmedFor] = useState('');
@@ -127,19 +135,8 @@ export function useOnCourt({
     setMates(kept.others.map((other) => other.playerId));
     today.found(kept.weather);
   });
-  const hasLine = machine.linkAddress !== '' && !byHand;
-  const [finished, setFinished] = useState<readonly FinishedRound[]>([]);
-  // only a machine on a line turns by itself
-  const secret = useSecret(today.document, today.venue, hasLine && !second, finished[0]?.roundId ?? '');
-  const untrimmed = secret.rung ?? today.document;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: it is trimmed by this
-  const trimmed = useMemo(() => trim.of(untrimmed), [untrimmed, trim.by, machine.profile]);
-  // a round goes on with the rung it began with, nudged at most; a machine on a line throws it as it was trimmed, elsewhere hands turn that
-  const target = useHalf(rung.id, rung.document.hitters || diamondOf(ladder.sport) ? '' : playerId, wantsHalf, finished[0]?.roundId ?? '');
-  const toThrow = hasLine ? trimmed : untrimmed;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: its target is sized by these
-  const sized = useMemo(() => target.of(toThrow), [toThrow, target.half, target.isTaken]);
-  const document = run?.nudged ?? run?.card ?? sized;
+  // a round goes on with the rung it began with, nudged at most
+  const document = run?.nudged ?? run?.card ?? ahead.asThrown;
   const program = useMemo(() => programOf(document, run?.dealt ?? undefined), [document, run?.dealt]);
   const turns = run ? turnsIn(run) : turnsOf(document);
   const player = players.find(({ id }) => id === playerId);
@@ -197,7 +194,7 @@ export function useOnCourt({
   function begin(roundId: RoundId): void {
     if (current.current || isCrowded) return;
     const startedAt = new Date().toISOString();
-    const card = toThrow === untrimmed ? sized : target.of(untrimmed);
+    const { card } = ahead;
     tell({
       kind: 'begun',
       roundId,
@@ -388,14 +385,7 @@ export function useOnCourt({
     stock,
     hold,
     stow,
-    /** Its air, and the rung turned for it. */
-    today,
-    /** What its first ball was trimmed by. */
-    trim,
-    /** The target that half of the player’s own balls would hit. */
-    target,
-    /** Speeds that nobody is told. */
-    secret,
+    ahead,
     confirm: setConfirmed,
     /** Who confirmed a hard ball that asks for a name; empty when none is asked for or nobody did. */
     confirmedBy: asksName ? confirmedBy : '',
