@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { awake, open } from './support/pages.ts';
+import { ARM, awake, machineState, open } from './support/pages.ts';
 
 test('who got worse, why, and what next: from the club to a plan that is run from courtside', { tag: '@desk' }, async ({ page }) => {
   await open(page, '/club');
@@ -18,8 +18,18 @@ test('who got worse, why, and what next: from the club to a plan that is run fro
   await page.getByRole('button', { name: 'Keep as a plan' }).click();
   await awake(page, /plan\?id=/);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('what next');
+  const turn = await page.locator('a[href*="half=1"]').first().getAttribute('href');
   await open(page, '/courtside');
   await expect(page.getByRole('heading', { name: /Ines Rookwood and Sam Pellarin, what next/ })).toBeVisible();
+  // its main part is hit to the target for half, which is not the rung's own
+  await open(page, turn!);
+  await expect(page.getByRole('group', { name: 'Target for half' })).toContainText('it opens no gate');
+  await page.getByRole('button', { name: ARM }).click();
+  await expect(machineState(page)).toHaveAttribute('data-state', 'ready');
+  await page.getByRole('button', { name: /^Stow/ }).click();
+  await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
+  await page.getByRole('button', { name: 'Finish round', exact: true }).click();
+  await expect(page.getByText(/^Round finished/)).toBeVisible();
 });
 
 test('a round is put right with its history, and found again by a word', { tag: '@phone' }, async ({ page }) => {
