@@ -12,6 +12,7 @@ const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
  */
 export async function expectAccessible(page: Page, within = 'html', themes: readonly string[] = []): Promise<void> {
   // what fades in or out has no colour of its own yet; what goes with scrolling or goes round never ends
+  const asked = await page.evaluate(() => matchMedia('(prefers-reduced-motion: reduce)').matches);
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.waitForFunction(() =>
     document
@@ -45,7 +46,7 @@ export async function expectAccessible(page: Page, within = 'html', themes: read
     },
     { selector: within, themes },
   );
-  await page.emulateMedia({ reducedMotion: null });
+  if (!asked) await page.emulateMedia({ reducedMotion: null });
   expect(found).toEqual([]);
 }
 
