@@ -1,7 +1,6 @@
 import {
   feedsOf,
   mphToMps,
-  type Outcome,
   type RungDocument,
   SECRET_SPEEDS,
   type SecretSpeed,
@@ -32,10 +31,7 @@ export const sayFeed = (card: RungDocument, feed: RungDocument['feeds'][number] 
 export function saySecret(card: RungDocument, results: Parameters<typeof scoreRound>[1]): string {
   if (!card.secret) return '';
   const feedOf = feedsOf(card);
-  const speedOf = (result: { seq: number; feedId?: RungDocument['feeds'][number]['id'] | null; outcome: Outcome }): SecretSpeed | null => {
-    const feed = feedOf(result);
-    return feed ? secretSpeedOf(card, feed.id) : null;
-  };
+  const speedOf = (result: (typeof results)[number]): SecretSpeed => secretSpeedOf(card, feedOf(result)?.id);
   const said = SECRET_SPEEDS.flatMap((speed) => {
     const { hits, balls } = scoreRound(
       card,

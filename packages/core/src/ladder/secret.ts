@@ -69,7 +69,7 @@ function faster({ launch, target }: Feed, venue: Venue, moreMps: number): Launch
 }
 
 /** How a ball of a card with secret speeds is thrown. */
-export function secretSpeedOf({ feeds }: Pick<RungDocument, 'feeds'>, feedId: Feed['id']): SecretSpeed {
+export function secretSpeedOf({ feeds }: Pick<RungDocument, 'feeds'>, feedId: Feed['id'] | undefined): SecretSpeed {
   const feed = feeds.find(({ id }) => id === feedId);
   return feed ? speedOf(feed) : 'as-set';
 }
