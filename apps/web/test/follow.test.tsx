@@ -72,6 +72,14 @@ describe('what a device shows of its round', () => {
       'Ines',
     ]);
   });
+  test('with speeds in secret each ball is shown as its own, not as the slower or quicker one it comes as', () => {
+    const quicker = { ...twoKinds.feeds[1]!, id: 'b-quicker', variantOf: 'b' } as RungDocument['feeds'][number];
+    const secretly: RungDocument = { ...twoKinds, feeds: [...twoKinds.feeds, quicker], secret: { byMps: 1.3, order: twoKinds.order } };
+    const program = [0, 2, 1].map((index) => ({ index }));
+    const shown = shownOf(inputs({ run: { ...run, card: secretly }, document: secretly, program, second: null }), 0);
+    expect(shown.kinds.map(({ name }) => name)).toEqual(['Wide', 'Body']);
+    expect(shown.coming.map(({ index }) => index)).toEqual([0, 1, 1]);
+  });
   test('while a round goes on it is shown, and a wish from another screen is taken up once', async () => {
     const wish = { id: id(50), change: { kind: 'next', index: 1 } };
     const { user, shows } = show({ rung: { ...props().rung, document: twoKinds } }, (each) =>
