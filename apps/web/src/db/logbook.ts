@@ -44,7 +44,7 @@ export const round = mysqlTable(
       .references(() => court.id),
     /** The rung as it was when the round began. */
     card: document<RungDocument>().notNull(),
-    /** Its target was sized for who hit: it tells nothing of the rung. */
+    /** Its target was sized for who hit (as the column is named), or its speeds were secret: it tells nothing of the rung. */
     forLearning: boolean('own_target').notNull().default(false),
     weather: document<Weather>().notNull(),
     /** Who confirmed a hard ball that leaves too little time. */

@@ -63,6 +63,7 @@ export {
   feedsOf,
   gateOf,
   isForLearning,
+  isSlightTurn,
   isThrownFrom,
   isTrimOf,
   type KindCount,

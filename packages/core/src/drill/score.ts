@@ -114,8 +114,9 @@ export const SAME_SPEED = 0.06;
 /** As much may be turned of a ball to bring it to its spot, or off it by a little: beyond that it is another ball (our judgement). °, share, °. */
 export const TRIM = { elevationDeg: 12, speedShare: SAME_SPEED, turnDeg: 15 } as const;
 
-/** Whether a launch is turned no further than a trim may. */
-const isTurned = (launch: RungDocument['feeds'][number]['launch'], set: RungDocument['feeds'][number]['launch']): boolean =>
+type Turn = Pick<RungDocument['feeds'][number]['launch'], 'elevationDeg' | 'bearingDeg'>;
+/** Whether a launch is turned from what is set no further than a trim may, ° of elevation and bearing. */
+export const isSlightTurn = (launch: Turn, set: Turn): boolean =>
   Math.abs(launch.elevationDeg - set.elevationDeg) <= TRIM.elevationDeg + ROUNDING &&
   Math.abs(shortTurnDeg(launch.bearingDeg - set.bearingDeg)) <= TRIM.turnDeg + ROUNDING;
 
@@ -130,7 +131,7 @@ export function isTrimOf(rung: RungDocument, card: RungDocument): boolean {
     untrimmed(rung) === untrimmed(card) &&
     rung.feeds.every(({ launch }, i) => {
       const set = card.feeds[i]!.launch;
-      return isTurned(launch, set) && Math.abs(launch.speedMps / set.speedMps - 1) <= TRIM.speedShare + ROUNDING;
+      return isSlightTurn(launch, set) && Math.abs(launch.speedMps / set.speedMps - 1) <= TRIM.speedShare + ROUNDING;
     })
   );
 }
@@ -168,9 +169,11 @@ export function isThrownFrom(card: RungDocument, rung: RungDocument): boolean {
     const set = card.feeds.find(({ id }) => id === variantOf)?.launch;
     return (
       set !== undefined &&
-      ['x', 'y', 'z'].every((axis) => launch[axis as 'x'] === set[axis as 'x']) &&
+      launch.x === set.x &&
+      launch.y === set.y &&
+      launch.z === set.z &&
       Math.abs(launch.speedMps - set.speedMps) <= byMps * (1 + TRIM.speedShare) + ROUNDING &&
-      isTurned(launch, set)
+      isSlightTurn(launch, set)
     );
   });
   const isSized = card.ownTarget === true;

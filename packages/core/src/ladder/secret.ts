@@ -1,7 +1,6 @@
-import { deal, type Feed, isForLearning, MOST_FEEDS, type RungDocument, TRIM } from '../drill/index.ts';
+import { deal, type Feed, isForLearning, isSlightTurn, MOST_FEEDS, type RungDocument } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
 import { aimMachine } from '../machine/index.ts';
-import { shortTurnDeg } from '../quantity/index.ts';
 import { seededRandom } from '../random.ts';
 import { isTooQuick } from './hurry.ts';
 import { questionOf, type Venue } from './throwing.ts';
@@ -60,9 +59,7 @@ function faster({ launch, target }: Feed, venue: Venue, moreMps: number): Launch
   const question = questionOf(venue, { x: launch.x, y: launch.y, z: launch.z }, target);
   const { solutions, spin } = aimMachine(venue.machine.profile, question, launch, { speedMps: launch.speedMps + moreMps });
   const turn = ({ elevationDeg }: { elevationDeg: number }): number => Math.abs(elevationDeg - launch.elevationDeg);
-  const [nearest] = solutions
-    .filter((each) => turn(each) <= TRIM.elevationDeg && Math.abs(shortTurnDeg(each.bearingDeg - launch.bearingDeg)) <= TRIM.turnDeg)
-    .sort((a, b) => turn(a) - turn(b));
+  const [nearest] = solutions.filter((each) => isSlightTurn(each, launch)).sort((a, b) => turn(a) - turn(b));
   if (!nearest) return null;
   const { speedMps, elevationDeg, bearingDeg } = nearest;
   return { ...launch, ...spin, speedMps, elevationDeg, bearingDeg };
