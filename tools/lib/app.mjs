@@ -20,12 +20,15 @@ const option = (args, name) => (args.includes(name) ? args[args.indexOf(name) + 
 const task = (databaseUrl, ...args) =>
   run(process.execPath, [TASKS, ...args], { env: { ...process.env, DATABASE_URL: databaseUrl }, quiet: true });
 
+/** @param {string} log */
+const endOf = (log) => `The end of ${log}:\n${readFileSync(log, 'utf8').split('\n').slice(-15).join('\n')}`;
+
 /** @param {string} url @param {import('./children.mjs').Child} child @param {string} log */
 async function untilUp(url, child, log) {
   const end = Date.now() + 60_000;
   while (!(await isUp(url))) {
     if (child.child.exitCode !== null || Date.now() > end) {
-      throw new Stop(`The server did not start. The end of ${log}:\n${readFileSync(log, 'utf8').split('\n').slice(-15).join('\n')}`);
+      throw new Stop(`The server did not start. ${endOf(log)}`);
     }
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
@@ -91,7 +94,7 @@ class Session {
       const now = Date.now();
       this.restarts = [...this.restarts.filter((at) => now - at < 60_000), now];
       if (this.restarts.length > MOST_RESTARTS) {
-        say(`\n  ${child.name} keeps ending by itself; see ${DATA}/${child.name}.log`);
+        say(`\n  ${child.name} keeps ending by itself. ${endOf(join(DATA, `${child.name}.log`))}`);
         void this.end(1);
         return;
       }

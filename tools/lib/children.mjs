@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { randomInt } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 
@@ -64,14 +65,42 @@ export async function endById(pid, patienceMs = 12_000) {
   }
 }
 
-/** The wanted port if it is free on loopback, else any free one. @param {number} [wanted] @returns {Promise<number>} */
-export function freePort(wanted = 0) {
-  return new Promise((resolve, reject) => {
+/** Ports that are handed out to whoever connects (Linux: 32768 and up); what is to be listened on lies below them, or a connection takes it meanwhile. */
+const firstHandedOut = () => {
+  try {
+    return Number.parseInt(readFileSync('/proc/sys/net/ipv4/ip_local_port_range', 'utf8'), 10) || 32_768;
+  } catch {
+    return 32_768;
+  }
+};
+const FIRST_PORT = 20_000;
+const TRIES = 200;
+
+/** What was given by this process is not given twice: who asked first may not listen yet. @type {Set<number>} */
+const given = new Set();
+
+/** @param {number} port @returns {Promise<number | undefined>} the port, or nothing when it is taken */
+const ifFree = (port) =>
+  new Promise((resolve) => {
     const server = createServer();
-    server.once('error', () => (wanted === 0 ? reject(new Error('no free port')) : freePort().then(resolve, reject)));
-    server.listen(wanted, '127.0.0.1', () => {
-      const { port } = /** @type {import('node:net').AddressInfo} */ (server.address());
-      server.close(() => resolve(port));
+    server.once('error', () => resolve(undefined));
+    server.listen(port, '127.0.0.1', () => {
+      const { port: free } = /** @type {import('node:net').AddressInfo} */ (server.address());
+      server.close(() => resolve(free));
     });
   });
+
+/** The wanted port if it is free on loopback, else any free one. @param {number} [wanted] @returns {Promise<number>} @throws Error when there is none */
+export async function freePort(wanted = 0) {
+  const asWanted = wanted === 0 ? undefined : await ifFree(wanted);
+  if (asWanted !== undefined) return asWanted;
+  const room = firstHandedOut() - FIRST_PORT;
+  for (let tries = 0; tries < TRIES; tries++) {
+    // where the kernel hands out all ports, it chooses
+    const port = await ifFree(room > TRIES ? FIRST_PORT + randomInt(room) : 0);
+    if (port === undefined || given.has(port)) continue;
+    given.add(port);
+    return port;
+  }
+  throw new Error('no free port');
 }

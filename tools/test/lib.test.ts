@@ -30,6 +30,13 @@ describe('children', () => {
     expect(other).not.toBe(wanted);
     expect(other).toBeGreaterThan(0);
   });
+  test('ports that are asked for one after the other differ, and are none that a connection is given meanwhile', async () => {
+    const ports: number[] = [];
+    for (let i = 0; i < 40; i++) ports.push(await freePort());
+    expect(new Set(ports).size).toBe(40);
+    const [first = 0] = readFileSync('/proc/sys/net/ipv4/ip_local_port_range', 'utf8').split('\t').map(Number);
+    if (first > 21_000) expect(Math.max(...ports)).toBeLessThan(first);
+  });
   test('a child is started, known by its command, and ended; ending it twice does no harm', async () => {
     const child = start('sleeper', ['sleep', '60'], { log: 2 });
     await expect.poll(() => commandOf(child.pid), { timeout: 20_000 }).toContain('sleep 60');

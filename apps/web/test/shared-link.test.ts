@@ -1,8 +1,9 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { type AddressInfo, createServer } from 'node:net';
+import type { AddressInfo } from 'node:net';
 import type { MachineId } from '@good-arc/core';
 import { serveMachine } from '@good-arc/simulator';
 import { afterEach, describe, expect, test } from 'vitest';
+import { freePort } from '../../../tools/lib/children.mjs';
 import { redisCommand } from '../../../tools/lib/redis.mjs';
 import { type Broker, redisBroker } from '../src/server/broker.ts';
 import { Links } from '../src/server/links.ts';
@@ -176,15 +177,6 @@ test('a ladder that is deleted, and a machine that is archived, at one server co
   second.keepOnly(id, 'club', '');
   await until(() => first.open(id, 'club') === undefined && !page.isUp() && !onlooker.isUp());
 });
-
-/** A port that was free a moment ago. */
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as AddressInfo;
-      server.close(() => resolve(port));
-    });
-  });
 
 function startRedis(port: number): ChildProcess {
   const [program, ...args] = redisCommand(port);
