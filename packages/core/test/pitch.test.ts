@@ -200,6 +200,19 @@ describe('two pitches', () => {
     expect(result.separationDeg).toBeLessThan(6);
     expect(result.plateSeparationM).toBeLessThan(0.001);
   });
+  test('two balls are one to the eye until half a degree parts them: always for the same ball, never from two places', () => {
+    const same = twoPitches(pitch(70, 46), pitch(70, 46), PLATE.frontY_m, 'Building', eye)!;
+    expect(same.tunnel.untilS).toBeCloseTo(same.a.timeS, 1);
+    expect(same.tunnel.toPlateM).toBeLessThan(0.3);
+    const other = twoPitches(pitch(80, 55), pitch(71, 55), PLATE.frontY_m, 'Competing', eye)!;
+    expect(other.tunnel.untilS).toBeGreaterThan(0.05);
+    expect(other.tunnel.untilS).toBeLessThan(same.tunnel.untilS);
+    expect(other.tunnel.toPlateM).toBeGreaterThan(1);
+    // arms a metre apart, 55 ft away: 3.4° from the start (arithmetic)
+    const right = pitch(80, 55);
+    const left = { ...right, launch: { ...right.launch, x: right.launch.x + 1 } };
+    expect(twoPitches(right, left, PLATE.frontY_m, 'Competing', eye)!.tunnel.untilS).toBe(0);
+  });
   test('the same pitch twice has no gap and no separation; the order only turns the sign', () => {
     const same = twoPitches(pitch(70, 46), pitch(70, 46), PLATE.frontY_m, 'Building', eye)!;
     expect(same.gapMs).toBeCloseTo(0, 9);

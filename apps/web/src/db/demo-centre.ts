@@ -82,6 +82,7 @@ export const GAME_BALLS: readonly [name: string, document: OwnGameBall, notes: s
       level: 'Building',
       band: 'own',
       releaseFt: 44,
+      hand: 'left',
       speedMph: 47,
       topspinRpm: -1300,
       sidespinRpm: 400,

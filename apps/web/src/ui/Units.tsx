@@ -2,6 +2,7 @@ import {
   type Dimension,
   mToFt,
   printAngle,
+  printBreak,
   printLength,
   printSpeed,
   printSpin,
@@ -38,6 +39,7 @@ export function printersOf(system: UnitSystem) {
   return {
     system,
     length: (m: number) => printLength(m, system),
+    break: (m: number) => printBreak(m, system),
     speed: (mps: number, digits = 0) => printSpeed(mps, system, digits),
     /** `2,950 ft up`, `at sea level`: to the ten feet or metres, nobody knows it better. */
     altitude: (m: number) => {

@@ -1,4 +1,15 @@
-import { diamondOf, type GameBall, MIDDLE_OF_ZONE_M, PLATE, SPORT_RECORDS } from '../catalog/index.ts';
+import {
+  type ArmSlot,
+  armSide,
+  diamondOf,
+  type GameBall,
+  type Hand,
+  handOf,
+  MIDDLE_OF_ZONE_M,
+  type PitchGameBall,
+  PLATE,
+  SPORT_RECORDS,
+} from '../catalog/index.ts';
 import type { Conditions, Launch } from '../flight/index.ts';
 import { ftToM, mphToMps } from '../quantity/index.ts';
 import { aim } from './aim.ts';
@@ -10,16 +21,26 @@ export interface GameArrival {
 }
 
 /**
+ * Where a pitch is let go, m: how far off by the game ball, to the side of the arm and how high by its slot.
+ * @param hand of a straight one, which either throws @param slot the sport's usual one without
+ */
+export function releaseOf(game: PitchGameBall, hand: Hand = 'right', slot?: ArmSlot): { x: number; y: number; z: number } {
+  const { release, slots } = diamondOf(game.sport)!;
+  const { asideM, share } = slot ?? slots[0]!;
+  return { x: armSide(handOf(game) ?? hand) * asideM, y: ftToM(game.releaseFt), z: (game.releaseZ_m ?? release.z) * share };
+}
+
+/**
  * Solves a game-book entry for the court's own air: shaped balls by landing depth and net clearance, serves and pitches by speed.
  * @param conditions the court's ball, air and ground; wind is left out, the book describes still air
  * @param landingX where across the court it lands (or passes the plate), m
+ * @param hand that throws a straight pitch
  * @returns null when the entry cannot be flown with this ball
  */
-export function gameLaunch(game: GameBall, conditions: Conditions, landingX = 0): GameArrival | null {
+export function gameLaunch(game: GameBall, conditions: Conditions, landingX = 0, hand: Hand = 'right'): GameArrival | null {
   const still = { ...conditions, wind: { xMps: 0, yMps: 0 } };
   if (game.kind === 'pitch') {
-    const { release } = diamondOf(game.sport)!;
-    const from = { x: release.x, y: ftToM(game.releaseFt), z: game.releaseZ_m ?? release.z };
+    const from = releaseOf(game, hand);
     const spin = { topspinRpm: game.topspinRpm, sidespinRpm: game.sidespinRpm, gyroRpm: game.gyroRpm };
     const target = { kind: 'plane', planeY: PLATE.frontY_m, x: landingX, z: MIDDLE_OF_ZONE_M } as const;
     return first({ conditions: still, from, spin, target, limits: WIDEST_LIMITS, net: null }, { speedMps: mphToMps(game.speedMph) });

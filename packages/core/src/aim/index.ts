@@ -1,6 +1,6 @@
 export { aim } from './aim.ts';
 export { arcFamily, type BlockedPart, type FamilyArc, possibleArcs } from './family.ts';
-export { type GameArrival, gameLaunch } from './game.ts';
+export { type GameArrival, gameLaunch, releaseOf } from './game.ts';
 export { MEETINGS, type MeetAnswer, type MeetHold, type Meeting, type MeetQuestion, type MeetSolution, meetBall } from './meet.ts';
 export { distanceToHold } from './nearest.ts';
 export type { Arc } from './probe.ts';

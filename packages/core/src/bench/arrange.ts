@@ -15,6 +15,7 @@ import {
   diamondOf,
   type GameBall,
   gameBallById,
+  type Hand,
   judgeContact,
   LEVEL_NEEDS,
   SPORT_RECORDS,
@@ -165,16 +166,20 @@ const MET_BEHIND_BOUNCE_M = 1.5;
 
 /** What the game ball does here, met in the player’s plane. */
 export const gameOf = (setup: Setup, conditions: Conditions, ball: GameBall): (Thrown & { ball: GameBall }) | null =>
-  ball.sport === setup.sport ? throwGameBall(conditions, ball, setup.target.x, setup.player.y) : null;
+  ball.sport === setup.sport ? throwGameBall(conditions, ball, setup.target.x, setup.player.y, handAt(setup.from)) : null;
 
-/** A game ball in still air to `landingX`, met in the plane y = `playerY`; null when it cannot be flown with this ball. */
+/** Whose arm a machine stands in for: what stands in the middle throws for a right-hander. */
+export const handAt = ({ x }: { x: number }): Hand => (x > 0 ? 'left' : 'right');
+
+/** A game ball in still air to `landingX`, met in the plane y = `playerY`; null when it cannot be flown with this ball. @param hand that throws a straight pitch */
 export function throwGameBall(
   conditions: Conditions,
   ball: GameBall,
   landingX: number,
   playerY: number,
+  hand: Hand = 'right',
 ): (Thrown & { ball: GameBall }) | null {
-  const solved = gameLaunch(ball, conditions, landingX);
+  const solved = gameLaunch(ball, conditions, landingX, hand);
   if (!solved) return null;
   const still = { ...conditions, wind: { xMps: 0, yMps: 0 } };
   const thrown = throwBall(still, solved.launch, playerY);

@@ -4,6 +4,7 @@ export {
   arrange,
   type BenchComfort,
   type FamilyMember,
+  handAt,
   throwGameBall,
 } from './arrange.ts';
 export { heldOf } from './held.ts';
@@ -12,4 +13,5 @@ export { setupToMeet } from './meet.ts';
 export { type RungChoices, rungFromSetup, setupFromRung } from './rung.ts';
 export { fieldingSetup, firstSetup, placeQuestion } from './setup.ts';
 export { type Setup, setupSchema } from './setup-schema.ts';
+export { inSlot, standsInSlot } from './slot.ts';
 export { type Arrival, conditionsOf, flightsOf, planOf, type Thrown, throwBall } from './throw.ts';

@@ -1,6 +1,6 @@
 import { gameBallId } from './game-ball.ts';
 import type { OwnGameBall } from './own-game-ball.ts';
-import type { GameBall, SportRecord } from './record.ts';
+import type { GameBall, Hand, PitchGameBall, SportRecord } from './record.ts';
 import { SPORT_RECORDS, type Sport } from './sports/index.ts';
 import type { Level } from './types.ts';
 
@@ -34,17 +34,34 @@ export function ownFrom(ball: GameBall): OwnGameBall | null {
     const { from, landsPastM, clearsByM } = ball;
     return { kind: 'shaped', sport, level, from, topspinRpm, landsPastM, clearsByM };
   }
-  const { releaseFt, speedMph, sidespinRpm, gyroRpm } = ball;
-  return { kind: 'pitch', sport, level, band: 'own', releaseFt, speedMph, topspinRpm, sidespinRpm, gyroRpm };
+  const { releaseFt, releaseZ_m, hand, speedMph, sidespinRpm, gyroRpm } = ball;
+  return {
+    kind: 'pitch',
+    sport,
+    level,
+    band: 'own',
+    releaseFt,
+    ...(releaseZ_m !== undefined && { releaseZ_m }),
+    ...(hand && { hand }),
+    speedMph,
+    topspinRpm,
+    sidespinRpm,
+    gyroRpm,
+  };
 }
 
 /** Answered with another soft one, short. */
 export const isSoft = (ball: GameBall | undefined): boolean => ball?.kind === 'shaped' && ball.soft === true;
 
+/** The arm that throws a pitch: as it is said, else told by where it bends; null for a straight one, which either throws. */
+export function handOf({ hand, sidespinRpm }: Pick<PitchGameBall, 'hand' | 'sidespinRpm'>): Hand | null {
+  if (hand) return hand;
+  return sidespinRpm === 0 ? null : sidespinRpm < 0 ? 'right' : 'left';
+}
+
 /** How a game ball is called in a list: `Rally drive, Competing` or `Fastball, College`. */
 export function gameBallLabel(ball: GameBall): string {
   if (ball.kind !== 'pitch') return `${ball.name}, ${ball.level}`;
-  // which hand throws it is only told by a ball that goes aside
-  const hand = ball.sidespinRpm === 0 ? '' : ball.sidespinRpm < 0 ? ', right-hander' : ', left-hander';
-  return `${ball.name}, ${ball.band}${hand}`;
+  const hand = handOf(ball);
+  return `${ball.name}, ${ball.band}${hand ? `, ${hand}-hander` : ''}`;
 }

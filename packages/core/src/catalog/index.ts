@@ -20,6 +20,7 @@ export {
   gameBallById,
   gameBallLabel,
   gameBallSource,
+  handOf,
   isSoft,
   ownFrom,
 } from './game-book.ts';
@@ -29,6 +30,7 @@ export { firstDials, MACHINE_KINDS } from './machines/index.ts';
 export { type OwnGameBall, ownGameBallSchema } from './own-game-ball.ts';
 export type {
   AgeBand,
+  ArmSlot,
   Ball,
   CourtLine,
   CourtPlan,
@@ -36,6 +38,7 @@ export type {
   FieldingBall,
   FieldPosition,
   GameBall,
+  Hand,
   LadderPlace,
   Net,
   NetPlay,
@@ -47,7 +50,7 @@ export type {
 } from './record.ts';
 export { TARGET_PLACE_IDS } from './record.ts';
 export { diamondOf, netBetween, netPlayOf } from './sport.ts';
-export { MIDDLE_OF_ZONE_M, PLATE, strikeZone, USUAL_HEIGHT_M } from './sports/diamond/field.ts';
+export { ARM_SIDE_M, armSide, MIDDLE_OF_ZONE_M, PLATE, strikeZone, USUAL_HEIGHT_M } from './sports/diamond/field.ts';
 export { ROLL_SOURCE } from './sports/diamond/surfaces.ts';
 export { SPORT_RECORDS, SPORTS, type Sport } from './sports/index.ts';
 export { courtPaceRating, groundOf, SURFACES, surfaceById } from './surfaces.ts';

@@ -26,6 +26,7 @@ export const ownGameBallSchema = z.discriminatedUnion('kind', [
     band: z.string().max(40),
     releaseFt: z.number().min(20, 'At least 20 ft').max(62, 'At most 62 ft'),
     releaseZ_m: z.number().min(0.2, 'At least 20 cm').max(2.6, 'At most 2.6 m').optional(),
+    hand: z.enum(['right', 'left']).optional(),
     speedMph: z.number().min(15, 'At least 15 mph').max(110, 'At most 110 mph'),
     topspinRpm: rpm,
     sidespinRpm: rpm,

@@ -124,6 +124,19 @@ export interface ServeGameBall {
   landsPastM: number;
 }
 
+/** Which arm throws. */
+export type Hand = 'right' | 'left';
+
+/** Where a pitcher's arm lets go. */
+export interface ArmSlot {
+  id: string;
+  name: string;
+  /** Off the line from plate to rubber, to the side of the arm, m. */
+  asideM: number;
+  /** Its height as a share of the usual one of who pitches. */
+  share: number;
+}
+
 /** A pitch of an age band: release, speed and spin. */
 export interface PitchGameBall {
   kind: 'pitch';
@@ -136,6 +149,8 @@ export interface PitchGameBall {
   releaseFt: number;
   /** Height at which it is let go, m; that of the sport without. */
   releaseZ_m?: number | undefined;
+  /** The arm that throws it, where that is said; else told by where it bends (`handOf`). */
+  hand?: Hand | undefined;
   speedMph: number;
   topspinRpm: number;
   sidespinRpm: number;
@@ -221,8 +236,10 @@ export interface DiamondPlay {
   rubberY_m: number;
   /** Youngest first. */
   bands: readonly AgeBand[];
-  /** Where a grown pitcher lets go: height, and off the centre line on the arm side; and the fastball's backspin across its travel. */
-  release: { z: number; x: number; fastballRpm: number };
+  /** How a grown pitcher lets go: height, m, and the fastball's backspin across its travel. */
+  release: { z: number; fastballRpm: number };
+  /** Where arms let go, the usual one first. */
+  slots: readonly ArmSlot[];
   /** Distances of a pitching machine, m from the plate tip, far ones first. */
   machineY_m: readonly number[];
   /** A machine pitching from farther than this, m, is wilder than the time it gives is worth. */

@@ -1,10 +1,13 @@
 import { gameLaunch } from '../aim/index.ts';
 import { type Arrival, throwBall, throwGameBall } from '../bench/index.ts';
 import {
+  ARM_SIDE_M,
+  armSide,
   type Contact,
   contactBand,
   diamondOf,
   type GameBall,
+  handOf,
   isSoft,
   type LadderPlace,
   LEVEL_NEEDS,
@@ -212,7 +215,8 @@ export function pitches(question: BuildQuestion): { candidates: Candidate[]; las
   const game = throwGameBall(conditions, gameBall, 0, PLATE.frontY_m)?.arrival;
   if (!game) return { candidates: [], last: null };
   const spinOf = (share: number) => ({ topspinRpm: gameBall.topspinRpm * share, sidespinRpm: gameBall.sidespinRpm * share });
-  const from = (y: number) => ({ x: 0.5, y, z: machine.profile.releaseHeightM });
+  const side = armSide(handOf(gameBall) ?? 'right') * ARM_SIDE_M;
+  const from = (y: number) => ({ x: side, y, z: machine.profile.releaseHeightM });
   const quick = (y: number): boolean => {
     const thrown = throwInTime(question, from(y), target, game.timeS, spinOf(1));
     return thrown !== null && thrown.timeS <= game.timeS * 1.02;

@@ -18,6 +18,7 @@ export {
   hitterIntervalEase,
   hitterTime,
 } from './hitting.ts';
+export { type Movement, movementOf } from './movement.ts';
 export {
   type FlightPaceAnswer,
   type FlightPaceQuestion,

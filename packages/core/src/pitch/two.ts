@@ -38,6 +38,8 @@ export interface TwoPitches {
   atDecision: { a: PitchPlace; b: PitchPlace };
   /** Between the two lines of sight from the hitter's eye at that moment, °. */
   separationDeg: number;
+  /** How long the eye sees one ball, s after release, and how far the nearer of the two is from the plate then, m; 0 s when it sees two at once. */
+  tunnel: { untilS: number; toPlateM: number };
   /** Between the two at the plate, m. */
   plateSeparationM: number;
 }
@@ -45,8 +47,10 @@ export interface TwoPitches {
 /** Where a hitter's eyes are: beside the plate, at 93 % of the height less a little for the stance (common practice, no source). */
 export const hitterEye = (batterHeightM: number, x: number): PitchPlace => ({ x, y: 0.2, z: 0.88 * batterHeightM });
 
+type Path = readonly (readonly [number, number, number, number])[];
+
 /** Place of a flight at a time, along its sampled path. */
-function placeAt(path: readonly (readonly [number, number, number, number])[], t: number): PitchPlace {
+function placeAt(path: Path, t: number): PitchPlace {
   const i = Math.max(
     1,
     path.findIndex(([when]) => when >= t),
@@ -71,6 +75,7 @@ export function twoPitches(a: Pitch, b: Pitch, planeY: number, level: Level, eye
   const gapMs = (plateB.t - plateA.t) * 1000;
   const decideS = Math.max(0, Math.min(plateA.t, plateB.t) - LEVEL_NEEDS[level].prepareS.swing);
   const atDecision = { a: placeAt(flightA.path, decideS), b: placeAt(flightB.path, decideS) };
+  const tunnel = oneUntil(flightA.path, flightB.path, Math.min(plateA.t, plateB.t), eye);
   const arrival = ({ t, speedMps, x, z }: typeof plateA): PitchArrival => ({ timeS: t, speedMps, x, z });
   return {
     a: arrival(plateA),
@@ -80,8 +85,25 @@ export function twoPitches(a: Pitch, b: Pitch, planeY: number, level: Level, eye
     decideS,
     atDecision,
     separationDeg: angleBetween(eye, atDecision.a, atDecision.b),
+    tunnel: { untilS: tunnel.t, toPlateM: Math.min(tunnel.a.y, tunnel.b.y) - planeY },
     plateSeparationM: Math.hypot(plateA.x - plateB.x, plateA.z - plateB.z),
   };
+}
+
+/** To the eye two balls are one while they are nearer than this, ° (common practice, no source). */
+const ONE_BALL_DEG = 0.5;
+const STEP_S = 0.005;
+
+/** The last moment from release on until which two flights are one to the eye, and where both are. */
+function oneUntil(pathA: Path, pathB: Path, endS: number, eye: PitchPlace) {
+  const at = (t: number) => ({ t, a: placeAt(pathA, t), b: placeAt(pathB, t) });
+  let last = at(0);
+  for (let t = 0; t <= endS; t += STEP_S) {
+    const now = at(t);
+    if (angleBetween(eye, now.a, now.b) > ONE_BALL_DEG) break;
+    last = now;
+  }
+  return last;
 }
 
 function angleBetween(eye: PitchPlace, p: PitchPlace, q: PitchPlace): number {

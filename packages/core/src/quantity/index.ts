@@ -1,5 +1,5 @@
 export { type Parsed, parseQuantity } from './parse.ts';
-export { printAngle, printLength, printShare, printSpeed, printSpin, printTemperature, printTime } from './print.ts';
+export { printAngle, printBreak, printLength, printShare, printSpeed, printSpin, printTemperature, printTime } from './print.ts';
 export {
   type Dimension,
   degToRad,

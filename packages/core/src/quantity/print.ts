@@ -16,6 +16,10 @@ export function printLength(lengthM: number, system: UnitSystem): string {
   return rest === 0 ? `${sign}${feet} ft` : `${sign}${feet} ft ${rest} in`;
 }
 
+/** How far a ball breaks, as people say it whatever its size: `18 in` or `46 cm`. */
+export const printBreak = (lengthM: number, system: UnitSystem): string =>
+  system === 'metric' ? `${fixed(lengthM / FACTORS.length.cm, 0)} cm` : `${fixed(lengthM / FACTORS.length.in, 0)} in`;
+
 /** A speed to the whole unit (`62 mph`, `100 km/h`), or with `digits` decimals. */
 export function printSpeed(speedMps: number, system: UnitSystem, digits = 0): string {
   const unit = UNIT_OF[system].speed;

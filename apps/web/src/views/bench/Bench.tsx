@@ -25,6 +25,7 @@ import { type Pair, useBench } from './useBench.ts';
 // its form is loaded once the bench stands, so that it opens at once
 const loadSaveRung = async () => ({ default: (await import('./SaveRung.tsx')).SaveRung });
 const SaveRung = lazy(loadSaveRung);
+const PitchMovement = lazy(async () => ({ default: (await import('./PitchMovement.tsx')).PitchMovement }));
 
 interface Props {
   viewer: Viewer;
@@ -115,6 +116,11 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
             <h2 className="text-xl">Arrival beside game</h2>
             <BodyPicture now={bench.now} onMeet={bench.meetAt} onDone={bench.close} />
             <ArrivalBesideGame arrangement={arrangement} />
+            {setup.target.kind === 'plane' && arrangement.thrown && (
+              <Suspense>
+                <PitchMovement setup={setup} launch={arrangement.thrown.launch} game={arrangement.game} />
+              </Suspense>
+            )}
           </>
         )}
         {ball.confidence === 'low' && (

@@ -28,7 +28,7 @@ export function Panels({ bench, hazards, canPlan }: { bench: BenchState; hazards
     {
       id: 'lines',
       name: 'Distances from the lines',
-      show: () => <Placement setup={bench.setup} onChange={(part) => bench.change(part)} />,
+      show: () => <Placement setup={bench.setup} game={bench.now.arrangement.game?.ball ?? null} onChange={(part) => bench.change(part)} />,
     },
     { id: 'trim', name: pitching ? 'Where did it pass?' : 'Where did it land?', show: () => <TrimPanel bench={bench} /> },
     { id: 'chances', name: 'Chances', show: () => <ChancesPanel bench={bench} /> },

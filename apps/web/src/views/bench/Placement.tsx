@@ -1,8 +1,9 @@
-import { planOf, type Setup } from '@good-arc/core';
+import { type GameBall, planOf, type Setup } from '@good-arc/core';
 import { useState } from 'react';
 import { atLine, fromLine, nearestLine } from '../../ui/place.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { ArmSlots } from './ArmSlots.tsx';
 
 interface SpotProps {
   name: string;
@@ -69,7 +70,7 @@ function SpotFields({ name, setup, spot, side, onSpot }: SpotProps) {
 }
 
 /** Machine, landing spot and player by distances from lines; negative is inside, or to the left. */
-export function Placement({ setup, onChange }: { setup: Setup; onChange: (change: Partial<Setup>) => void }) {
+export function Placement({ setup, game, onChange }: { setup: Setup; game: GameBall | null; onChange: (change: Partial<Setup>) => void }) {
   const { from, target, player } = setup;
   return (
     <div className="grid gap-x-8 gap-y-3 sm:grid-cols-2 xl:grid-cols-3">
@@ -108,6 +109,7 @@ export function Placement({ setup, onChange }: { setup: Setup; onChange: (change
         </fieldset>
       )}
       <SpotFields name="Player" setup={setup} spot={player} side={-1} onSpot={(spot) => onChange({ player: spot })} />
+      {target.kind === 'plane' && <ArmSlots setup={setup} game={game} onChange={onChange} />}
       <p className="text-sm text-quiet sm:col-span-2 xl:col-span-3">
         Type any unit: 5'6", 5 ft 6, 1.7 m. A minus is inside the line, or to the left.
       </p>

@@ -23,7 +23,7 @@ export function TwoPitchFigures({ bench, beside, batterM }: { bench: BenchState;
   const planeY = setup.target.kind === 'plane' ? setup.target.planeY : PLATE.frontY_m;
   const result = one && two ? twoPitches(one, two, planeY, setup.level, hitterEye(batterM, setup.player.x)) : null;
   if (!result) return <p className="mt-2">One of the two cannot be thrown as it stands.</p>;
-  const { gapMs, frames, decideS, separationDeg, plateSeparationM } = result;
+  const { gapMs, frames, decideS, separationDeg, plateSeparationM, tunnel } = result;
   const first = pair.at === 'b' ? result.a.timeS : result.b.timeS;
   const options = now.arrangement.solution
     ? forGap(
@@ -48,6 +48,16 @@ export function TwoPitchFigures({ bench, beside, batterM }: { bench: BenchState;
       <p className="mt-1">
         At the last moment to decide ({printTime(decideS)} after release) they are <b>{separationDeg.toFixed(1)}°</b> apart to the eye; at
         the plate {units.length(plateSeparationM)}.
+      </p>
+      <p className="mt-1">
+        {tunnel.untilS > 0 ? (
+          <>
+            To the eye they are one ball for the first <b>{printTime(tunnel.untilS)}</b>, and part {units.length(tunnel.toPlateM)} from the
+            plate.
+          </>
+        ) : (
+          'To the eye they are two balls from the start: let them go from one place.'
+        )}
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <QuantityField

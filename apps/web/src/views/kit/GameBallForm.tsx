@@ -1,4 +1,17 @@
-import { firstGameBall, ftToM, LEVELS, mphToMps, mpsToMph, mToFt, type OwnGameBall, ownFrom, SPORTS, type Sport } from '@good-arc/core';
+import {
+  diamondOf,
+  firstGameBall,
+  ftToM,
+  handOf,
+  LEVELS,
+  mphToMps,
+  mpsToMph,
+  mToFt,
+  type OwnGameBall,
+  ownFrom,
+  SPORTS,
+  type Sport,
+} from '@good-arc/core';
 import { Controller } from 'react-hook-form';
 import type { z } from 'zod';
 import type { GameBallRow } from '../../api/rows.ts';
@@ -102,6 +115,28 @@ export function GameBallForm({ row, save }: FormProps<GameBallRow>) {
             step={ftToM(1)}
             value={ftToM(ball.releaseFt)}
             onChange={(m) => set({ ...ball, releaseFt: mToFt(m) })}
+          />
+          <QuantityField
+            label="Let go at height"
+            dimension="length"
+            min={0.2}
+            max={2.6}
+            step={0.05}
+            value={ball.releaseZ_m ?? diamondOf(ball.sport)!.release.z}
+            onChange={(releaseZ_m) => set({ ...ball, releaseZ_m })}
+          />
+          <Select
+            label="Thrown by"
+            value={ball.hand ?? handOf(ball) ?? 'either'}
+            onChange={(hand) => {
+              const { hand: _before, ...rest } = ball;
+              set(hand === 'either' ? rest : { ...ball, hand });
+            }}
+            options={[
+              ['right', 'a right-hander'],
+              ['left', 'a left-hander'],
+              ...(ball.sidespinRpm === 0 ? ([['either', 'either']] as const) : []),
+            ]}
           />
           {spin}
           <QuantityField

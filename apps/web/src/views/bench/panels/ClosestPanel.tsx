@@ -6,11 +6,15 @@ import {
   fitParts,
   type GameBall,
   gameBallById,
+  type Hand,
+  handAt,
+  handOf,
   type Match,
   mpsToMph,
   mToFt,
   type OwnGameBall,
   planOf,
+  within,
 } from '@good-arc/core';
 import { proxy } from 'comlink';
 import { useState } from 'react';
@@ -53,9 +57,11 @@ export function ClosestPanel({ bench, canPlan }: { bench: BenchState; canPlan: b
   const feed = thrown?.arrival;
   const against = game?.arrival;
   const fit = feed && against ? fitOf(feed, against) : null;
+  // of a pitch sideways is said by the arm that throws it
+  const hand = ball.kind === 'pitch' ? (handOf(ball) ?? handAt(setup.from)) : null;
   const off = feed && against ? fitParts(feed, against) : null;
   const words = off
-    ? FIT_FIGURES.filter((key) => Math.abs(off[key]) >= WORTH_A_WORD).map((key) => `${SAY[key]} ${tooMuch(key, off[key])}`)
+    ? FIT_FIGURES.filter((key) => Math.abs(off[key]) >= WORTH_A_WORD).map((key) => `${SAY[key]} ${tooMuch(key, off[key], hand)}`)
     : [];
 
   async function search(what: 'closest' | 'place'): Promise<void> {
@@ -158,7 +164,10 @@ export function ClosestPanel({ bench, canPlan }: { bench: BenchState; canPlan: b
   );
 }
 
-function tooMuch(key: FitFigure, by: number): string {
+function tooMuch(key: FitFigure, by: number, hand: Hand | null): string {
+  // both grow to the ball’s own right, where a right-hander’s arm is
+  const toArm = hand === 'right' ? by > 0 : by < 0;
+  if (hand && (key === 'sidespinRpm' || key === 'breakM')) return `too far to the ${toArm ? 'arm' : 'glove'} side`;
   const words: Record<FitFigure, [string, string]> = {
     timeS: ['too long', 'too short'],
     speedMps: ['too fast', 'too slow'],
@@ -184,6 +193,8 @@ function asGameBall({ setup, now }: BenchState): OwnGameBall | null {
       level,
       band: 'own',
       releaseFt: mToFt(setup.from.y),
+      releaseZ_m: within(setup.from.z, [0.2, 2.6]),
+      ...(sidespinRpm !== 0 && { hand: handAt(setup.from) }),
       speedMph: mpsToMph(speedMps),
       topspinRpm,
       sidespinRpm,

@@ -39,8 +39,13 @@ export const record: SportRecord = {
     ],
     rubberY_m: rubberM,
     bands,
-    // 18–24 in to the arm side (common practice, no source)
-    release: { z: 1.75, x: inToM(21), fastballRpm: FASTBALL.totalRpm * FASTBALL.activeShare },
+    release: { z: 1.75, fastballRpm: FASTBALL.totalRpm * FASTBALL.activeShare },
+    // 18–24 in to the arm side, grown arms 5.5 to 6.5 ft up (common practice, no source)
+    slots: [
+      { id: 'three-quarter', name: 'Three-quarter', asideM: inToM(21), share: 1 },
+      { id: 'over-the-top', name: 'Over the top', asideM: inToM(18), share: 1.1 },
+      { id: 'sidearm', name: 'Sidearm', asideM: inToM(24), share: 0.92 },
+    ],
     // 50 to 30 ft
     machineY_m: [15.2, 14.0, 12.8, 11.6, 10.4, 9.1],
     farthestY_m: ftToM(55),

@@ -1,6 +1,6 @@
 import { ftToM, inToM } from '../../../quantity/index.ts';
 import { line } from '../../court.ts';
-import type { CourtPlan, FieldPosition } from '../../record.ts';
+import type { CourtPlan, FieldPosition, Hand } from '../../record.ts';
 import type { Sourced } from '../../types.ts';
 import type { Sport } from '../names.ts';
 
@@ -18,6 +18,12 @@ export const MIDDLE_OF_ZONE_M = 0.7;
  * The rule book defines it as mid-torso to the hollow of the knee.
  */
 export const strikeZone = (heightM: number): { bottomM: number; topM: number } => ({ bottomM: 0.27 * heightM, topM: 0.535 * heightM });
+
+/** To which side of the line from plate to rubber an arm throws from: x grows toward first base, and a right-hander faces the plate. */
+export const armSide = (hand: Hand): 1 | -1 => (hand === 'right' ? -1 : 1);
+
+/** A machine that stands in for a pitcher is about so far off the middle, m. */
+export const ARM_SIDE_M = 0.5;
 
 const pitchersPlate = (yM: number) => line('rubber', 'pitcher’s plate', -inToM(12), yM, inToM(12), yM);
 const BOX = { near: -ftToM(3) + inToM(8.5), far: ftToM(3) + inToM(8.5), inside: inToM(14.5), outside: inToM(62.5) };
@@ -39,7 +45,8 @@ export const plateCourt = (sport: Sport, rubberM: number, machineFt: number, sou
   ],
   references: [REAR_TIP, rubber(rubberM), { id: 'centre', name: 'centre line', axis: 'x', at: 0 }],
   player: { x: -0.75, y: PLATE.frontY_m },
-  machine: { x: 0.5, y: ftToM(machineFt) },
+  // on the side of a right-hander's arm
+  machine: { x: -ARM_SIDE_M, y: ftToM(machineFt) },
   landing: { x: 0, y: PLATE.frontY_m },
   source,
 });

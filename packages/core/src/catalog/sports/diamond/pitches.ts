@@ -70,6 +70,8 @@ export function pitches(
         releaseFt: fields[0]!.releaseFt,
         ...(release && { releaseZ_m: release.z }),
         speedMph,
+        ...(turn === 'side' && { hand: 'right' as const }),
+        ...(turn === 'side-left' && { hand: 'left' as const }),
         topspinRpm: turn === 'back' ? -active : turn === 'top' ? active : 0,
         // a right-hander's goes to his left, away from a right-handed hitter; a left-hander's is its mirror image
         sidespinRpm: turn === 'side' ? -active : turn === 'side-left' ? active : 0,

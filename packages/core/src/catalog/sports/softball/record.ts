@@ -33,8 +33,9 @@ export const record: SportRecord = {
     ],
     rubberY_m: rubberM,
     bands,
-    // at the hip, beside the body (common practice, no source)
-    release: { z: ftToM(2), x: inToM(18), fastballRpm: FASTBALL.totalRpm * FASTBALL.activeShare },
+    // underhand, at the hip, beside the body (common practice, no source)
+    release: { z: ftToM(2), fastballRpm: FASTBALL.totalRpm * FASTBALL.activeShare },
+    slots: [{ id: 'hip', name: 'At the hip', asideM: inToM(18), share: 1 }],
     // 40 to 25 ft
     machineY_m: [12.2, 11.4, 10.4, 9.4, 8.5, 7.6],
     farthestY_m: rubberM,

@@ -2,6 +2,7 @@ import { ftToM } from '../../../../quantity/index.ts';
 import type { DrillBall, DrillRung } from '../../../drill.ts';
 import type { FieldPosition } from '../../../record.ts';
 import type { Sport } from '../../names.ts';
+import { ARM_SIDE_M } from '../field.ts';
 
 /** What a sport of the diamond puts into its drills. */
 export interface DiamondDrills {
@@ -15,7 +16,6 @@ export interface DiamondDrills {
   second: { name: string; slug: string };
 }
 
-const ARM_SIDE_M = 0.5;
 /** In the right-hand box; the ball is met in front of the plate. */
 const BOX = { x: -0.75, y: ftToM(17 / 12) };
 export const HELMETS = 'Helmet on the hitter, and on whoever feeds without a screen.';
@@ -33,7 +33,7 @@ export const pitch = (name: string, game: string, share: number, part: Partial<D
 });
 /** The words in which the drills of a diamond are written, for one of its sports. */
 export function partsOf({ positions, machineFt, second }: DiamondDrills) {
-  const at = (feet: number, x = ARM_SIDE_M) => ({ x, y: ftToM(feet) });
+  const at = (feet: number, x = -ARM_SIDE_M) => ({ x, y: ftToM(feet) });
   const rung = (name: string, focalPoint: string, balls: readonly DrillBall[], part: Partial<DrillRung> = {}): DrillRung => ({
     name,
     focalPoint,
@@ -88,7 +88,7 @@ export function partsOf({ positions, machineFt, second }: DiamondDrills) {
       pitch('Fastball, first machine', 'fastball', share, { cue: 'First machine throws, second shows' }),
       pitch(`${second.name}, second machine`, second.slug, share, {
         cue: 'Second machine throws, first shows',
-        second: at(machineFt, -ARM_SIDE_M),
+        second: at(machineFt, ARM_SIDE_M),
       }),
     ];
   }
