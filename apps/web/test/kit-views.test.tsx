@@ -150,7 +150,7 @@ describe('the setup card', () => {
     const marks = [12.192, 13.716];
     expect(sayMachine('baseball', { x: 0, y: 13.75 }, marks, feet)).toBe('on the painted 45 ft mark, on the middle line');
     expect(sayMachine('baseball', { x: 0.6, y: 12.6 }, marks, feet)).toBe(
-      '1 ft behind the painted 40 ft mark, 2 ft right of the middle line',
+      '1 ft behind the painted 40 ft mark, 2 ft to the first-base side of the middle line',
     );
     expect(sayMachine('baseball', { x: 0, y: 16 }, marks, feet)).not.toContain('painted');
     expect(sayTurn(190)).toBe('10° right');

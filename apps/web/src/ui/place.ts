@@ -19,6 +19,10 @@ export function nearestLine(plan: CourtPlan, axis: 'x' | 'y', spot: { x: number;
   return candidates.reduce((a, b) => (Math.abs(spot[axis] - b.at) < Math.abs(spot[axis] - a.at) ? b : a));
 }
 
+/** How each side of a line along the court is called: `4 ft right of the line`, `4 ft to the first-base side of the line`. */
+export const sidesOf = ({ sides }: Pick<CourtPlan, 'sides'>): [left: string, right: string] =>
+  sides ? [`to the ${sides[0]}`, `to the ${sides[1]}`] : ['left', 'right'];
+
 /** `1 ft behind the far service line, 4 ft right of the centre line`. */
 export function describeSpot(plan: CourtPlan, spot: { x: number; y: number }, length: (m: number) => string): string {
   const line = nearestLine(plan, 'y', spot);
@@ -31,7 +35,8 @@ export function describeSpot(plan: CourtPlan, spot: { x: number; y: number }, le
         : `${length(Math.abs(behind))} ${behind > 0 ? 'behind' : 'inside'} the ${line.name}`;
   const side = nearestLine(plan, 'x', { ...spot, x: spot.x });
   const right = spot.x - side.at;
+  const [leftOf, rightOf] = sidesOf(plan);
   const across =
-    Math.abs(right) < 0.05 ? `on the ${side.name}` : `${length(Math.abs(right))} ${right > 0 ? 'right' : 'left'} of the ${side.name}`;
+    Math.abs(right) < 0.05 ? `on the ${side.name}` : `${length(Math.abs(right))} ${right > 0 ? rightOf : leftOf} of the ${side.name}`;
   return `${along}, ${across}`;
 }

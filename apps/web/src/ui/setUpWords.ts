@@ -13,7 +13,7 @@ import {
   shortTurnDeg,
   targetsOf,
 } from '@good-arc/core';
-import { describeSpot } from './place.ts';
+import { describeSpot, sidesOf } from './place.ts';
 import { sayPlace, targetPlan } from './sayTarget.ts';
 
 /** A mark this near counts as the mark, m: a hand's breadth. */
@@ -36,7 +36,10 @@ export function sayMachine(
     Math.abs(off) <= ON_MARK_M
       ? `on the painted ${length(near)} mark`
       : `${length(Math.abs(off))} ${off > 0 ? 'behind' : 'in front of'} the painted ${length(near)} mark`;
-  const across = Math.abs(x) < 0.05 ? 'on the middle line' : `${length(Math.abs(x))} ${x > 0 ? 'right' : 'left'} of the middle line`;
+  const across =
+    Math.abs(x) < 0.05
+      ? 'on the middle line'
+      : `${length(Math.abs(x))} ${sidesOf(SPORT_RECORDS[sport].court)[x > 0 ? 1 : 0]} of the middle line`;
   return `${along}, ${across}`;
 }
 

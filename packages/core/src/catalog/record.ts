@@ -88,6 +88,8 @@ export interface CourtPlan {
   source: Sourced;
   /** Drawn with the near end on the left: a field that is played away from home. */
   nearOnLeft?: boolean;
+  /** What lies to the left and to the right of someone who looks from the near end, where that has names of its own. */
+  sides?: readonly [left: string, right: string];
 }
 
 /** A net-sport ball as a person would say it; its speed is solved for the court's own air. */

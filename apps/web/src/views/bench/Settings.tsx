@@ -1,4 +1,4 @@
-import { netPlayOf, printAngle } from '@good-arc/core';
+import { diamondOf, netPlayOf, printAngle } from '@good-arc/core';
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { useUnits } from '../../ui/Units.tsx';
@@ -148,7 +148,7 @@ export function Settings({ bench }: { bench: BenchState }) {
               max={profile.spin.maxRpm}
               limitOf={machine.name}
               onChange={(sidespinRpm) => change({ sidespinRpm }, 'sidespin')}
-              hint="plus: to its right"
+              hint={diamondOf(setup.sport) ? 'plus: a right-hander’s arm side' : 'plus: to its right'}
             />
           ) : (
             <Figure label="Sidespin" value="none" hint="not this machine" />

@@ -147,7 +147,7 @@ export function GameBallForm({ row, save }: FormProps<GameBallRow>) {
             step={100}
             value={ball.sidespinRpm}
             onChange={(sidespinRpm) => set({ ...ball, sidespinRpm })}
-            hint="plus curves it to its right"
+            hint="plus: to a right-hander’s arm side"
           />
         </>
       )}

@@ -25,6 +25,8 @@ export const armSide = (hand: Hand): 1 | -1 => (hand === 'right' ? -1 : 1);
 /** A machine that stands in for a pitcher is about so far off the middle, m. */
 export const ARM_SIDE_M = 0.5;
 
+const SIDES = ['third-base side', 'first-base side'] as const;
+
 const pitchersPlate = (yM: number) => line('rubber', 'pitcher’s plate', -inToM(12), yM, inToM(12), yM);
 const BOX = { near: -ftToM(3) + inToM(8.5), far: ftToM(3) + inToM(8.5), inside: inToM(14.5), outside: inToM(62.5) };
 const REAR_TIP = { id: 'plate', name: 'rear tip of the plate', axis: 'y', at: 0 } as const;
@@ -48,6 +50,7 @@ export const plateCourt = (sport: Sport, rubberM: number, machineFt: number, sou
   // on the side of a right-hander's arm
   machine: { x: -ARM_SIDE_M, y: ftToM(machineFt) },
   landing: { x: 0, y: PLATE.frontY_m },
+  sides: SIDES,
   source,
 });
 
@@ -88,6 +91,7 @@ export function wholeField(
     machine: { x: 2, y: 2 },
     landing,
     nearOnLeft: true,
+    sides: SIDES,
     source,
   };
 }
