@@ -284,10 +284,13 @@ describe('baseball', () => {
     expect(text).toMatch(/frames at 30 · .*frames at 60 · .*frames at 120 · .*frames at 240 per second/);
     expect(text).toMatch(/from here \d+\.\d mph/);
   });
-  test('a taller batter has a higher zone', () => {
-    const zone = (batterHeightM: number): string => words(<PlateWindow bench={benchOf('baseball', { batterHeightM })} />);
-    expect(zone(1.9)).toContain('3 ft 4 in');
-    expect(zone(1.3)).toContain('2 ft 3 in');
+  test('a taller batter has a higher zone; the young by a rule of their own', () => {
+    const zone = (batterHeightM: number, band: string): string =>
+      words(<PlateWindow bench={benchOf('baseball', { batterHeightM, gameBallId: `baseball-fastball-${band}` })} />);
+    expect(zone(1.9, '13-14')).toContain('3 ft 4 in');
+    expect(zone(1.3, '13-14')).toContain('2 ft 3 in');
+    // 1.3 m × 0.75 (arithmetic)
+    expect(zone(1.3, '11-12')).toContain('3 ft 2 in');
   });
   test.each(diamondOf('baseball')!.fieldingBalls.map((ball) => [ball.name, ball] as const))(
     '%s: called so, with hang time, rest and the nearest fielder',

@@ -12,6 +12,7 @@ import {
   gameLaunch,
   handAt,
   handOf,
+  heightOf,
   inSlot,
   type Launch,
   MACHINE_KINDS,
@@ -24,6 +25,9 @@ import {
   type Setup,
   SPORT_RECORDS,
   standsInSlot,
+  strikeZone,
+  strikeZoneOf,
+  USUAL_HEIGHT_M,
 } from '../src/index.ts';
 
 const inches = (m: number): number => m / 0.0254;
@@ -205,3 +209,31 @@ function pitching(sport: 'baseball' | 'softball'): Setup {
   const { surfaces } = SPORT_RECORDS[sport];
   return firstSetup({ id: 'court', sport, surfaceId: surfaces[0]!.id }, { id: 'machine', profile: machine(sport) }, 'Advanced', 0);
 }
+
+describe('the strike zone of an age band', () => {
+  const heights = (sport: 'baseball' | 'softball') => diamondOf(sport)!.bands.map(({ heightM }) => heightM);
+  test('is by the rule of the young up to twelve, by the rule book from there on', () => {
+    for (const sport of ['baseball', 'softball'] as const) {
+      const rules = diamondOf(sport)!.bands.map(({ zone }) => zone);
+      expect(rules).toEqual(['youth', 'youth', 'youth', 'rule book', 'rule book', 'rule book', 'rule book']);
+      expect(heights(sport)).toEqual([...heights(sport)].sort((a, b) => a - b));
+    }
+    // top of the knees to the armpits of a child of 1.40 m: 0.40 to 1.05 m; grown: 0.486 to 0.963 m at 1.80 (arithmetic on 0.285, 0.75, 0.27, 0.535)
+    const child = strikeZoneOf('baseball', { level: 'Starting', batterHeightM: 1.4 });
+    expect([child.bottomM, child.topM]).toEqual([expect.closeTo(0.399, 6), expect.closeTo(1.05, 6)]);
+    const grown = strikeZoneOf('baseball', { level: 'Advanced', batterHeightM: 1.8 });
+    expect([grown.bottomM, grown.topM]).toEqual([expect.closeTo(0.486, 6), expect.closeTo(0.963, 6)]);
+  });
+  test('of a level with two bands the game ball says which; without one of them it is the younger', () => {
+    const of = (gameBallId?: string) => strikeZoneOf('baseball', { level: 'Building', gameBallId, batterHeightM: 1.5 });
+    expect(of('baseball-fastball-13-14')).toEqual(strikeZone(1.5));
+    expect(of('baseball-fastball-11-12')).toEqual(strikeZone(1.5, 'youth'));
+    for (const id of [undefined, '', 'somebody’s own', 'baseball-fastball-college']) expect(of(id)).toEqual(strikeZone(1.5, 'youth'));
+  });
+  test('nobody’s height is that of the age, not of the grown; a typed one stands', () => {
+    expect(heightOf('baseball', { level: 'Starting' })).toBe(heights('baseball')[0]);
+    expect(heightOf('softball', { level: 'Building', gameBallId: 'softball-fastball-13-14' })).toBe(1.63);
+    expect(heightOf('baseball', { level: 'Starting', batterHeightM: 1.6 })).toBe(1.6);
+    expect(heightOf('tennis', { level: 'Starting' })).toBe(USUAL_HEIGHT_M);
+  });
+});

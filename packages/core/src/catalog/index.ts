@@ -47,6 +47,7 @@ export type {
   SportRecord,
   Surface,
   TargetPlaceId,
+  ZoneRule,
 } from './record.ts';
 export { TARGET_PLACE_IDS } from './record.ts';
 export { diamondOf, netBetween, netPlayOf } from './sport.ts';

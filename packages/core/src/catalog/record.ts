@@ -194,6 +194,9 @@ export interface NetPlay {
   atNetY_m: number;
 }
 
+/** A strike zone by the rule book of grown players, or of the young. */
+export type ZoneRule = 'rule book' | 'youth';
+
 /** An age band of a diamond sport and its own game. */
 export interface AgeBand {
   id: string;
@@ -205,6 +208,10 @@ export interface AgeBand {
   fields: readonly { rubberFt: number; releaseFt: number }[];
   /** How its own pitchers let go: height, m, and the active backspin of a fastball; as the sport's grown ones without. */
   release?: { z: number; fastballRpm: number };
+  /** Usual height of its players, m. */
+  heightM: number;
+  /** By which rule its strike zone is. */
+  zone: ZoneRule;
   /** From high school on a little more speed is a challenge still. */
   grown: boolean;
   /** The band that stands for its level in built-in drills. */

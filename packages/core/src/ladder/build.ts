@@ -348,7 +348,7 @@ function rungOf(question: BuildQuestion, { name, launch, target, stroke, contact
     targetAt: shape.targetAt,
     gate: shape.gate,
     shadowSwings: 0,
-    ...(heightM !== USUAL_HEIGHT_M && { batterHeightM: heightM }),
+    ...((diamondOf(sport) || heightM !== USUAL_HEIGHT_M) && { batterHeightM: heightM }),
   };
 }
 

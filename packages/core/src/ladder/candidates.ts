@@ -17,10 +17,10 @@ import {
   type Scatter,
   SPORT_RECORDS,
   type Stroke,
-  strikeZone,
 } from '../catalog/index.ts';
 import { type Comfort, type Feed, reactionNeededS } from '../drill/index.ts';
 import type { Conditions, Launch } from '../flight/index.ts';
+import { strikeZoneOf } from '../pitch/index.ts';
 import type { Approach } from '../progress/index.ts';
 import { ftToM } from '../quantity/index.ts';
 import { type Meet, throwInTimeToMeet, throwToMeet } from './meeting.ts';
@@ -208,7 +208,7 @@ export function pitches(question: BuildQuestion): { candidates: Candidate[]; las
   const { sport, gameBall, machine, heightM } = question;
   const play = diamondOf(sport);
   if (gameBall.kind !== 'pitch' || !play) return { candidates: [], last: null };
-  const zone = strikeZone(heightM);
+  const zone = strikeZoneOf(sport, { level: question.level, gameBallId: gameBall.id, batterHeightM: heightM });
   const target = { kind: 'plane' as const, planeY: PLATE.frontY_m, x: 0, z: (zone.bottomM + zone.topM) / 2 };
   const { conditions } = questionOf(question, { x: 0, y: 15, z: 1.4 }, target);
   const player = { x: question.hand === 'right' ? -0.75 : 0.75, y: PLATE.frontY_m };

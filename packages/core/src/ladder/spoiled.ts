@@ -1,7 +1,8 @@
 import { conditionsOf } from '../bench/index.ts';
-import { diamondOf, LEVEL_NEEDS, netBetween, PLATE, SPORT_RECORDS, type Sport, strikeZone, USUAL_HEIGHT_M } from '../catalog/index.ts';
+import { diamondOf, LEVEL_NEEDS, netBetween, PLATE, SPORT_RECORDS, type Sport } from '../catalog/index.ts';
 import { away, comfortOf, doubtBits, type Feed, isIn, isToFielders, type RungDocument } from '../drill/index.ts';
 import type { MachineProfile } from '../machine/index.ts';
+import { strikeZoneOf } from '../pitch/index.ts';
 import { seededRandom } from '../random.ts';
 import { endpointOf, normals, thrownOff } from '../spread/index.ts';
 import type { JudgedRung } from './judge.ts';
@@ -95,7 +96,7 @@ const isTooQuick = (ease: number): boolean => comfortOf(ease) === 'too quick';
 /** What is wrong with a throw of a ball, if anything. @param availableS for the ball as it is set */
 function faultsOf(rung: RungDocument, feed: Feed, sport: Sport, { middle, availableS }: { middle: Seen; availableS: number }) {
   const { inPlay } = SPORT_RECORDS[sport].court;
-  const zone = strikeZone(rung.batterHeightM ?? USUAL_HEIGHT_M);
+  const zone = diamondOf(sport) && strikeZoneOf(sport, { ...rung, gameBallId: feed.gameBallId });
   return (launch: Feed['launch'], weather: RungDocument['weather'], met: Seen | null): Spoilt | null => {
     const conditions = conditionsOf({ ...rung, weather });
     const { target } = feed;
@@ -109,7 +110,7 @@ function faultsOf(rung: RungDocument, feed: Feed, sport: Sport, { middle, availa
     }
     if (!met) return 'out';
     if (isToFielders(sport, target)) return isTooQuick(met.flightS / met.needS) ? 'beyond' : null;
-    if (diamondOf(sport)) {
+    if (zone) {
       const { x, heightM } = met.arrival!;
       const { radiusM } = conditions.ball;
       const isStrike = Math.abs(x) <= PLATE.halfWidthM + radiusM && heightM >= zone.bottomM - radiusM && heightM <= zone.topM + radiusM;

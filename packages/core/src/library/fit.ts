@@ -14,7 +14,6 @@ import {
   SPORT_RECORDS,
   type Sport,
   type Stroke,
-  strikeZone,
   type TargetPlaceId,
   USUAL_HEIGHT_M,
 } from '../catalog/index.ts';
@@ -45,6 +44,7 @@ import {
   wholly,
 } from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
+import { strikeZoneOf } from '../pitch/index.ts';
 import { type Approach, firstShareFor, gateFor, targetFor } from '../progress/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
 import { between, isForLevel, netBall } from './net-ball.ts';
@@ -145,7 +145,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       ...hitTo,
       gate: rung.gate ?? gateFor(approach, rung.perRound),
       shadowSwings: rung.shadowSwings ?? 0,
-      ...(question.heightM !== USUAL_HEIGHT_M && { batterHeightM: question.heightM }),
+      ...((diamondOf(drill.sport) || question.heightM !== USUAL_HEIGHT_M) && { batterHeightM: question.heightM }),
       ...(rung.hitters && { hitters: rung.hitters }),
       ...(rung.sweep && { sweep: sweepOf(rung, machine.profile) }),
       ...(rung.ritual && { ritual: rung.ritual }),
@@ -327,7 +327,7 @@ function pitchTo(
   softer: number,
 ): AimedBall | null {
   if (game?.kind !== 'pitch') return null;
-  const zone = strikeZone(heightM);
+  const zone = strikeZoneOf(venue.sport, { level: venue.level, gameBallId: game.id, batterHeightM: heightM });
   const z = Math.max(0.15, between(zone.bottomM, zone.topM, ball.zone ?? 0.5));
   const target = { kind: 'plane' as const, planeY: PLATE.frontY_m, x: ball.x, z };
   const arrival = throwGameBall(conditionsOf(conditionsFor(venue)), game, ball.x, PLATE.frontY_m)?.arrival;

@@ -40,3 +40,4 @@ export {
   type TwoPitches,
   twoPitches,
 } from './two.ts';
+export { heightOf, strikeZoneOf, type ZoneQuestion } from './zone.ts';

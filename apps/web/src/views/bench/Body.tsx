@@ -1,4 +1,4 @@
-import { bodyBands, contactBand, contactOf, diamondOf, USUAL_HEIGHT_M } from '@good-arc/core';
+import { bodyBands, contactBand, contactOf, diamondOf, heightOf } from '@good-arc/core';
 import { Handle } from '../../ui/Handle.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { useWidth } from '../../ui/useWidth.ts';
@@ -16,7 +16,7 @@ function bandOf({ setup, arrangement, field }: Worked): readonly [number, number
 
 /** The player from the side, with the band in which the level should meet the ball. */
 export function Body({ now, x, up }: { now: Worked; x: number; up: (z: number) => number }) {
-  const tall = now.setup.batterHeightM ?? USUAL_HEIGHT_M;
+  const tall = heightOf(now.setup.sport, now.setup);
   const band = bandOf(now);
   const perM = up(0) - up(1);
   const wide = 0.4 * perM;
@@ -50,7 +50,7 @@ export function BodyPicture({ now, onMeet, onDone }: { now: Worked; onMeet: (hei
   const perM = (HEIGHT_PX - 12) / TALL_M;
   const up = (z: number): number => HEIGHT_PX - 8 - z * perM;
   const x = width * 0.5;
-  const tall = now.setup.batterHeightM ?? USUAL_HEIGHT_M;
+  const tall = heightOf(now.setup.sport, now.setup);
   const game = now.arrangement.game?.arrival;
   const ballY = Math.max(10, up(arrival.heightM));
   return (

@@ -1,4 +1,4 @@
-import { ballById, hitterEye, LEVEL_NEEDS, linearSpread, PLATE, strikeZone, USUAL_HEIGHT_M } from '@good-arc/core';
+import { ballById, heightOf, hitterEye, LEVEL_NEEDS, linearSpread, PLATE, strikeZoneOf } from '@good-arc/core';
 import { lazy, Suspense, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Handle } from '../../ui/Handle.tsx';
@@ -21,8 +21,8 @@ export function PlateWindow({ bench }: { bench: BenchState }) {
   const { setup, now, other, pair, change } = bench;
   const { target } = setup;
   if (target.kind !== 'plane') return null;
-  const batterM = setup.batterHeightM ?? USUAL_HEIGHT_M;
-  const zone = strikeZone(batterM);
+  const batterM = heightOf(setup.sport, setup);
+  const zone = strikeZoneOf(setup.sport, setup);
   const beside = other && other.setup.target.kind === 'plane' ? other : null;
   const [width, height] = [2 * VIEW.x * PX_PER_M, (VIEW.top + 0.08) * PX_PER_M];
   const px = (x: number): number => (x + VIEW.x) * PX_PER_M;
@@ -126,7 +126,7 @@ export function PlateWindow({ bench }: { bench: BenchState }) {
             <span className="font-title text-3xl font-bold">{strike === null ? '–' : `${Math.round(100 * strike)} %`}</span> strikes{' '}
             <SourceMark
               about="the zone"
-              source="Top 53.5 % and bottom 27 % of the batter’s height (the automated-zone proportion, quoted from memory); the rule book says mid-torso to the hollow of the knee. A ball that touches the zone counts. Spread by the machine’s repeatability."
+              source="From 27 to 53.5 % of the batter’s height (the automated-zone proportion; the rule book says mid-torso to the hollow of the knee), up to twelve years from 28.5 to 75 % (top of the knees to the armpits); quoted from memory. A ball that touches the zone counts. Spread by the machine’s repeatability."
             />
           </p>
         </div>

@@ -1,4 +1,4 @@
-import { type Arrangement, diamondOf, SPORT_RECORDS, strikeZone, USUAL_HEIGHT_M } from '@good-arc/core';
+import { type Arrangement, diamondOf, SPORT_RECORDS, strikeZoneOf } from '@good-arc/core';
 import type { RulerScale } from '../../ui/scale.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { Body } from './Body.tsx';
@@ -22,10 +22,10 @@ export function Profile({
 }) {
   const { along } = scale;
   const { setup, arrangement, field } = now;
-  const { net, sport } = SPORT_RECORDS[setup.sport].court;
+  const { net } = SPORT_RECORDS[setup.sport].court;
   const { family, thrown, game } = arrangement;
   const side = ([, , y, z]: Point): [number, number] => [along(y), up(z)];
-  const zone = strikeZone(setup.batterHeightM ?? USUAL_HEIGHT_M);
+  const zone = diamondOf(setup.sport) && strikeZoneOf(setup.sport, setup);
   return (
     <g clipPath="url(#profile)">
       {setup.ceilingM !== undefined && (
@@ -61,7 +61,7 @@ export function Profile({
       )}
       <line x1={0} x2={width} y1={ground} y2={ground} stroke="currentColor" strokeWidth={2.4} />
       {net && <NetLabel arrangement={arrangement} x={along(0)} ground={ground} up={up} height={net.centreHeightM} />}
-      {diamondOf(sport) && setup.target.kind === 'plane' && (
+      {zone && setup.target.kind === 'plane' && (
         <rect
           x={along(setup.target.planeY) - 5}
           y={up(zone.topM)}

@@ -15,8 +15,7 @@ import {
   PLATE,
   type Setup,
   type SpreadQuestion,
-  strikeZone,
-  USUAL_HEIGHT_M,
+  strikeZoneOf,
 } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import type { Kit, MachineRow, Viewer } from '../../api/rows.ts';
@@ -54,7 +53,7 @@ export const spreadQuestion = (setup: Setup, arrangement: Arrangement, machine: 
 export function strikeQuestion({ setup, arrangement, machine }: Pick<Worked, 'setup' | 'arrangement' | 'machine'>): SpreadQuestion | null {
   const question = spreadQuestion(setup, arrangement, machine);
   if (question?.target.kind !== 'plane') return null;
-  const zone = strikeZone(setup.batterHeightM ?? USUAL_HEIGHT_M);
+  const zone = strikeZoneOf(setup.sport, setup);
   const { radiusM } = question.conditions.ball;
   return {
     ...question,

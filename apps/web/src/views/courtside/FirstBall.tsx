@@ -1,4 +1,4 @@
-import { type NextTrim, printReading, SPORT_RECORDS, USUAL_HEIGHT_M } from '@good-arc/core';
+import { type NextTrim, printReading, SPORT_RECORDS, strikeZoneOf } from '@good-arc/core';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { LandingPlan } from '../../ui/LandingPlan.tsx';
@@ -52,7 +52,7 @@ export function FirstBall(props: Props) {
         {target.kind === 'plane' ? (
           <WindowPlan
             zone={{ x: target.x, z: target.z, widthM: zone.widthM, depthM: zone.depthM }}
-            batterHeightM={document.batterHeightM ?? USUAL_HEIGHT_M}
+            strike={strikeZoneOf(sport, { ...document, gameBallId: document.feeds[first.index]!.gameBallId })}
             marks={planMarks}
             landed={line.landed}
             onMark={first.mark}

@@ -1,4 +1,4 @@
-import { PLATE, strikeZone } from '@good-arc/core';
+import { PLATE } from '@good-arc/core';
 import type { PointerEvent } from 'react';
 import { Cross } from '../../ui/Cross.tsx';
 import type { PlanMark } from '../../ui/LandingPlan.tsx';
@@ -9,7 +9,8 @@ import { useWidth } from '../../ui/useWidth.ts';
 interface Props {
   /** Middle and size of the window, m; x to the right of someone at the plate looking at the machine. */
   zone: { x: number; z: number; widthM: number; depthM: number };
-  batterHeightM: number;
+  /** Of who hits, m. */
+  strike: { bottomM: number; topM: number };
   marks: readonly PlanMark[];
   landed: { x: number; z: number } | null;
   onMark: (spot: { x: number; y: number }) => void;
@@ -21,13 +22,12 @@ const TOP_M = 2.1;
 const STEP_M = 0.05;
 
 /** The window at the plate, facing the machine: tap where the ball passed. Marks carry the height as their y. */
-export function WindowPlan({ zone, batterHeightM, marks, landed, onMark }: Props) {
+export function WindowPlan({ zone, strike, marks, landed, onMark }: Props) {
   const [ref, full] = useWidth(360);
   const units = useUnits();
   const width = Math.min(full, 420);
   const per = width / (2 * HALF_WIDTH_M);
   const [px, py] = [(x: number) => (x + HALF_WIDTH_M) * per, (z: number) => (TOP_M - z) * per];
-  const strike = strikeZone(batterHeightM);
   const { cross, clear, keys } = useCross(
     { x: zone.x, y: zone.z },
     STEP_M,

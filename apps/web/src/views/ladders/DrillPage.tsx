@@ -1,4 +1,4 @@
-import { APPROACHES, type Approach, type Drill, fitDrill, USUAL_HEIGHT_M } from '@good-arc/core';
+import { APPROACHES, type Approach, type Drill, fitDrill, heightOf } from '@good-arc/core';
 import { useMemo, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
 import { ArcsOverlay } from '../../ui/ArcsOverlay.tsx';
@@ -56,7 +56,7 @@ export function DrillPage({
         ? fitDrill(drill, {
             ...venue,
             hand: where?.hand ?? 'right',
-            heightM: player?.heightM ?? USUAL_HEIGHT_M,
+            heightM: player?.heightM ?? heightOf(drill.sport, venue),
             approach,
             scatter: own.scatter,
             ...(second && { second: { id: second.id, profile: second.profile } }),

@@ -7,8 +7,8 @@ import {
   firstGameBall,
   GAME_BOOK,
   gameBallAt,
+  heightOf,
   SPORTS,
-  USUAL_HEIGHT_M,
 } from '@good-arc/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Kit, Viewer } from '../../api/rows.ts';
@@ -55,7 +55,7 @@ export function useBuildQuestion(kit: Kit, viewer: Viewer, search: string) {
         gameBall,
         hand: where?.hand ?? 'right',
         wing,
-        heightM: player?.heightM ?? USUAL_HEIGHT_M,
+        heightM: player?.heightM ?? heightOf(sport, { level, gameBallId: gameBall.id }),
         focalPoint,
         minutes,
         hopperBalls,

@@ -1,6 +1,6 @@
 import { ftToM, inToM } from '../../../quantity/index.ts';
 import { line } from '../../court.ts';
-import type { CourtPlan, FieldPosition, Hand } from '../../record.ts';
+import type { CourtPlan, FieldPosition, Hand, ZoneRule } from '../../record.ts';
 import type { Sourced } from '../../types.ts';
 import type { Sport } from '../names.ts';
 
@@ -14,10 +14,16 @@ export const USUAL_HEIGHT_M = 1.75;
 export const MIDDLE_OF_ZONE_M = 0.7;
 
 /**
- * Strike zone from the batter's height: top 53.5 %, bottom 27 % of it (the automated-zone proportion; quoted from memory).
- * The rule book defines it as mid-torso to the hollow of the knee.
+ * Bottom and top as shares of the batter's height. Of grown players mid-torso to the hollow of the knee, here the automated-zone proportion; of the
+ * young the top of the knees to the armpits (both quoted from memory).
  */
-export const strikeZone = (heightM: number): { bottomM: number; topM: number } => ({ bottomM: 0.27 * heightM, topM: 0.535 * heightM });
+const ZONES: Record<ZoneRule, readonly [bottom: number, top: number]> = { 'rule book': [0.27, 0.535], youth: [0.285, 0.75] };
+
+/** Strike zone from the batter's height, m. */
+export function strikeZone(heightM: number, rule: ZoneRule = 'rule book'): { bottomM: number; topM: number } {
+  const [bottom, top] = ZONES[rule];
+  return { bottomM: bottom * heightM, topM: top * heightM };
+}
 
 /** To which side of the line from plate to rubber an arm throws from: x grows toward first base, and a right-hander faces the plate. */
 export const armSide = (hand: Hand): 1 | -1 => (hand === 'right' ? -1 : 1);

@@ -2,6 +2,13 @@ import { gameBallId } from '../../game-ball.ts';
 import type { AgeBand, PitchGameBall } from '../../record.ts';
 import type { Level } from '../../types.ts';
 import type { Sport } from '../names.ts';
+import { USUAL_HEIGHT_M } from './field.ts';
+
+/** Usual heights by age, m, boys and girls alike (common practice, no source); older ones are grown. */
+export const HEIGHT_M = { '8-and-under': 1.27, '9-10': 1.38, '11-12': 1.5, '13-14': 1.63 } as const;
+const isYoung = (id: string): id is keyof typeof HEIGHT_M => id in HEIGHT_M;
+/** The last age by the rule of the young (common practice, no source). */
+const LAST_YOUTH = '11-12';
 
 /**
  * A band's own game: fastball, and where the pitcher lets go of it on each of the fields it plays on, the usual first (common practice, no source).
@@ -24,6 +31,8 @@ export const band = (
   name,
   level,
   fastballMph,
+  heightM: isYoung(id) ? HEIGHT_M[id] : USUAL_HEIGHT_M,
+  zone: isYoung(id) && HEIGHT_M[id] <= HEIGHT_M[LAST_YOUTH] ? 'youth' : 'rule book',
   grown,
   ofDrills,
   slug,
