@@ -53,6 +53,8 @@ const runSchema = z.object({
   balls: z.array(ballSchema),
   /** Taps at the swing: which ball, and how long after it was there, ms. */
   swings: z.array(z.object({ seq: z.int(), offMs: z.number() })).default([]),
+  /** Taps as somebody was ready: for which ball, and how long after it was let go, ms. */
+  readies: z.array(z.object({ seq: z.int(), offMs: z.number() })).default([]),
   /** Moments to look at on the film. */
   marks: z.array(z.object({ atS: z.int(), seq: z.int() })).default([]),
 });

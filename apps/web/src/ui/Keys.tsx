@@ -38,6 +38,9 @@ const BY_VIEW: readonly (readonly [path: string, keys: KeyList])[] = [
       ['S', 'stow'],
       ['J, K, L, space', 'in, near, out, let go'],
       ['U', 'undo the last result'],
+      ['N', 'the ball that waits is not judged'],
+      ['G, T', 'ready, and swing, where they are timed'],
+      ['B', 'along with the balls of a machine without a line'],
     ],
   ],
 ];

@@ -1,4 +1,4 @@
-import type { SwingTiming } from '@good-arc/core';
+import type { TapTiming } from '@good-arc/core';
 
 /** A moment of a round, s from its start, and the ball that was thrown then. */
 export interface Mark {
@@ -14,10 +14,18 @@ export const sayChanges = (changes: readonly { seq: number; said: string }[]): s
   changes.map(({ seq, said }) => `From ball ${seq}: ${said}.`).join(' ');
 
 /** `Swings: 15 ms late on average, ± 38 ms, of 12.`; empty without one. */
-export function saySwings(timing: SwingTiming | null): string {
+export const saySwings = (timing: TapTiming | null): string => sayTaps('Swings', timing);
+
+/** What is done as a ball is let go: a hitter loads, who stands behind a net lands from a small hop. */
+export const readyWord = (isHitter: boolean): string => (isHitter ? 'Loaded' : 'Split step');
+
+/** `Loaded: 40 ms early on average, ± 30 ms, of 8.`; empty without one. */
+export const sayTimesReady = (word: string, timing: TapTiming | null): string => sayTaps(word, timing);
+
+function sayTaps(what: string, timing: TapTiming | null): string {
   if (!timing) return '';
   const { n, meanMs, spreadMs } = timing;
-  return `Swings: ${sayOff(meanMs)}${n > 1 ? ' on average' : ''}${spreadMs === null ? '' : `, ± ${Math.round(spreadMs)} ms`}, of ${n}.`;
+  return `${what}: ${sayOff(meanMs)}${n > 1 ? ' on average' : ''}${spreadMs === null ? '' : `, ± ${Math.round(spreadMs)} ms`}, of ${n}.`;
 }
 
 /** `15 ms late`. */

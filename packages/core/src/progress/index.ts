@@ -37,5 +37,5 @@ export { FIRST_SHARE, firstTargetFor, scatterAt } from './players.ts';
 export { type Rate, wilsonRate, Z975 } from './rate.ts';
 export { chanceToMeet, firstShareFor } from './share.ts';
 export { studentT975 } from './student.ts';
-export { MOST_OFF_MS, type SwingTiming, swingTiming } from './swing.ts';
+export { MOST_OFF_MS, type TapTiming, tapTiming } from './tap.ts';
 export { rateAt, roundWidthFor, SURE_WIDTH, type Width, type WidthAdvice, widthAdvice, widthAt, widthFor } from './width.ts';

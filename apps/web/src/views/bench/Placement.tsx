@@ -61,7 +61,7 @@ function SpotFields({ name, setup, spot, side, onSpot }: SpotProps) {
           label={`${name}: line along the court`}
           labelHidden
           value={across.id}
-          options={lines('x').map(([id, lineName]) => [id, `${sidesOf(plan)[1]} of ${lineName}`] as const)}
+          options={lines('x').map(([id, lineName]) => [id, `${sidesOf(plan)[1].replace(/^to the /, '')} of ${lineName}`] as const)}
           onChange={(x) => setChosen({ ...chosen, x })}
         />
       </div>
@@ -97,7 +97,7 @@ export function Placement({ setup, game, onChange }: { setup: Setup; game: GameB
               onChange={(z) => onChange({ target: { ...target, z } })}
             />
             <QuantityField
-              label="Right, as the hitter sees it"
+              label="Right of the middle"
               dimension="length"
               step={0.05}
               min={-3}

@@ -27,9 +27,9 @@ import { RoundNotices } from './RoundNotices.tsx';
 import { RungHead } from './RungHead.tsx';
 import { SignalFields } from './SignalFields.tsx';
 import { StockNotices } from './StockNotices.tsx';
-import { SwingTaps } from './SwingTaps.tsx';
 import { useSignals } from './signals.ts';
 import { Score, Tally } from './Tally.tsx';
+import { TimingTaps } from './TimingTaps.tsx';
 import { useCourtTime } from './useCourtTime.ts';
 import { useLive } from './useLive.ts';
 import { type CourtsideProps, useOnCourt } from './useOnCourt.ts';
@@ -56,7 +56,7 @@ function CourtsideView(props: CourtsideProps) {
   const { viewer, number, ladder, next, below, second, courtName, marksM, players, checks } = props;
   const [signals, setSignals] = useSignals();
   const [taps, setTaps] = useState(false);
-  const [swings, setSwings] = useState(false);
+  const [timing, setTiming] = useState(false);
   const units = useUnits();
   const onCourt = useOnCourt({ ...props, rung, machine });
   const { document, judged, inSight, run, balls, thrown, finished, blocked, crew, pending, canJudge, give, names, everyS, beat, hasLine } =
@@ -188,7 +188,13 @@ function CourtsideView(props: CourtsideProps) {
             onTap={onCourt.judgeAt}
           />
         )}
-        {run && swings && <SwingTaps swings={run.swings} onTap={onCourt.swing.tap} />}
+        {run && timing && (
+          <TimingTaps
+            isHitter={document.feeds.some(({ stroke }) => stroke === 'swing')}
+            ready={{ taps: run.readies, onTap: onCourt.taps.ready }}
+            swing={{ taps: run.swings, onTap: onCourt.taps.swing }}
+          />
+        )}
         {run && !hasLine && <ByHand beat={beat} everyS={everyS} />}
         <Pads
           pads={onCourt.pads}
@@ -201,7 +207,7 @@ function CourtsideView(props: CourtsideProps) {
           unjudged={canJudge ? nextBall : null}
           onNotJudged={() => onCourt.judge('not-judged')}
           taps={canTap ? { isOn: taps, set: setTaps } : null}
-          swings={{ isOn: swings, set: setSwings }}
+          timing={{ isOn: timing, set: setTiming }}
           onMark={onCourt.mark}
         >
           <ByNumber groups={groups} onCount={onCourt.countByNumber} />

@@ -1,7 +1,7 @@
 import { printTime } from '@good-arc/core';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { isSameRelease } from '../../ui/useMachine.ts';
-import { hush, type Signals, signalsFor } from './signals.ts';
+import { hush, markAt, type Signals, signalsFor } from './signals.ts';
 
 interface Props {
   /** `performance.now()` of the next release; null when none is due. */
@@ -27,6 +27,9 @@ interface Props {
 const SHOWN = 6;
 /** From a ball of the lane to the next, of the lane’s width. */
 const APART_PERCENT = 15;
+/** A release is told a little before it was due at times, and seen to be over for so long. */
+const EARLY_MS = 200;
+const GONE_MS = 500;
 /** The countdown is read to a tenth of a second, and a signal may be so much late. */
 const TICK_MS = 33;
 
@@ -36,13 +39,20 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, loud
   const [inS, setInS] = useState<number | null>(null);
   /** Of which release so many signals were given: words about when it is due come again and again, and differ by a little. */
   const given = useRef({ dueAt: 0, many: 0 });
+  /** The release that is awaited, and when the one before it was. */
+  const awaited = useRef<{ dueAt: number | null; before: number | null }>({ dueAt: null, before: null });
+  const [isGone, setIsGone] = useState(false);
   const told = useMemo(() => signalsFor(signals, cue), [signals, cue]);
   const due = useRef(told);
   due.current = told;
 
   useEffect(() => {
+    const { dueAt: until, before } = awaited.current;
+    const isNext = until !== null && dueAt !== null && !isSameRelease(until, dueAt) && performance.now() > until - EARLY_MS;
+    awaited.current = { dueAt, before: isNext ? until : before };
     if (dueAt === null) {
       setInS(null);
+      setIsGone(false);
       given.current = { dueAt: 0, many: 0 };
       hush();
       return;
@@ -59,6 +69,8 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, loud
     const tick = (): void => {
       const seconds = leftS();
       setInS(Math.ceil(seconds * 10) / 10);
+      const last = awaited.current.before;
+      setIsGone(last !== null && performance.now() < last + GONE_MS);
       if (isCalm && track.current) track.current.style.transform = at(Math.ceil(seconds));
       if (!isSameRelease(given.current.dueAt, dueAt)) given.current = { dueAt, many: 0 };
       const signal = due.current[given.current.many];
@@ -75,6 +87,7 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, loud
     };
   }, [dueAt, intervalS]);
 
+  const mark = markAt(signals, isGone ? 0 : inS);
   const shown = Math.max(0, Math.min(SHOWN, last - next + 1));
   return (
     <div>
@@ -94,8 +107,20 @@ export function Lane({ dueAt, intervalS, every, next, last, cue, cueNeeded, loud
         </div>
       </div>
       <div className="flex flex-wrap items-baseline gap-x-2 pt-1 md:gap-x-4">
-        <p className="dial shrink-0 text-3xl tracking-tighter whitespace-nowrap md:text-6xl land:text-3xl!" role="timer" aria-live="off">
-          {inS === null ? '–' : printTime(inS, 1)}
+        <p
+          className="dial min-w-[4.5ch] shrink-0 text-3xl tracking-tighter whitespace-nowrap md:text-6xl land:text-3xl!"
+          role="timer"
+          aria-live="off"
+        >
+          {mark ? (
+            <span className="bg-ball px-2 text-accent-content" data-testid="mark">
+              {mark}
+            </span>
+          ) : inS === null ? (
+            '–'
+          ) : (
+            printTime(inS, 1)
+          )}
         </p>
         <div className="flex items-center gap-x-1.5 self-center text-base">
           <span className="hidden md:inline land:hidden!">to the next ball, </span>

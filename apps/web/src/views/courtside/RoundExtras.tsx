@@ -12,7 +12,7 @@ export function RoundExtras({
   unjudged,
   onNotJudged,
   taps,
-  swings,
+  timing,
   onMark,
   children,
 }: {
@@ -23,7 +23,7 @@ export function RoundExtras({
   onNotJudged: () => void;
   /** Null where the player hits to no target on the ground. */
   taps: Switch | null;
-  swings: Switch;
+  timing: Switch;
   onMark: () => void;
   children: ReactNode;
 }) {
@@ -41,8 +41,8 @@ export function RoundExtras({
       )}
       {isOn && (
         <>
-          <Button look="ghost" className="px-2" aria-pressed={swings.isOn} onClick={() => swings.set(!swings.isOn)}>
-            {swings.isOn ? 'No swing taps' : 'Time the swing'}
+          <Button look="ghost" className="px-2" aria-pressed={timing.isOn} onClick={() => timing.set(!timing.isOn)}>
+            {timing.isOn ? 'No timing taps' : 'Time load and swing'}
           </Button>
           <Button look="ghost" className="px-2" onClick={onMark}>
             Mark for the film

@@ -59,6 +59,8 @@ export type RoundEvent =
   | { kind: 'marked'; atS: number; seq: number }
   /** A swing, so long after the ball was there, ms; of a ball that has one the later stands. */
   | { kind: 'swung'; seq: number; offMs: number }
+  /** Somebody was ready, so long after a ball was let go, ms; of a ball that has one the later stands. */
+  | { kind: 'ready'; seq: number; offMs: number }
   | { kind: 'taken-back'; byHand: boolean }
   | { kind: 'finished'; at: string; weather: Weather };
 
@@ -107,7 +109,9 @@ export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
     case 'marked':
       return ONLY({ ...run, marks: [...run.marks, { atS: event.atS, seq: event.seq }] });
     case 'swung':
-      return ONLY({ ...run, swings: [...run.swings.filter(({ seq }) => seq !== event.seq), { seq: event.seq, offMs: event.offMs }] });
+      return ONLY({ ...run, swings: withTap(run.swings, event) });
+    case 'ready':
+      return ONLY({ ...run, readies: withTap(run.readies, event) });
     case 'taken-back':
       return takenBack(run, event.byHand);
     case 'finished':
@@ -125,6 +129,11 @@ export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
       };
   }
 }
+
+const withTap = (taps: Run['swings'], { seq, offMs }: Run['swings'][number]): Run['swings'] => [
+  ...taps.filter((each) => each.seq !== seq),
+  { seq, offMs },
+];
 
 /** With what was changed before the ball that is next; of what is changed again before it only the last is noted. */
 function noted(run: Run, about: string, said: string): Run {

@@ -11,12 +11,12 @@ import {
   type RoundId,
   type RungId,
   scoreRound,
-  swingTiming,
+  tapTiming,
   turnsOf,
 } from '@good-arc/core';
 import type { Kept, KeptReader } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
-import { notesOf, sayChanges, saySwings } from '../../words/marks.ts';
+import { notesOf, readyWord, sayChanges, saySwings, sayTimesReady } from '../../words/marks.ts';
 import { saySecret } from '../../words/secret.ts';
 
 /** Of a round that has just begun: nothing thrown, nothing changed. */
@@ -32,6 +32,7 @@ export const AS_BEGUN = {
   offset: 0,
   balls: [] as RunBall[],
   swings: [] as { seq: number; offMs: number }[],
+  readies: [] as { seq: number; offMs: number }[],
   marks: [] as { atS: number; seq: number }[],
 };
 
@@ -129,9 +130,17 @@ export function hitterAt(
 /** What is kept in words of a round of one of those who hit: what became of speeds in secret, what was changed meanwhile, and what to look at on the film. */
 export function notesIn(run: Run, roundId: RoundId): string {
   const marks = marksOf(run, roundId);
-  const swings = run.swings.filter(({ seq }) => hitterAt(run, seq).roundId === roundId).map(({ offMs }) => offMs);
+  const offs = (taps: Run['swings']): number[] =>
+    taps.filter(({ seq }) => hitterAt(run, seq).roundId === roundId).map(({ offMs }) => offMs);
+  const isHitter = run.card.feeds.some(({ stroke }) => stroke === 'swing');
   const own = resultsOf(run.balls.filter(({ seq }) => hitterAt(run, seq).roundId === roundId));
-  return [saySecret(run.card, own), sayChanges(run.changes), saySwings(swingTiming(swings)), notesOf(marks)]
+  return [
+    saySecret(run.card, own),
+    sayChanges(run.changes),
+    sayTimesReady(readyWord(isHitter), tapTiming(offs(run.readies))),
+    saySwings(tapTiming(offs(run.swings))),
+    notesOf(marks),
+  ]
     .filter(Boolean)
     .join(' ')
     .slice(0, LONGEST_NOTES);

@@ -18,6 +18,13 @@ const TONES: Record<Signals['tone'], readonly (readonly [beforeS: number, hz: nu
     [0, 1320],
   ],
 };
+/** The mark of three that was sounded last: a ball drops into the feeder, rolls, and goes. Empty without them. @param inS to the release */
+export function markAt({ tone }: Signals, inS: number | null): string {
+  if (tone !== 'three' || inS === null) return '';
+  const sounded = TONES.three.filter(([beforeS]) => inS <= beforeS).length;
+  return ['', 'drop', 'roll', 'go'][sounded]!;
+}
+
 /** Said so long before, that a name and a word are over when it leaves; a phone in a pocket buzzes with the tone. */
 const SAID_BEFORE_S = 2.2;
 const BUZZ_BEFORE_S = 1;

@@ -37,7 +37,7 @@ import { useJudged } from './useJudged.ts';
 import { useJudging } from './useJudging.ts';
 import { useRound } from './useRound.ts';
 import { useStock } from './useStock.ts';
-import { useSwing } from './useSwing.ts';
+import { useTaps } from './useTaps.ts';
 import { useWalk } from './useWalk.ts';
 import { useWho } from './useWho.ts';
 import { type Counted, finishedRounds, type Past } from './verdict.ts';
@@ -160,7 +160,7 @@ export function useOnCourt({
   const crew = useCrew(machine, second, hasLine, document, program, () => current.current?.offset ?? 0, {
     release: (seq, { launch }) => {
       if (!current.current) return;
-      swing.released(seq);
+      taps.released(seq);
       const { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm } = launch;
       tell({ kind: 'released', seq, launch: { speedMps, elevationDeg, bearingDeg, topspinRpm, sidespinRpm, gyroRpm } });
       // a spare ball is only hit away: it asks for no judgement
@@ -245,11 +245,13 @@ export function useOnCourt({
     tell({ kind: 'paced', intervalS, said: `every ${printTime(intervalS, 1)}` });
   }
 
-  const swing = useSwing({
+  const taps = useTaps({
     beat: hasLine ? null : beat.beat,
     nextByHand: thrownOf(run) + 1,
     flightOf: (seq) => wholly(judged)?.balls.find(({ feed }) => feed === program[seq - 1]?.index)?.flightS ?? null,
+    dueAt: () => (view.dueAt === null ? null : { seq: thrownOf(current.current) + 1, at: view.dueAt }),
     onSwing: (seq, offMs) => tell({ kind: 'swung', seq, offMs: Math.round(offMs) }),
+    onReady: (seq, offMs) => tell({ kind: 'ready', seq, offMs: Math.round(offMs) }),
   });
   const changes = useChanges({
     ...{ current, tell, document, machine, state, everyS, confirmedBy, give, nameOf },
@@ -340,7 +342,8 @@ export function useOnCourt({
     h: hold,
     s: stow,
     b: hasLine ? undefined : beat.tap,
-    t: run ? swing.tap : undefined,
+    g: run ? taps.ready : undefined,
+    t: run ? taps.swing : undefined,
     n: canJudge ? () => judge('not-judged') : undefined,
     u: undoLast,
     // what sets a machine going is never one letter away
@@ -401,7 +404,7 @@ export function useOnCourt({
     give,
     pads,
     ...judging,
-    swing,
+    taps,
     main,
     finish,
   };

@@ -1,16 +1,16 @@
-/** How swings were timed against the ball: late is positive. */
-export interface SwingTiming {
+/** How taps were timed against what they belong to, a swing against its ball, a load against the release: late is positive. */
+export interface TapTiming {
   n: number;
   meanMs: number;
-  /** Standard deviation of the swings; null for fewer than three. */
+  /** Standard deviation of the taps; null for fewer than three. */
   spreadMs: number | null;
 }
 
 /** A tap further off than this belongs to no ball, or to another, ms. */
 export const MOST_OFF_MS = 700;
 
-/** What taps at the swing come to. @param offMs of each, after the ball was there; late is positive @returns null without one */
-export function swingTiming(offMs: readonly number[]): SwingTiming | null {
+/** What taps come to. @param offMs of each; late is positive @returns null without one */
+export function tapTiming(offMs: readonly number[]): TapTiming | null {
   const n = offMs.length;
   if (n === 0) return null;
   const meanMs = offMs.reduce((sum, each) => sum + each, 0) / n;
