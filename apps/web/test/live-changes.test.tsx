@@ -9,6 +9,7 @@ import {
   hear,
   id,
   launch,
+  player,
   props,
   results,
   show,
@@ -60,6 +61,27 @@ test('three in turn, one late: out with a tap, back with another; every ball bel
   const [ines, theo] = asked.filter(({ path }) => /^rounds\/[^/]+$/.test(path)).map(({ path }) => path);
   const whose = asked.filter(({ path }) => path.includes('/results/')).map(({ path }) => path.split('/results/')[0]);
   expect(whose).toEqual([ines, ines, ines, theo]);
+});
+
+test('two lines, a third waits: in with one press for either, each ball whose it is; who went out is the next to come in', async () => {
+  const lines = { ...document, hitters: 2, ballsPerRound: 6, sweep: { kind: 'two-line' as const, halfDeg: 6 } };
+  const players = [...props().players, player(12, 'Juno Abasolo')];
+  const { asked, user } = show({ rung: { ...rung, document: lines }, mates: [id(11)], players });
+  await user.click(button(/^Begin round/));
+  await user.keyboard('jj');
+  const third = screen.getByRole('combobox', { name: 'Who comes in' });
+  expect(button('for Theo Larchmont')).toHaveProperty('disabled', true);
+  await user.selectOptions(third, 'Juno Abasolo');
+  await user.click(button('for Theo Larchmont'));
+  await user.keyboard('jj');
+  expect(screen.queryByRole('checkbox', { name: 'Theo Larchmont' })).toBeNull();
+  // he comes back in for the first, without being looked for
+  await user.click(button('for Ines Rookwood'));
+  await user.keyboard('j');
+  await waitFor(() => expect(results(asked)).toHaveLength(5));
+  const [ines, theo, other] = asked.filter(({ path }) => /^rounds\/[^/]+$/.test(path)).map(({ path }) => path);
+  const whose = asked.filter(({ path }) => path.includes('/results/')).map(({ path }) => path.split('/results/')[0]);
+  expect(whose).toEqual([ines, theo, ines, other, theo]);
 });
 
 test('nudged by hand: it says what to set now; no further than a trim', async () => {

@@ -91,6 +91,51 @@ describe('a round, event by event', () => {
     ]);
     expect(letters.slice(0, 2).map(({ body }) => (body as { playerId: string }).playerId)).toEqual([id(6), id(8)]);
   });
+  test('a third comes in: a round of their own, the balls to come of who leaves; back in, the round they had', () => {
+    const hit = (seq: number): RoundEvent => ({ kind: 'judged', seq, outcome: 'in', resultId: id(20 + seq), feedId: 'b1', said: 'in' });
+    const comes = (who: number, place: number, own: number): RoundEvent => ({
+      kind: 'joined',
+      place,
+      playerId: id(who),
+      playerName: `Player ${who}`,
+      roundId: id(own),
+      startedAt: '2026-05-01T10:02:00.000Z',
+      said: `${who} in`,
+    });
+    const { run, letters } = after(
+      null,
+      { ...BEGUN, card: { ...card, hitters: 2 }, mates: [{ playerId: id(8), playerName: 'Bo Tallowby', roundId: id(9) }] },
+      hit(1),
+      hit(2),
+      comes(10, 0, 11),
+      hit(3),
+      hit(4),
+      // the first comes back in for the second; a new id for a round is not needed
+      comes(6, 1, 12),
+      hit(5),
+      hit(6),
+      // who has a place already cannot have another
+      comes(10, 1, 13),
+      { kind: 'finished', at: '2026-05-01T10:05:00.000Z', weather: card.weather },
+    );
+    expect(run).toBeNull();
+    expect(letters.map(({ method, path }) => `${method} ${path}`)).toEqual([
+      `PUT rounds/${id(3)}`,
+      `PUT rounds/${id(9)}`,
+      `PUT rounds/${id(3)}/results/${id(21)}`,
+      `PUT rounds/${id(9)}/results/${id(22)}`,
+      `PUT rounds/${id(11)}`,
+      `PUT rounds/${id(11)}/results/${id(23)}`,
+      `PUT rounds/${id(9)}/results/${id(24)}`,
+      `PUT rounds/${id(11)}/results/${id(25)}`,
+      `PUT rounds/${id(3)}/results/${id(26)}`,
+      `POST rounds/${id(3)}/finish`,
+      `POST rounds/${id(9)}/finish`,
+      `POST rounds/${id(11)}/finish`,
+    ]);
+    expect(letters[4]!.body).toMatchObject({ playerId: id(10), rungId: BEGUN.rungId, startedAt: '2026-05-01T10:02:00.000Z' });
+    expect((letters.at(-1)!.body as { notes: string }).notes).toBe('From ball 3: 10 in. From ball 5: 6 in.');
+  });
   test('another interval is kept with the round, not in its card', () => {
     const paced: RoundEvent = { kind: 'paced', intervalS: 5.5, said: 'every 5.5 s' };
     expect(after(begun(), paced).run).toMatchObject({ paceS: 5.5, card: { intervalS: card.intervalS } });

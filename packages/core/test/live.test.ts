@@ -11,6 +11,7 @@ import {
   programOf,
   redeal,
   retakeTurns,
+  takeOver,
   turnsOf,
 } from '../src/index.ts';
 import { drillOn, kindOf, venueOf } from './support/club.ts';
@@ -64,10 +65,27 @@ describe('the list of a round, changed while it goes on', () => {
   test('somebody goes out: the others take turns from there on; back again, all do', () => {
     const turns = turnsOf({ hitters: 3, ballsPerRound: 9 });
     expect(turns).toEqual([0, 1, 2, 0, 1, 2, 0, 1, 2]);
-    const without = retakeTurns(3, turns, 4, [1]);
+    const without = retakeTurns([0, 1, 2], turns, 4, [1]);
     expect(without).toEqual([0, 1, 2, 0, 2, 0, 2, 0, 2]);
-    expect(retakeTurns(3, without, 6, [])).toEqual([0, 1, 2, 0, 2, 0, 1, 2, 0]);
-    expect(retakeTurns(3, turns, 4, [0, 1, 2])).toEqual(turns);
+    expect(retakeTurns([0, 1, 2], without, 6, [])).toEqual([0, 1, 2, 0, 2, 0, 1, 2, 0]);
+    expect(retakeTurns([0, 1, 2], turns, 4, [0, 1, 2])).toEqual(turns);
+  });
+  test('who stands on a line keeps its balls, whenever the other went out and came back', () => {
+    const turns = turnsOf({ hitters: 2, ballsPerRound: 8 });
+    for (let out = 0; out < 8; out++)
+      for (let back = out; back < 8; back++) {
+        const without = retakeTurns([0, 1], turns, out, [1], true);
+        expect(without.slice(out)).toEqual(Array(8 - out).fill(0));
+        expect(retakeTurns([0, 1], without, back, [], true).slice(back)).toEqual(turns.slice(back));
+      }
+  });
+  test('a third comes in for one of two: the balls to come are theirs, and the other’s stay', () => {
+    const turns = turnsOf({ hitters: 2, ballsPerRound: 8 });
+    const third = takeOver(turns, 3, 1, 2);
+    expect(third).toEqual([0, 1, 0, 2, 0, 2, 0, 2]);
+    // the second comes back in for the first
+    expect(takeOver(third, 5, 0, 1)).toEqual([0, 1, 0, 2, 0, 2, 1, 2]);
+    expect(retakeTurns([1, 2], takeOver(third, 5, 0, 1), 6, [])).toEqual([0, 1, 0, 2, 0, 2, 1, 2]);
   });
 });
 

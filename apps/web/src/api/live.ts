@@ -1,5 +1,6 @@
 import { OUTCOMES, rowId } from '@good-arc/core';
 import { z } from 'zod';
+import { MOST_HITTERS } from './limits.ts';
 
 /** Changes of the coming balls that another device may ask for; see `ListChange`. */
 const listChange = z.discriminatedUnion('kind', [
@@ -22,12 +23,13 @@ export const liveBody = z.strictObject({
     .array(z.strictObject({ name: short, lineOf: rowId<'machine'>().nullable() }))
     .min(1)
     .max(2),
-  players: z.array(short).min(1).max(4),
+  /** Who hits, and who did before somebody came in for them. */
+  players: z.array(short).min(1).max(MOST_HITTERS),
   /** Of each player: right, of so many that count. */
   scores: z
     .array(z.strictObject({ hits: z.int().min(0), balls: z.int().min(0) }))
     .min(1)
-    .max(4),
+    .max(MOST_HITTERS),
   thrown: z.int().min(0).max(1000),
   of: z.int().min(1).max(1000),
   /** Right ones running, up to the last. */

@@ -39,6 +39,8 @@ const runSchema = z.object({
   /** The feed of each ball, by index, and who hits it, where they are not as the card has them. */
   dealt: z.array(z.int()).nullable().default(null),
   turns: z.array(z.int()).nullable().default(null),
+  /** Who has each place in the turns, by index, where somebody came in for another. */
+  places: z.array(z.int()).nullable().default(null),
   /** Feeds, and hitters, that are out for the rest of the round, by index. */
   out: z.array(z.int()).default([]),
   gone: z.array(z.int()).default([]),

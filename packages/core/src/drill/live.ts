@@ -53,13 +53,25 @@ export const turnsOf = (card: Pick<RungDocument, 'hitters' | 'ballsPerRound'>): 
 
 /**
  * Who hits each ball after somebody went out or came back: what was thrown stays, and from there on those who are in take turns, beginning with whoever
- * comes after the last to hit.
- * @param turns who hits each ball as it is now, from 0 @param thrown balls that have left @param out who is out
+ * comes after the last to hit. Who stands on a line of their own keeps the balls of that line; of somebody who is out the next takes them.
+ * @param places who has each place in the turns @param turns who hits each ball as it is now, from 0
+ * @param thrown balls that have left @param out who is out
  * @returns as `turns`; the same when everybody is out
  */
-export function retakeTurns(hitters: number, turns: readonly number[], thrown: number, out: readonly number[]): number[] {
-  const all = Array.from({ length: hitters }, (_, i) => i);
-  const last = turns[thrown - 1] ?? -1;
-  const inTurn = all.map((_, i) => (last + 1 + i) % hitters).filter((who) => !out.includes(who));
-  return inTurn.length === 0 ? [...turns] : turns.map((who, i) => (i < thrown ? who : inTurn[(i - thrown) % inTurn.length]!));
+export function retakeTurns(
+  places: readonly number[],
+  turns: readonly number[],
+  thrown: number,
+  out: readonly number[],
+  onLines = false,
+): number[] {
+  const from = (place: number): number[] => places.map((_, i) => places[(place + i) % places.length]!).filter((who) => !out.includes(who));
+  const last = places.indexOf(turns[thrown - 1] ?? -1);
+  const inTurn = from(last + 1);
+  if (inTurn.length === 0) return [...turns];
+  return turns.map((who, i) => (i < thrown ? who : onLines ? from(i % places.length)[0]! : inTurn[(i - thrown) % inTurn.length]!));
 }
+
+/** Who hits each ball when one comes in for another: of the balls to come theirs. @param turns,thrown as of `retakeTurns` */
+export const takeOver = (turns: readonly number[], thrown: number, from: number, to: number): number[] =>
+  turns.map((who, i) => (i >= thrown && who === from ? to : who));

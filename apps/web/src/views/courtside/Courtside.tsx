@@ -213,7 +213,7 @@ function CourtsideView(props: CourtsideProps) {
           <ByNumber groups={groups} onCount={onCourt.countByNumber} />
           {run && (
             <NextBalls
-              {...{ run, document, thrown, machine, hasLine, names }}
+              {...{ run, document, thrown, machine, hasLine, names, players }}
               sport={ladder.sport}
               program={onCourt.program}
               changes={onCourt.changes}

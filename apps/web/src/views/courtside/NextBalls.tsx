@@ -1,12 +1,24 @@
-import { areaTarget, cardGoal, GOAL_TIMES, type Goal, type ListChange, type RungDocument, type Sport, targetsOf } from '@good-arc/core';
+import {
+  areaTarget,
+  cardGoal,
+  GOAL_TIMES,
+  type Goal,
+  type ListChange,
+  netPlayOf,
+  type RungDocument,
+  type Sport,
+  targetsOf,
+} from '@good-arc/core';
 import { useState } from 'react';
-import type { MachineRow } from '../../api/rows.ts';
+import type { MachineRow, PlayerRow } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
 import { Select } from '../../ui/Select.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayGoal } from '../../words/goals.ts';
-import { goalIn, type Run } from './run.ts';
+import { Choice } from './Choice.tsx';
+import { ComesIn } from './ComesIn.tsx';
+import { goalIn, placesIn, type Run } from './run.ts';
 import { NUDGE_M, type Nudge, type useChanges } from './useChanges.ts';
 
 /** As many coming balls are named. */
@@ -37,6 +49,7 @@ export function NextBalls({
   sport,
   hasLine,
   names,
+  players,
 }: {
   run: Run;
   /** As it is thrown now. */
@@ -47,8 +60,9 @@ export function NextBalls({
   machine: MachineRow;
   sport: Sport;
   hasLine: boolean;
-  /** Of those who hit in turn. */
+  /** Of those who hit in turn, in the order in which they came. */
   names: readonly string[];
+  players: readonly PlayerRow[];
 }) {
   const units = useUnits();
   const [nudged, setNudged] = useState('');
@@ -105,12 +119,12 @@ export function NextBalls({
       )}
       {names.length > 1 && (
         <Choice name="Hitting">
-          {names.map((name, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: the place in the turns is its identity
-            <Tick key={i} name={name} isOn={!run.gone.includes(i)} onChange={() => changes.hitter(i)} />
+          {placesIn(run).map((who) => (
+            <Tick key={who} name={names[who] ?? ''} isOn={!run.gone.includes(who)} onChange={() => changes.hitter(who)} />
           ))}
         </Choice>
       )}
+      {names.length > 1 && netPlayOf(sport) && <ComesIn {...{ run, names, players }} onIn={changes.comesIn} />}
       <Choice name={`Nudge by ${units.length(NUDGE_M[plane ? 'plane' : 'landing'])}, as the machine sees it`}>
         {kinds.length > 1 && (
           <Select
@@ -192,13 +206,6 @@ function SetNow({ document, was, machine }: { document: RungDocument; was: RungD
     </p>
   );
 }
-
-const Choice = ({ name, children }: { name: string; children: React.ReactNode }) => (
-  <fieldset className="mt-3">
-    <legend className="mb-1 text-quiet">{name}</legend>
-    <div className="flex flex-wrap gap-2">{children}</div>
-  </fieldset>
-);
 
 const Tick = ({ name, isOn, onChange }: { name: string; isOn: boolean; onChange: () => void }) => (
   <label className="flex min-h-11 items-center gap-2.5 pr-4">

@@ -8,10 +8,12 @@ import {
   type RoundId,
   type RungDocument,
   type RungId,
+  retakeTurns,
+  takeOver,
   type Weather,
 } from '@good-arc/core';
 import type { Letter } from '../../ui/outbox.ts';
-import { AS_BEGUN, hitterAt, hittersOf, notesIn, type Run, type RunBall, thrownOf, withBall } from './run.ts';
+import { AS_BEGUN, hitterAt, hittersOf, isOnLines, notesIn, placesIn, type Run, type RunBall, thrownOf, turnsIn, withBall } from './run.ts';
 
 /** A launch as the machine reports it. */
 type Thrown = Pick<RunBall, 'speedMps' | 'elevationDeg' | 'bearingDeg' | 'topspinRpm' | 'sidespinRpm' | 'gyroRpm'>;
@@ -55,6 +57,8 @@ export type RoundEvent =
   | { kind: 'paced'; intervalS: number; said: string }
   /** Other balls, or other hitters, from here on: what was changed, and in words. */
   | { kind: 'changed'; part: Partial<Pick<Run, 'dealt' | 'turns' | 'out' | 'gone' | 'goals' | 'nudged'>>; about: string; said: string }
+  /** Somebody comes in for who has a place in the turns; with a round of their own, or the one they had. */
+  | { kind: 'joined'; place: number; playerId: PlayerId; playerName: string; roundId: RoundId; startedAt: string; said: string }
   /** Something to look at on the film. */
   | { kind: 'marked'; atS: number; seq: number }
   /** A swing, so long after the ball was there, ms; of a ball that has one the later stands. */
@@ -100,6 +104,8 @@ export function afterRound(run: Run | null, event: RoundEvent): RoundStep {
       return ONLY(noted({ ...run, paceS: event.intervalS }, 'pace', event.said));
     case 'changed':
       return ONLY(noted({ ...run, ...event.part }, event.about, event.said));
+    case 'joined':
+      return joined(run, event);
     case 'misfed': {
       const balls = withBall(run.balls, event.seq, { fed: false });
       return judged({ ...run, balls }, { seq: event.seq, outcome: 'not-fed', resultId: event.resultId, feedId: null, said: 'not fed' });
@@ -161,6 +167,29 @@ function begun({ kind: _kind, playerName, confirmedBy, mates = [], roundId, ...h
       body: { ...body, playerId: each.playerId },
       what: `Round begun: ${head.card.name}, ${each.playerName}`,
     })),
+  };
+}
+
+/** Whoever had the place picks up from now on, and keeps the round they had. */
+function joined(run: Run, { place, playerId, playerName, roundId, startedAt, said }: Extract<RoundEvent, { kind: 'joined' }>): RoundStep {
+  const before = placesIn(run);
+  const leaves = before[place];
+  const known = hittersOf(run).findIndex((each) => each.playerId === playerId);
+  const comes = known >= 0 ? known : run.others.length + 1;
+  if (leaves === undefined || before.includes(comes)) return ONLY(run);
+  const places = before.map((who) => (who === leaves ? comes : who));
+  const gone = run.gone.filter((who) => who !== leaves && who !== comes);
+  const thrown = thrownOf(run);
+  // nobody had the balls of a place whose owner was out
+  const turns = run.gone.includes(leaves)
+    ? retakeTurns(places, turnsIn(run), thrown, gone, isOnLines(run))
+    : takeOver(turnsIn(run), thrown, leaves, comes);
+  const others = known >= 0 ? run.others : [...run.others, { playerId, roundId }];
+  const { outingId, rungId, weather, card, confirmedBy } = run;
+  const body = { outingId, rungId, playerId, weather, startedAt, card, ...(confirmedBy && { confirmedBy }) };
+  return {
+    run: noted({ ...run, others, places, gone, turns }, `place ${place}`, said),
+    letters: known >= 0 ? [] : [{ method: 'PUT', path: `rounds/${roundId}`, body, what: `Round begun: ${card.name}, ${playerName}` }],
   };
 }
 

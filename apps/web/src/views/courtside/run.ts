@@ -24,6 +24,7 @@ export const AS_BEGUN = {
   paceS: null,
   dealt: null,
   turns: null,
+  places: null,
   out: [] as number[],
   gone: [] as number[],
   goals: [] as { seq: number; step: GoalStep; times: number }[],
@@ -117,6 +118,13 @@ export function goalIn({ goals, card }: Pick<Run, 'goals' | 'card'>, seq: number
 
 /** Who hits each ball of a round, from 0. */
 export const turnsIn = (run: Pick<Run, 'card' | 'turns'>): readonly number[] => run.turns ?? turnsOf(run.card);
+
+/** Who has each place in the turns, from 0. */
+export const placesIn = ({ card, places }: Pick<Run, 'card' | 'places'>): readonly number[] =>
+  places ?? Array.from({ length: card.hitters ?? 1 }, (_, i) => i);
+
+/** Whether each who hits stands on a line of their own. */
+export const isOnLines = ({ card }: Pick<Run, 'card'>): boolean => card.sweep?.kind === 'two-line';
 
 /** Whose a ball is. */
 export function hitterAt(

@@ -1,9 +1,19 @@
-import { type Goal, type ListChange, nudged, type RungDocument, redeal, retakeTurns, type TodayChange } from '@good-arc/core';
+import {
+  type Goal,
+  type ListChange,
+  nudged,
+  type PlayerId,
+  type RungDocument,
+  redeal,
+  retakeTurns,
+  type TodayChange,
+} from '@good-arc/core';
+import { v7 as uuidv7 } from 'uuid';
 import type { MachineRow } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
 import { toast } from '../../ui/toast.ts';
 import { sayGoal } from '../../words/goals.ts';
-import { hittersOf, programIn, type Run, thrownOf, turnsIn } from './run.ts';
+import { hittersOf, isOnLines, placesIn, programIn, type Run, thrownOf, turnsIn } from './run.ts';
 import type { useRound } from './useRound.ts';
 import { venueOf, type Where } from './useToday.ts';
 
@@ -120,14 +130,23 @@ export function useChanges({
       const now = current.current;
       if (!now) return;
       const gone = toggled(now.gone, index);
-      const hitters = hittersOf(now);
-      if (gone.length === hitters.length) {
+      const places = placesIn(now);
+      if (places.every((who) => gone.includes(who))) {
         toast.error('Somebody has to hit: finish the round instead.');
         return;
       }
-      const turns = retakeTurns(hitters.length, turnsIn(now), thrownOf(now), gone);
-      const name = nameOf(hitters[index]!.playerId);
+      const turns = retakeTurns(places, turnsIn(now), thrownOf(now), gone, isOnLines(now));
+      const name = nameOf(hittersOf(now)[index]!.playerId);
       void change({ turns, gone }, `hitter ${index}`, `${name} ${gone.includes(index) ? 'out' : 'back in'}`);
+    },
+    /** Somebody comes in for who has a place in the turns, and who had it picks up. The machine throws what it threw. */
+    comesIn(playerId: PlayerId, place: number): void {
+      const now = current.current;
+      const leaves = now && hittersOf(now)[placesIn(now)[place] ?? -1];
+      if (!leaves) return;
+      const playerName = nameOf(playerId);
+      const said = `${playerName} in for ${nameOf(leaves.playerId)}`;
+      tell({ kind: 'joined', place, playerId, playerName, roundId: uuidv7(), startedAt: new Date().toISOString(), said });
     },
     /** Another goal from the next ball on: a step of it, or the target wider or narrower. The machine throws what it threw. */
     goal(goal: Goal): void {

@@ -28,7 +28,7 @@ import type { FinishedRound } from './Finished.tsx';
 import { inMachine } from './inMachine.ts';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { padsFor } from './Pads.tsx';
-import { outingOfToday, thrownOf, turnsIn } from './run.ts';
+import { hittersOf, outingOfToday, thrownOf, turnsIn } from './run.ts';
 import { useAhead } from './useAhead.ts';
 import { useBeat } from './useBeat.ts';
 import { useChanges } from './useChanges.ts';
@@ -141,7 +141,8 @@ export function useOnCourt({
   const turns = run ? turnsIn(run) : turnsOf(document);
   const player = players.find(({ id }) => id === playerId);
   const hitters = document.hitters ?? 1;
-  const who = [playerId, ...mates].slice(0, hitters);
+  // who came in for another hits, too
+  const who = run ? hittersOf(run).map((each) => each.playerId) : [playerId, ...mates].slice(0, hitters);
   const hitting = players.filter(({ id }) => who.includes(id));
   const { weakest, judged, inSight } = useJudged(document, {
     rungId: rung.id,
