@@ -60,6 +60,15 @@ describe('the library', () => {
     expect(left.rungs[0]!.feeds[0]!.target.x).toBeCloseTo(-usual.rungs[0]!.feeds[0]!.target.x, 9);
   });
 
+  test('who bats left stands in the other box, before a machine that stays where it is; in the field nothing changes', () => {
+    const fit = (id: string, hand: 'left' | 'right') =>
+      fitDrill(drillOf(id), question(drillOf(id), kindOf('Programmable field machine'), { hand })).rungs[0]!;
+    const [right, left] = [fit('baseball-velocity-climb', 'right'), fit('baseball-velocity-climb', 'left')];
+    expect(right.player.start.x).toBeLessThan(0);
+    expect(left.player.start).toEqual({ x: -right.player.start.x, y: right.player.start.y });
+    expect(left.feeds[0]!.launch).toEqual(right.feeds[0]!.launch);
+    expect(fit('baseball-between-two-gloves', 'left').player).toEqual(fit('baseball-between-two-gloves', 'right').player);
+  });
   test('for a child every ball comes to a child’s own band, in drills and in built ladders', () => {
     const heightM = 1.3;
     const drill = drillOf('tennis-baseline-groove');

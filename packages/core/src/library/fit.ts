@@ -140,7 +140,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       intervalS: within(rung.intervalS, machine.profile.intervalS),
       ballsPerRound: rung.perRound,
       rounds: rung.rounds,
-      player: { start: mirrored(rung.start, question), recover: rung.recover ? mirrored(rung.recover, question) : null },
+      player: { start: standsAt(rung, question), recover: rung.recover ? mirrored(rung.recover, question) : null },
       targetSize,
       ...hitTo,
       gate: rung.gate ?? gateFor(approach, rung.perRound),
@@ -224,6 +224,12 @@ const mirrored = ({ x, y }: { x: number; y: number }, { hand, sport }: DrillQues
   x: isMirrored(sport, hand) ? -x : x,
   y,
 });
+
+/** Where the player waits: who bats left stands in the other box, and the machine stays in the slot it is in. */
+const standsAt = ({ start, balls }: DrillRung, question: DrillQuestion): { x: number; y: number } =>
+  diamondOf(question.sport) && question.hand === 'left' && balls.every(({ field }) => !field)
+    ? { x: -start.x, y: start.y }
+    : mirrored(start, question);
 
 /** Intervals and the times within a combination, stretched to what the level and the machine need. */
 function inTime(rung: RungDocument, context: Parameters<typeof judgeRung>[1], machine: MachineProfile): RungDocument {

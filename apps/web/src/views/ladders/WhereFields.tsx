@@ -1,4 +1,4 @@
-import { LEVELS, SPORT_RECORDS } from '@good-arc/core';
+import { diamondOf, LEVELS, SPORT_RECORDS } from '@good-arc/core';
 import type { Kit } from '../../api/rows.ts';
 import { Select } from '../../ui/Select.tsx';
 import { ballChoices, type WhereState } from './useWhere.ts';
@@ -6,6 +6,7 @@ import { ballChoices, type WhereState } from './useWhere.ts';
 /** For whom, where and with what: the same fields for building and for the library. */
 export function WhereFields({ state: { where, change, court, player }, kit }: { state: WhereState; kit: Kit }) {
   if (!where || !court) return null;
+  const isDiamond = diamondOf(court.sport) !== null;
   const machines = kit.machines.filter(({ profile }) => profile.sports.includes(court.sport));
   const courts = kit.courts.filter(({ sport }) => kit.machines.some(({ profile }) => profile.sports.includes(sport)));
   return (
@@ -30,12 +31,12 @@ export function WhereFields({ state: { where, change, court, player }, kit }: { 
         options={LEVELS.map((level) => [level, level] as const)}
       />
       <Select
-        label="Plays with the"
+        label={isDiamond ? 'Bats' : 'Plays with the'}
         value={where.hand}
         onChange={(hand) => change({ hand })}
         options={[
-          ['right', 'right hand'],
-          ['left', 'left hand'],
+          ['right', isDiamond ? 'right' : 'right hand'],
+          ['left', isDiamond ? 'left' : 'left hand'],
         ]}
       />
       <Select
