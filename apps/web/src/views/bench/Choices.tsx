@@ -1,6 +1,7 @@
-import { BALLS, type BallId, type CourtId, GAME_BOOK, gameBallLabel, LEVELS, type MachineId, type Setup } from '@good-arc/core';
+import { BALLS, type BallId, type CourtId, GAME_BOOK, gameBallLabel, type MachineId, type Setup } from '@good-arc/core';
 import type { GameBallRow, Kit } from '../../api/rows.ts';
 import { Select } from '../../ui/Select.tsx';
+import { levelChoices, levelLabel, sayLevel } from '../../words/level.ts';
 
 interface ChoicesProps {
   setup: Setup;
@@ -43,7 +44,7 @@ export function Choices({ setup, kit, ownBalls, courtId, machineId, onCourt, onM
           ...baskets.map(({ id, name, dragShare }) => [id, `${name} (drag ${dragShare.toFixed(2)})`] as const),
         ]}
       />
-      <Select label="Level" value={setup.level} onChange={onLevel} options={LEVELS.map((level) => [level, level] as const)} />
+      <Select label={levelLabel(setup.sport)} value={setup.level} onChange={onLevel} options={levelChoices(setup.sport)} />
       <Select
         className="col-span-2 md:col-span-1"
         label="Game ball to compare"
@@ -52,7 +53,7 @@ export function Choices({ setup, kit, ownBalls, courtId, machineId, onCourt, onM
         options={[
           ...ownBalls
             .filter(({ document }) => document.sport === setup.sport)
-            .map(({ id, name, document }) => [id, `${name}, ${document.level} (own)`] as const),
+            .map(({ id, name, document }) => [id, `${name}, ${sayLevel(setup.sport, document.level)} (own)`] as const),
           ...ofSport(GAME_BOOK).map((each) => [each.id, gameBallLabel(each)] as const),
           ['', 'none'] as const,
         ]}

@@ -1,6 +1,7 @@
 import { type Arrival, gameBallLabel, planOf, printAngle, printTime } from '@good-arc/core';
 import { describeSpot } from '../../ui/place.ts';
 import type { useUnits } from '../../ui/Units.tsx';
+import { sayLevel } from '../../words/level.ts';
 import type { Worked } from './useBench.ts';
 
 type U = ReturnType<typeof useUnits>;
@@ -46,5 +47,8 @@ const arrivalRows = (arrival: Arrival | null, units: U): [string, string | null 
 /** All figures as plain text, one a line. */
 export function figuresText(worked: Worked, courtName: string, units: U): string {
   const rows = figuresOf(worked, units);
-  return [`Good Arc: ${courtName}, ${worked.setup.level}`, ...rows.map(([name, value]) => `${name}: ${value}`)].join('\n');
+  return [
+    `Good Arc: ${courtName}, ${sayLevel(worked.setup.sport, worked.setup.level)}`,
+    ...rows.map(([name, value]) => `${name}: ${value}`),
+  ].join('\n');
 }

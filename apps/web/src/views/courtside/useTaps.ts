@@ -62,7 +62,8 @@ export function useTaps({
     released: (seq: number): void => {
       const at = now();
       left.current = { seq, at };
-      if (early.current?.seq === seq) onReady(seq, early.current.at - at);
+      // one that was held meanwhile is another release
+      if (early.current?.seq === seq && at - early.current.at <= MOST_OFF_MS) onReady(seq, early.current.at - at);
       early.current = null;
     },
     /** @returns whether it belonged to a ball */

@@ -3,7 +3,6 @@ import {
   firstGameBall,
   ftToM,
   handOf,
-  LEVELS,
   mphToMps,
   mpsToMph,
   mToFt,
@@ -19,6 +18,7 @@ import { gameBallBody } from '../../api/schemas.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { TextField } from '../../ui/TextField.tsx';
+import { levelChoices, levelLabel } from '../../words/level.ts';
 import { type FormProps, GRID, sportChoices, useKitForm } from './forms.tsx';
 
 /** To begin with: the ball that ladders of the sport are built to. */
@@ -51,10 +51,10 @@ export function GameBallForm({ row, save }: FormProps<GameBallRow>) {
       <TextField className="col-span-2" label="Name" data-first {...form.register('name')} problem={problemOf('name')} />
       <Select label="Sport" value={ball.sport} onChange={(sport) => set(first(sport as Sport))} options={sportChoices()} />
       <Select
-        label="Level"
+        label={levelLabel(ball.sport)}
         value={ball.level}
         onChange={(level) => set({ ...ball, level })}
-        options={LEVELS.map((level) => [level, level] as const)}
+        options={levelChoices(ball.sport)}
       />
       {ball.kind === 'shaped' ? (
         <>

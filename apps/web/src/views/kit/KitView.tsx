@@ -10,6 +10,7 @@ import { putRow } from '../../ui/putRow.ts';
 import { rulerScale } from '../../ui/scale.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { sayLevel } from '../../words/level.ts';
 import type { KitRow } from './forms.tsx';
 import { TheClub } from './TheClub.tsx';
 import { ThisDevice } from './ThisDevice.tsx';
@@ -182,7 +183,8 @@ const ballLine = ({ ballId, count, condition }: BallRow): string =>
 
 function gameBallLine({ document }: GameBallRow, length: (m: number) => string, speed: (mps: number) => string): string {
   const { sport, level } = document;
-  if (document.kind === 'pitch') return `${sport} · ${level} · ${speed(mphToMps(document.speedMph))} from ${document.releaseFt} ft`;
+  if (document.kind === 'pitch')
+    return `${sport} · ${sayLevel(sport, level)} · ${speed(mphToMps(document.speedMph))} from ${document.releaseFt} ft`;
   return `${sport} · ${level} · lands ${length(document.landsPastM)} past the net, clears it by ${length(document.clearsByM)}`;
 }
 

@@ -11,6 +11,7 @@ import { attempt } from '../../ui/undo.ts';
 import { useOwnScatter } from '../../ui/useOwnScatter.ts';
 import { sayUnfit } from '../../words/building.ts';
 import { MANUAL_FIRST } from '../../words/hazards.ts';
+import { sayLevel } from '../../words/level.ts';
 import { saySizedBy } from '../../words/logbook.ts';
 import { APPROACH_NAMES } from '../../words/progress.ts';
 import { keepLadder } from './keep.ts';
@@ -81,7 +82,8 @@ export function DrillPage({
       <h1 className="text-3xl">{drill.name}</h1>
       <p className="max-w-3xl text-lg">{drill.why}</p>
       <p className="text-quiet">
-        {drill.sport} · written for {drill.level} · {drill.purpose} · {drillMinutes(drill)} min · {sayPlayers(drill.players)}
+        {drill.sport} · written for {sayLevel(drill.sport, drill.level)} · {drill.purpose} · {drillMinutes(drill)} min ·{' '}
+        {sayPlayers(drill.players)}
       </p>
       {copies.length > 0 && (
         <p className="mt-1 text-sm">

@@ -4,7 +4,6 @@ import {
   gateFor,
   type JudgedRung,
   type Judgement,
-  LEVELS,
   type Level,
   minutesOf,
   mirrorRung,
@@ -24,6 +23,7 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
+import { levelChoices, levelLabel, sayLevel } from '../../words/level.ts';
 import { APPROACH_NAMES, APPROACH_WORDS } from '../../words/progress.ts';
 import { duplicateLadder } from './duplicate.ts';
 import { advice, differences, LadderName, More } from './LadderMore.tsx';
@@ -126,9 +126,10 @@ export function LadderHead({ drill, state, viewer, kit, judgements, rates, playe
         </div>
       </div>
       <p className="mt-1 text-quiet" data-testid="sums">
-        {sport} · {level} · {rungs.length} {rungs.length === 1 ? 'rung' : 'rungs'} · {Math.round(minutes)} min, rests included · {balls}{' '}
-        balls, {hoppers === 1 ? 'one hopper' : `${hoppers} hoppers`} · {Math.ceil(sum(({ swingsEach }) => swingsEach) / players)} swings{' '}
-        {players > 1 ? 'each' : ''} · {stops === 0 ? 'no stop' : stops === 1 ? 'one stop to pick up' : `${stops} stops to pick up`}
+        {sport} · {sayLevel(sport, level)} · {rungs.length} {rungs.length === 1 ? 'rung' : 'rungs'} · {Math.round(minutes)} min, rests
+        included · {balls} balls, {hoppers === 1 ? 'one hopper' : `${hoppers} hoppers`} ·{' '}
+        {Math.ceil(sum(({ swingsEach }) => swingsEach) / players)} swings {players > 1 ? 'each' : ''} ·{' '}
+        {stops === 0 ? 'no stop' : stops === 1 ? 'one stop to pick up' : `${stops} stops to pick up`}
         {state.state === 'saving' && <span className="no-print"> · saving …</span>}
       </p>
       {state.state === 'failed' && !state.isStale && (
@@ -161,7 +162,7 @@ export function LadderHead({ drill, state, viewer, kit, judgements, rates, playe
             </Button>
           ))}
         </fieldset>
-        <Select className="w-36" label="Level" value={level} onChange={setLevel} options={LEVELS.map((each) => [each, each] as const)} />
+        <Select className="w-36" label={levelLabel(sport)} value={level} onChange={setLevel} options={levelChoices(sport)} />
         {rates.length > 0 && (
           <Select
             className="w-52"

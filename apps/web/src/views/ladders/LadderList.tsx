@@ -18,7 +18,9 @@ const loadReadCard = async () => ({ default: (await import('./ReadCard.tsx')).Re
 const ReadCard = lazy(loadReadCard);
 
 /** A ladder as a list shows it. */
-interface ListedLadder extends Pick<LadderRow, 'id' | 'name' | 'sport' | 'level' | 'approach'> {
+interface ListedLadder extends Pick<LadderRow, 'id' | 'name' | 'sport' | 'approach'> {
+  /** In words. */
+  level: string;
   minutes: number;
   /** By words it is found by. */
   rungs: { id: RungId; words: string }[];

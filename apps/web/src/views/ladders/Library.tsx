@@ -5,6 +5,7 @@ import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { Units } from '../../ui/Units.tsx';
+import { levelChoices, sayLevel } from '../../words/level.ts';
 import { DrillPage, sayPlayers } from './DrillPage.tsx';
 import { drillMinutes, type LibraryQuery, NOTHING, searchLibrary } from './search.ts';
 import { useFavourites } from './useFavourites.ts';
@@ -83,7 +84,7 @@ function LibraryView({ viewer, kit, ladders, search }: Props) {
           label="Written for"
           value={query.level}
           onChange={(level) => ask({ level })}
-          options={[['', 'any level'] as const, ...LEVELS.map((each) => [each, each] as const)]}
+          options={[['', 'any level'] as const, ...(query.sport ? levelChoices(query.sport) : LEVELS.map((each) => [each, each] as const))]}
         />
         <Select
           label="Purpose"
@@ -155,8 +156,8 @@ function LibraryView({ viewer, kit, ladders, search }: Props) {
                 </a>
               </h2>
               <p className="text-sm text-quiet">
-                {drill.sport} · {drill.level} · {drill.purpose} · {drill.rungs.length} rungs · {drillMinutes(drill)} min ·{' '}
-                {sayPlayers(drill.players)}
+                {drill.sport} · {sayLevel(drill.sport, drill.level)} · {drill.purpose} · {drill.rungs.length} rungs · {drillMinutes(drill)}{' '}
+                min · {sayPlayers(drill.players)}
               </p>
               <p>{drill.why}</p>
             </div>

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { sayLevel } from '../../words/level.ts';
 import { sayUnmatched } from '../../words/matching.ts';
 
 /** Reads a setup card, as a file or as the text of a message, onto this club's machines. Nothing is saved until all of it fits. */
@@ -85,8 +86,8 @@ export function ReadCard({ kit, given = '', onClose }: { kit: Pick<Kit, 'machine
         <div className="mt-4">
           <h3 className="text-xl break-words">{card.name}</h3>
           <p className="text-quiet">
-            {card.sport} · {card.level} · {card.rungs.length} {card.rungs.length === 1 ? 'rung' : 'rungs'} · made on {card.machine.name},{' '}
-            {card.court.name}
+            {card.sport} · {sayLevel(card.sport, card.level)} · {card.rungs.length} {card.rungs.length === 1 ? 'rung' : 'rungs'} · made on{' '}
+            {card.machine.name}, {card.court.name}
           </p>
           <div className="mt-2 grid grid-cols-2 gap-3">
             <Select

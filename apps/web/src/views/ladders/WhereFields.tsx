@@ -1,6 +1,7 @@
-import { diamondOf, LEVELS, SPORT_RECORDS } from '@good-arc/core';
+import { diamondOf, SPORT_RECORDS } from '@good-arc/core';
 import type { Kit } from '../../api/rows.ts';
 import { Select } from '../../ui/Select.tsx';
+import { levelChoices, levelLabel } from '../../words/level.ts';
 import { ballChoices, type WhereState } from './useWhere.ts';
 
 /** For whom, where and with what: the same fields for building and for the library. */
@@ -25,10 +26,10 @@ export function WhereFields({ state: { where, change, court, player }, kit }: { 
         </p>
       )}
       <Select
-        label="Level"
+        label={levelLabel(court.sport)}
         value={where.level}
         onChange={(level) => change({ level })}
-        options={LEVELS.map((level) => [level, level] as const)}
+        options={levelChoices(court.sport)}
       />
       <Select
         label={isDiamond ? 'Bats' : 'Plays with the'}
