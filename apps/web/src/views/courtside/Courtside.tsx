@@ -188,13 +188,7 @@ function CourtsideView(props: CourtsideProps) {
             onTap={onCourt.judgeAt}
           />
         )}
-        {run && timing && (
-          <TimingTaps
-            isHitter={document.feeds.some(({ stroke }) => stroke === 'swing')}
-            ready={{ taps: run.readies, onTap: onCourt.taps.ready }}
-            swing={{ taps: run.swings, onTap: onCourt.taps.swing }}
-          />
-        )}
+        {run && timing && <TimingTaps run={run} on={onCourt.taps} />}
         {run && !hasLine && <ByHand beat={beat} everyS={everyS} />}
         <Pads
           pads={onCourt.pads}

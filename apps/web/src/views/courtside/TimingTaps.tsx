@@ -1,7 +1,9 @@
 import { tapTiming } from '@good-arc/core';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
-import { readyWord, sayOff, saySwings, sayTimesReady } from '../../words/marks.ts';
+import { sayOff, saySwings, sayTimesReady } from '../../words/marks.ts';
+import { type Run, readyIn } from './run.ts';
+import type { useTaps } from './useTaps.ts';
 
 interface Taps {
   taps: readonly { offMs: number }[];
@@ -10,12 +12,13 @@ interface Taps {
 }
 
 /** Tapped as the player is ready and swings: early or late, one by one and on average. Who taps is a little late, too, and always about as much. */
-export function TimingTaps({ isHitter, ready, swing }: { isHitter: boolean; ready: Taps; swing: Taps }) {
-  const word = readyWord(isHitter);
+export function TimingTaps({ run, on }: { run: Run; on: Pick<ReturnType<typeof useTaps>, 'ready' | 'swing'> }) {
+  const word = readyIn(run);
   return (
     <div className="mt-2 grid gap-2 md:grid-cols-2">
       <One
-        {...ready}
+        taps={run.readies}
+        onTap={on.ready}
         name={word}
         letter="G"
         testId="ready"
@@ -24,7 +27,8 @@ export function TimingTaps({ isHitter, ready, swing }: { isHitter: boolean; read
         sum={(offMs) => sayTimesReady(word, tapTiming(offMs))}
       />
       <One
-        {...swing}
+        taps={run.swings}
+        onTap={on.swing}
         name="Swing"
         letter="T"
         testId="swing"

@@ -135,17 +135,19 @@ export function hitterAt(
   return hitters[turnsIn(run)[seq - 1] ?? 0] ?? hitters[0]!;
 }
 
+/** What is done as a ball of this round is let go. */
+export const readyIn = ({ card }: Pick<Run, 'card'>): string => readyWord(card.feeds.some(({ stroke }) => stroke === 'swing'));
+
 /** What is kept in words of a round of one of those who hit: what became of speeds in secret, what was changed meanwhile, and what to look at on the film. */
 export function notesIn(run: Run, roundId: RoundId): string {
   const marks = marksOf(run, roundId);
   const offs = (taps: Run['swings']): number[] =>
     taps.filter(({ seq }) => hitterAt(run, seq).roundId === roundId).map(({ offMs }) => offMs);
-  const isHitter = run.card.feeds.some(({ stroke }) => stroke === 'swing');
   const own = resultsOf(run.balls.filter(({ seq }) => hitterAt(run, seq).roundId === roundId));
   return [
     saySecret(run.card, own),
     sayChanges(run.changes),
-    sayTimesReady(readyWord(isHitter), tapTiming(offs(run.readies))),
+    sayTimesReady(readyIn(run), tapTiming(offs(run.readies))),
     saySwings(tapTiming(offs(run.swings))),
     notesOf(marks),
   ]
