@@ -1,11 +1,7 @@
 import { diamondOf, LEVELS, type Level, type Sport } from '@good-arc/core';
 
-/** A level as the sport says it: on a diamond the age bands that it stands for (`11–12, 13–14`). */
-export const sayLevel = (sport: Sport, level: Level): string =>
-  diamondOf(sport)
-    ?.bands.filter((band) => band.level === level)
-    .map(({ name }) => name)
-    .join(', ') ?? level;
+/** A level as the sport says it: on a diamond the ages that it stands for (`11–14`). */
+export const sayLevel = (sport: Sport, level: Level): string => diamondOf(sport)?.ages[level] ?? level;
 
 /** What the field for a level is called. */
 export const levelLabel = (sport: Sport): string => (diamondOf(sport) ? 'Age' : 'Level');

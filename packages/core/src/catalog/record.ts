@@ -245,6 +245,8 @@ export interface DiamondPlay {
   rubberY_m: number;
   /** Youngest first. */
   bands: readonly AgeBand[];
+  /** The ages that each level stands for. */
+  ages: Readonly<Record<Level, string>>;
   /** How a grown pitcher lets go: height, m, and the fastball's backspin across its travel. */
   release: { z: number; fastballRpm: number };
   /** Where arms let go, the usual one first. */

@@ -2,6 +2,7 @@ import { ftToM, inToM } from '../../../quantity/index.ts';
 import type { SportRecord } from '../../record.ts';
 import { plateCourt, wholeField } from '../diamond/field.ts';
 import { shared } from '../diamond/index.ts';
+import { AGES } from '../diamond/pitches.ts';
 import { surfaces } from '../diamond/surfaces.ts';
 import { balls } from './balls.ts';
 import { bands } from './bands.ts';
@@ -39,6 +40,7 @@ export const record: SportRecord = {
     ],
     rubberY_m: rubberM,
     bands,
+    ages: AGES,
     release: { z: 1.75, fastballRpm: FASTBALL.totalRpm * FASTBALL.activeShare },
     // 18–24 in to the arm side, grown arms 5.5 to 6.5 ft up (common practice, no source)
     slots: [

@@ -7,6 +7,13 @@ import { USUAL_HEIGHT_M } from './field.ts';
 /** Usual heights by age, m, boys and girls alike (common practice, no source); older ones are grown. */
 export const HEIGHT_M = { '8-and-under': 1.27, '9-10': 1.38, '11-12': 1.5, '13-14': 1.63 } as const;
 const isYoung = (id: string): id is keyof typeof HEIGHT_M => id in HEIGHT_M;
+/** What each level is called: the bands that it stands for. */
+export const AGES: Readonly<Record<Level, string>> = {
+  Starting: 'Up to 10',
+  Building: '11–14',
+  Competing: 'High school',
+  Advanced: 'College and up',
+};
 /** The last age by the rule of the young (common practice, no source). */
 const LAST_YOUTH = '11-12';
 

@@ -2,6 +2,7 @@ import { ftToM, inToM } from '../../../quantity/index.ts';
 import type { SportRecord } from '../../record.ts';
 import { plateCourt, wholeField } from '../diamond/field.ts';
 import { shared } from '../diamond/index.ts';
+import { AGES } from '../diamond/pitches.ts';
 import { surfaces } from '../diamond/surfaces.ts';
 import { balls } from './balls.ts';
 import { bands } from './bands.ts';
@@ -33,6 +34,7 @@ export const record: SportRecord = {
     ],
     rubberY_m: rubberM,
     bands,
+    ages: AGES,
     // underhand, at the hip, beside the body (common practice, no source)
     release: { z: ftToM(2), fastballRpm: FASTBALL.totalRpm * FASTBALL.activeShare },
     slots: [{ id: 'hip', name: 'At the hip', asideM: inToM(18), share: 1 }],
