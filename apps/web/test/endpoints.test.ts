@@ -60,6 +60,7 @@ describe('kit', () => {
       name: 'Ines',
       level: 'Building',
       hand: 'right',
+      bats: null,
       heightM: 1.68,
       bornYear: null,
       goals: '',
@@ -71,9 +72,9 @@ describe('kit', () => {
     await call(kit.PUT, {
       scope,
       params: { kind: 'players', id: ids.player },
-      body: { ...player, id: undefined, version: undefined, name: 'Ines Rookwood' },
+      body: { ...player, id: undefined, version: undefined, name: 'Ines Rookwood', bats: 'both' },
     });
-    expect((await readKit(store)).players[0]!.name).toBe('Ines Rookwood');
+    expect((await readKit(store)).players[0]).toMatchObject({ name: 'Ines Rookwood', bats: 'both' });
     // goals with a date stay where a form says nothing of them
     const aims = [{ sport: 'tennis', stroke: 'groundstroke', sideM: 1.5, distanceM: 18, by: '2026-12-24' }];
     const { id: _id, version: _version, ...rest } = player!;

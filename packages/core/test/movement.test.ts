@@ -12,6 +12,7 @@ import {
   gameLaunch,
   handAt,
   handOf,
+  handOn,
   heightOf,
   inSlot,
   type Launch,
@@ -236,4 +237,17 @@ describe('the strike zone of an age band', () => {
     expect(heightOf('baseball', { level: 'Starting', batterHeightM: 1.6 })).toBe(1.6);
     expect(heightOf('tennis', { level: 'Starting' })).toBe(USUAL_HEIGHT_M);
   });
+});
+
+test('a drill is laid out by the side somebody bats from, over a net by the hand they play with', () => {
+  const of = (bats: 'right' | 'left' | 'both' | null) =>
+    [
+      handOn('baseball', { hand: 'right', bats }),
+      handOn('softball', { hand: 'right', bats }),
+      handOn('tennis', { hand: 'right', bats }),
+    ].join(' ');
+  expect(of(null)).toBe('right right right');
+  expect(of('left')).toBe('left left right');
+  expect(of('both')).toBe('left left right');
+  expect(handOn('baseball', { hand: 'left', bats: 'right' })).toBe('right');
 });

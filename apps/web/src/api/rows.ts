@@ -1,5 +1,6 @@
 import type {
   BallId,
+  Bats,
   CourtId,
   Dial,
   DrillId,
@@ -73,6 +74,8 @@ export interface PlayerRow extends Versioned {
   name: string;
   level: Level;
   hand: 'left' | 'right';
+  /** From which side of a plate; null with the same hand. */
+  bats: Bats | null;
   heightM: number;
   bornYear: number | null;
   goals: string;

@@ -49,6 +49,7 @@ export const playerBody = z.strictObject({
   name: nameSchema,
   level: z.enum(LEVELS),
   hand: z.enum(['left', 'right']),
+  bats: z.enum(['left', 'right', 'both']).nullable().default(null),
   heightM: z.number('Type a height such as 5 ft 6 or 1.68 m').min(0.8, 'At least 80 cm (2 ft 8 in)').max(2.4, 'At most 2.4 m (7 ft 10 in)'),
   bornYear: z
     .int('A year such as 2014, or nothing')

@@ -1,5 +1,6 @@
 import type {
   APPROACHES,
+  Bats,
   Checklist,
   Dial,
   DrillId,
@@ -110,6 +111,8 @@ export const player = mysqlTable(
     name: varchar({ length: 120 }).notNull(),
     level: varchar({ length: 12 }).$type<Level>().notNull(),
     hand: varchar({ length: 5 }).$type<'left' | 'right'>().notNull(),
+    /** From which side of a plate; null with the same hand. */
+    bats: varchar({ length: 5 }).$type<Bats>(),
     heightM: double().notNull(),
     /** Year of birth: load and who may feed go by the age. Null where nobody said. */
     bornYear: int(),

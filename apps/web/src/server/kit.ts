@@ -25,11 +25,11 @@ export const noSuchKind = (kind: string | undefined): Refusal =>
 const aimsSchema = z.array(strokeGoalSchema);
 /** A player as pages know one. */
 export function toPlayer(store: Store, row: typeof player.$inferSelect): PlayerRow {
-  const { id, version, name, level, hand, heightM, bornYear, goals, avoid, notes } = row;
+  const { id, version, name, level, hand, bats, heightM, bornYear, goals, avoid, notes } = row;
   // a goal or a season that cannot be read is set aside; the player stays
   const aims = row.aims === null ? [] : (store.document(aimsSchema, row.aims, { what: 'player', id, name }) ?? []);
   const season = row.season === null ? null : (store.document(seasonSchema, row.season, { what: 'player', id, name }) ?? null);
-  return { id, version, name, level, hand, heightM, bornYear, goals, aims, season, avoid, notes };
+  return { id, version, name, level, hand, bats, heightM, bornYear, goals, aims, season, avoid, notes };
 }
 const toSquad = (store: Store, { id, version, name, playerIds, notes }: typeof squad.$inferSelect): SquadRow[] => {
   const ids = store.document(squadBody.shape.playerIds, playerIds, { what: 'squad', id, name });

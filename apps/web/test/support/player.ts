@@ -7,6 +7,7 @@ export const aPlayer = (part: Partial<PlayerRow> = {}): PlayerRow => ({
   name: 'Ines Rookwood',
   level: 'Building',
   hand: 'right',
+  bats: null,
   heightM: 1.7,
   bornYear: null,
   goals: '',

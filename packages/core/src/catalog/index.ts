@@ -32,6 +32,7 @@ export type {
   AgeBand,
   ArmSlot,
   Ball,
+  Bats,
   CourtLine,
   CourtPlan,
   DiamondPlay,
@@ -50,7 +51,7 @@ export type {
   ZoneRule,
 } from './record.ts';
 export { TARGET_PLACE_IDS } from './record.ts';
-export { diamondOf, netBetween, netPlayOf } from './sport.ts';
+export { diamondOf, handOn, netBetween, netPlayOf } from './sport.ts';
 export { ARM_SIDE_M, armSide, MIDDLE_OF_ZONE_M, PLATE, strikeZone, USUAL_HEIGHT_M } from './sports/diamond/field.ts';
 export { ROLL_SOURCE } from './sports/diamond/surfaces.ts';
 export { SPORT_RECORDS, SPORTS, type Sport } from './sports/index.ts';

@@ -129,6 +129,9 @@ export interface ServeGameBall {
 /** Which arm throws. */
 export type Hand = 'right' | 'left';
 
+/** From which side of the plate somebody bats: one who bats from both stands across from the pitcher's arm. */
+export type Bats = Hand | 'both';
+
 /** Where a pitcher's arm lets go. */
 export interface ArmSlot {
   id: string;

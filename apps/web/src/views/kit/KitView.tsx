@@ -172,8 +172,15 @@ function CourtThumb({ sport }: { sport: Sport }) {
   );
 }
 
-const playerLine = ({ level, hand, heightM, goals, avoid }: PlayerRow, length: (m: number) => string): string =>
-  [`${level} · ${hand}-handed · ${length(heightM)}`, goals && `goal: ${goals}`, avoid && `avoid: ${avoid}`].filter(Boolean).join(' · ');
+const playerLine = ({ level, hand, bats, heightM, goals, avoid }: PlayerRow, length: (m: number) => string): string =>
+  [
+    `${level} · ${hand}-handed · ${length(heightM)}`,
+    bats && (bats === 'both' ? 'bats from both sides' : `bats ${bats}`),
+    goals && `goal: ${goals}`,
+    avoid && `avoid: ${avoid}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
 const squadLine = ({ playerIds }: SquadRow, players: readonly PlayerRow[]): string =>
   playerIds.flatMap((id) => players.find((player) => player.id === id)?.name ?? []).join(', ') || 'nobody who is still here';
 const courtLine = ({ sport, surfaceId, indoor }: CourtRow): string =>

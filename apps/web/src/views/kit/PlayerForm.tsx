@@ -15,6 +15,7 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
       name: row?.name ?? '',
       level: row?.level ?? 'Building',
       hand: row?.hand ?? 'right',
+      bats: row?.bats ?? null,
       heightM: row?.heightM ?? USUAL_HEIGHT_M,
       bornYear: row?.bornYear ?? null,
       goals: row?.goals ?? '',
@@ -42,6 +43,24 @@ export function PlayerForm({ row, save }: FormProps<PlayerRow>) {
             options={[
               ['right', 'right hand'],
               ['left', 'left hand'],
+            ]}
+          />
+        )}
+      />
+      <Controller
+        control={form.control}
+        name="bats"
+        render={({ field }) => (
+          <Select
+            label="Bats"
+            {...field}
+            value={field.value ?? ''}
+            onChange={(bats) => field.onChange(bats || null)}
+            options={[
+              ['', 'with the same hand'],
+              ['right', 'right'],
+              ['left', 'left'],
+              ['both', 'from both sides'],
             ]}
           />
         )}

@@ -2,6 +2,7 @@ import {
   BALLS,
   type BallId,
   type CourtId,
+  handOn,
   type Level,
   type MachineId,
   type PlayerId,
@@ -56,7 +57,9 @@ export function useWhere(kit: Kit, viewer: Viewer, params: URLSearchParams, spor
       SPORTS.flatMap((each) => kit.courts.filter((one) => one.sport === each)).find(
         (each) => (sport === undefined || each.sport === sport) && machineFor(kit.machines, each.sport),
       );
-    return court ? onCourt(kit, court, { playerId: player?.id ?? '', level, hand: player?.hand ?? 'right' }, params) : null;
+    return court
+      ? onCourt(kit, court, { playerId: player?.id ?? '', level, hand: player ? handOn(court.sport, player) : 'right' }, params)
+      : null;
   });
   const court = kit.courts.find(({ id }) => id === where?.courtId);
   const machine = kit.machines.find(({ id }) => id === where?.machineId);
@@ -65,9 +68,12 @@ export function useWhere(kit: Kit, viewer: Viewer, params: URLSearchParams, spor
     if (!where) return;
     const next = { ...where, ...part };
     const newCourt = kit.courts.find(({ id }) => id === next.courtId)!;
-    const player = kit.players.find(({ id }) => id === part.playerId);
-    if (player) Object.assign(next, { level: player.level, hand: player.hand });
-    if (part.courtId && newCourt.sport !== court?.sport) setWhere(onCourt(kit, newCourt, next, new URLSearchParams()));
+    // of a player who is chosen, and on another sport's court: a hand may bat from the other side
+    const isElsewhere = newCourt.sport !== court?.sport;
+    const player = kit.players.find(({ id }) => id === (isElsewhere ? next.playerId : part.playerId));
+    if (player) next.hand = handOn(newCourt.sport, player);
+    if (player && part.playerId) next.level = player.level;
+    if (isElsewhere) setWhere(onCourt(kit, newCourt, next, new URLSearchParams()));
     else if (next.level !== where.level) setWhere({ ...next, ballId: firstBall(kit, newCourt.sport, next.level) });
     else setWhere(next);
   }

@@ -1,0 +1,1 @@
+ALTER TABLE `player` ADD `bats` varchar(5);
