@@ -3,10 +3,13 @@ import { firstSetup, type Setup, SPORT_RECORDS } from '@good-arc/core';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, test } from 'vitest';
+import type { PlayerRow } from '../src/api/rows.ts';
 import { ArmSlots } from '../src/views/bench/ArmSlots.tsx';
 import { PitchMovement } from '../src/views/bench/PitchMovement.tsx';
 import { workedOut } from '../src/views/bench/useBench.ts';
+import { RungHead } from '../src/views/courtside/RungHead.tsx';
 import { sayAside, sayClock } from '../src/words/movement.ts';
+import { document } from './support/courtside.tsx';
 import { profileOf } from './support/rig.ts';
 
 const machine = {
@@ -77,4 +80,31 @@ test('one tap places the machine in an arm’s slot, and the one it stands in is
   expect(screen.getByRole('button', { pressed: true }).getAttribute('aria-label')).toBe('Left-hander, over the top');
   page.rerender(<ArmSlots setup={setupOf({}, 'tennis')} game={null} onChange={() => {}} />);
   expect(screen.queryByRole('button')).toBeNull();
+});
+
+test('a hitter who stands on the other side than the rung has it is told so; who does not, is not', () => {
+  const atPlate = {
+    ...document,
+    feeds: document.feeds.map((feed) => ({ ...feed, stroke: 'swing' as const })),
+    player: { start: { x: -0.75, y: 0.43 }, recover: null },
+  };
+  const says = (player: Pick<PlayerRow, 'hand' | 'bats'>): string => {
+    const page = render(
+      <RungHead
+        {...{ document: atPlate, player, sport: 'baseball' as const }}
+        number={1}
+        courtName="Cage 1"
+        machine={machine}
+        playerName="Sam"
+        thrown={null}
+      />,
+    );
+    const text = page.container.textContent!;
+    page.unmount();
+    return text;
+  };
+  expect(says({ hand: 'right', bats: 'left' })).toContain('Sam, bats left: the other box');
+  expect(says({ hand: 'left', bats: null })).toContain('bats left');
+  expect(says({ hand: 'left', bats: 'right' })).not.toContain('bats');
+  expect(says({ hand: 'right', bats: null })).not.toContain('bats');
 });

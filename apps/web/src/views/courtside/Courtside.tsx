@@ -98,7 +98,7 @@ function CourtsideView(props: CourtsideProps) {
     <div className="flex flex-col gap-2.5 px-3 pt-2 pb-6 md:px-6 md:pt-3 land:grid! land:grid-cols-[minmax(0,1fr)_13rem]! land:gap-x-3! land:gap-y-0! land:pt-1! lg:grid lg:min-h-[calc(100dvh-3.2rem)] lg:grid-cols-[minmax(0,1fr)_17rem] lg:grid-rows-[auto_1fr] lg:gap-x-5 lg:gap-y-0">
       <div className="min-w-0 land:col-span-2 lg:col-span-2">
         <RungHead
-          {...{ document, number, courtName, machine, sport: ladder.sport }}
+          {...{ document, number, courtName, machine, sport: ladder.sport, player: onCourt.player }}
           playerName={onCourt.player ? names.join(', ') : ''}
           thrown={run ? thrown : null}
         />

@@ -1,4 +1,5 @@
-import { printAngle, type RungDocument, type Sport } from '@good-arc/core';
+import { handOn, printAngle, type RungDocument, type Sport } from '@good-arc/core';
+import type { PlayerRow } from '../../api/rows.ts';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
 
@@ -9,12 +10,18 @@ interface Props {
   courtName: string;
   machine: { name: string };
   playerName: string;
+  /** The first of them. */
+  player: Pick<PlayerRow, 'hand' | 'bats'> | undefined;
   /** Balls thrown in this round; null before it begins. */
   thrown: number | null;
 }
 
+/** Whether a hitter stands on the other side of the plate than the rung has it; the machine stays where it is. */
+const isInOtherBox = ({ feeds, player: { start } }: RungDocument, sport: Sport, player: Pick<PlayerRow, 'hand' | 'bats'>): boolean =>
+  feeds.every(({ stroke }) => stroke === 'swing') && start.x !== 0 && (handOn(sport, player) === 'left') !== start.x > 0;
+
 /** Which rung it is, who hits it, on what, and where to. */
-export function RungHead({ document, number, sport, courtName, machine, playerName, thrown }: Props) {
+export function RungHead({ document, number, sport, courtName, machine, playerName, player, thrown }: Props) {
   const units = useUnits();
   const { launch } = document.feeds[0]!;
   return (
@@ -23,7 +30,8 @@ export function RungHead({ document, number, sport, courtName, machine, playerNa
         {number} · {document.name}
       </h1>
       <p className="text-quiet land:hidden">
-        {playerName && `${playerName} · `}
+        {playerName &&
+          `${playerName}${player && isInOtherBox(document, sport, player) ? `, bats ${handOn(sport, player)}: the other box` : ''} · `}
         {courtName} · {machine.name}, {units.speed(launch.speedMps)}
         {document.secret && ` ± ${units.speed(document.secret.byMps)} in secret`} at {printAngle(launch.elevationDeg)}
       </p>
