@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
+  comeInFor,
   conditionsOf,
   deal,
   fly,
@@ -11,7 +12,6 @@ import {
   programOf,
   redeal,
   retakeTurns,
-  takeOver,
   turnsOf,
 } from '../src/index.ts';
 import { drillOn, kindOf, venueOf } from './support/club.ts';
@@ -81,11 +81,11 @@ describe('the list of a round, changed while it goes on', () => {
   });
   test('a third comes in for one of two: the balls to come are theirs, and the other’s stay', () => {
     const turns = turnsOf({ hitters: 2, ballsPerRound: 8 });
-    const third = takeOver(turns, 3, 1, 2);
+    const third = comeInFor(turns, 3, 1, 2);
     expect(third).toEqual([0, 1, 0, 2, 0, 2, 0, 2]);
     // the second comes back in for the first
-    expect(takeOver(third, 5, 0, 1)).toEqual([0, 1, 0, 2, 0, 2, 1, 2]);
-    expect(retakeTurns([1, 2], takeOver(third, 5, 0, 1), 6, [])).toEqual([0, 1, 0, 2, 0, 2, 1, 2]);
+    expect(comeInFor(third, 5, 0, 1)).toEqual([0, 1, 0, 2, 0, 2, 1, 2]);
+    expect(retakeTurns([1, 2], comeInFor(third, 5, 0, 1), 6, [])).toEqual([0, 1, 0, 2, 0, 2, 1, 2]);
   });
 });
 

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
+  armAt,
+  armOf,
   armSide,
   arrange,
   type Conditions,
@@ -10,8 +12,6 @@ import {
   gameBallById,
   gameBallLabel,
   gameLaunch,
-  handAt,
-  handOf,
   handOn,
   heightOf,
   inSlot,
@@ -127,7 +127,7 @@ describe('hand and slot', () => {
   });
   test('a straight ball is thrown by whom the machine stands in for; one that says its arm by that arm', () => {
     const straight = pitchOf('baseball-fastball-college');
-    expect([handOf(straight), handAt({ x: -0.2 }), handAt({ x: 0.2 }), handAt({ x: 0 })]).toEqual([null, 'right', 'left', 'right']);
+    expect([armOf(straight), armAt({ x: -0.2 }), armAt({ x: 0.2 }), armAt({ x: 0 })]).toEqual([null, 'right', 'left', 'right']);
     expect(gameLaunch(straight, conditions, 0, 'left')!.launch.x).toBeGreaterThan(0);
     // a right-hander's sinker runs to the side of the arm
     const sinker = { ...straight, hand: 'right' as const, sidespinRpm: 900 };
@@ -180,7 +180,7 @@ describe('hand and slot', () => {
   test('for the other arm a ball that bends is mirrored, the game’s and the machine’s own; a straight game ball stays', () => {
     const [slot] = diamondOf('baseball')!.slots;
     const setup: Setup = { ...pitching('baseball'), sidespinRpm: -700, gameBallId: 'baseball-slider-college' };
-    expect(handAt(setup.from)).toBe('right');
+    expect(armAt(setup.from)).toBe('right');
     const left = { ...setup, ...inSlot(setup, pitchOf(setup.gameBallId), 'left', slot!) };
     expect(left).toMatchObject({ sidespinRpm: 700, gameBallId: 'baseball-slider-left-college' });
     const back = { ...left, ...inSlot(left, pitchOf(left.gameBallId), 'right', slot!) };
@@ -194,7 +194,7 @@ describe('hand and slot', () => {
       const own = ownGameBallSchema.parse(ownFrom(ball));
       const again = { ...own, id: 'own', name: ball.name } as PitchGameBall;
       expect(releaseOf(again)).toEqual(releaseOf(ball));
-      expect(handOf(again)).toBe(handOf(ball));
+      expect(armOf(again)).toBe(armOf(ball));
     }
   });
 });

@@ -1,10 +1,10 @@
 import {
   type ArmSlot,
+  armOf,
   armSide,
   diamondOf,
   type GameBall,
   type Hand,
-  handOf,
   MIDDLE_OF_ZONE_M,
   type PitchGameBall,
   PLATE,
@@ -27,7 +27,7 @@ export interface GameArrival {
 export function releaseOf(game: PitchGameBall, hand: Hand = 'right', slot?: ArmSlot): { x: number; y: number; z: number } {
   const { release, slots } = diamondOf(game.sport)!;
   const { asideM, share } = slot ?? slots[0]!;
-  return { x: armSide(handOf(game) ?? hand) * asideM, y: ftToM(game.releaseFt), z: (game.releaseZ_m ?? release.z) * share };
+  return { x: armSide(armOf(game) ?? hand) * asideM, y: ftToM(game.releaseFt), z: (game.releaseZ_m ?? release.z) * share };
 }
 
 /**

@@ -166,10 +166,10 @@ const MET_BEHIND_BOUNCE_M = 1.5;
 
 /** What the game ball does here, met in the player’s plane. */
 export const gameOf = (setup: Setup, conditions: Conditions, ball: GameBall): (Thrown & { ball: GameBall }) | null =>
-  ball.sport === setup.sport ? throwGameBall(conditions, ball, setup.target.x, setup.player.y, handAt(setup.from)) : null;
+  ball.sport === setup.sport ? throwGameBall(conditions, ball, setup.target.x, setup.player.y, armAt(setup.from)) : null;
 
 /** Whose arm a machine stands in for: what stands in the middle throws for a right-hander. */
-export const handAt = ({ x }: { x: number }): Hand => (x > 0 ? 'left' : 'right');
+export const armAt = ({ x }: { x: number }): Hand => (x > 0 ? 'left' : 'right');
 
 /** A game ball in still air to `landingX`, met in the plane y = `playerY`; null when it cannot be flown with this ball. @param hand that throws a straight pitch */
 export function throwGameBall(

@@ -1,10 +1,10 @@
 export { type AirEffect, airEffect, USUAL_AIR } from './air.ts';
 export {
   type Arrangement,
+  armAt,
   arrange,
   type BenchComfort,
   type FamilyMember,
-  handAt,
   throwGameBall,
 } from './arrange.ts';
 export { heldOf } from './held.ts';

@@ -1,6 +1,6 @@
 import { releaseOf } from '../aim/index.ts';
-import { type ArmSlot, GAME_BOOK, type Hand, handOf, MIDDLE_OF_ZONE_M, type PitchGameBall, PLATE } from '../catalog/index.ts';
-import { handAt } from './arrange.ts';
+import { type ArmSlot, armOf, GAME_BOOK, type Hand, MIDDLE_OF_ZONE_M, type PitchGameBall, PLATE } from '../catalog/index.ts';
+import { armAt } from './arrange.ts';
 import type { Setup } from './setup-schema.ts';
 
 /** A machine as near as this to a slot stands in it, m. */
@@ -28,7 +28,7 @@ export function standsInSlot(setup: Pick<Setup, 'from'>, game: PitchGameBall, ha
 /** The pitch of the other arm that goes by the same name; undefined where the book has none. */
 const mirrorOf = (game: PitchGameBall, hand: Hand): PitchGameBall | undefined =>
   GAME_BOOK.filter((each) => each.kind === 'pitch').find(
-    (each) => each.sport === game.sport && each.name === game.name && each.band === game.band && handOf(each) === hand,
+    (each) => each.sport === game.sport && each.name === game.name && each.band === game.band && armOf(each) === hand,
   );
 
 /**
@@ -36,10 +36,10 @@ const mirrorOf = (game: PitchGameBall, hand: Hand): PitchGameBall | undefined =>
  * @param game the game ball it stands in for
  */
 export function inSlot(setup: Setup, game: PitchGameBall, hand: Hand, slot: ArmSlot): Pick<Setup, 'from' | 'sidespinRpm' | 'gameBallId'> {
-  const mirrored = handOf(game) !== null && handOf(game) !== hand ? mirrorOf(game, hand) : undefined;
+  const mirrored = armOf(game) !== null && armOf(game) !== hand ? mirrorOf(game, hand) : undefined;
   return {
     from: spotIn(setup, mirrored ?? game, hand, slot),
-    sidespinRpm: (handAt(setup.from) === hand ? 1 : -1) * setup.sidespinRpm || 0,
+    sidespinRpm: (armAt(setup.from) === hand ? 1 : -1) * setup.sidespinRpm || 0,
     gameBallId: setup.gameBallId === game.id && mirrored ? mirrored.id : setup.gameBallId,
   };
 }

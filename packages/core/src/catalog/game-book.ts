@@ -54,7 +54,7 @@ export function ownFrom(ball: GameBall): OwnGameBall | null {
 export const isSoft = (ball: GameBall | undefined): boolean => ball?.kind === 'shaped' && ball.soft === true;
 
 /** The arm that throws a pitch: as it is said, else told by where it bends; null for a straight one, which either throws. */
-export function handOf({ hand, sidespinRpm }: Pick<PitchGameBall, 'hand' | 'sidespinRpm'>): Hand | null {
+export function armOf({ hand, sidespinRpm }: Pick<PitchGameBall, 'hand' | 'sidespinRpm'>): Hand | null {
   if (hand) return hand;
   return sidespinRpm === 0 ? null : sidespinRpm < 0 ? 'right' : 'left';
 }
@@ -62,6 +62,6 @@ export function handOf({ hand, sidespinRpm }: Pick<PitchGameBall, 'hand' | 'side
 /** How a game ball is called in a list: `Rally drive, Competing` or `Fastball, College`. */
 export function gameBallLabel(ball: GameBall): string {
   if (ball.kind !== 'pitch') return `${ball.name}, ${ball.level}`;
-  const hand = handOf(ball);
+  const hand = armOf(ball);
   return `${ball.name}, ${ball.band}${hand ? `, ${hand}-hander` : ''}`;
 }

@@ -14,13 +14,13 @@ export {
 export { netHeightAt } from './court.ts';
 export { gameBallId } from './game-ball.ts';
 export {
+  armOf,
   firstGameBall,
   GAME_BOOK,
   GAME_BOOK_SOURCE,
   gameBallById,
   gameBallLabel,
   gameBallSource,
-  handOf,
   isSoft,
   ownFrom,
 } from './game-book.ts';

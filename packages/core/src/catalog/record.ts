@@ -154,7 +154,7 @@ export interface PitchGameBall {
   releaseFt: number;
   /** Height at which it is let go, m; that of the sport without. */
   releaseZ_m?: number | undefined;
-  /** The arm that throws it, where that is said; else told by where it bends (`handOf`). */
+  /** The arm that throws it, where that is said; else told by where it bends (`armOf`). */
   hand?: Hand | undefined;
   speedMph: number;
   topspinRpm: number;

@@ -17,7 +17,7 @@ export {
 } from './goal.ts';
 export { HIT_WITH, MOST_FEEDS, ORDERS, type OrderKind } from './kinds.ts';
 export { apartOf, linesHalfDeg, metsOf, TOGETHER_M } from './lines.ts';
-export { type ListChange, redeal, retakeTurns, takeOver, turnsOf } from './live.ts';
+export { comeInFor, type ListChange, redeal, retakeTurns, turnsOf } from './live.ts';
 export {
   type Balance,
   balanceOf,

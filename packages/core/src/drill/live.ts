@@ -73,5 +73,5 @@ export function retakeTurns(
 }
 
 /** Who hits each ball when one comes in for another: of the balls to come theirs. @param turns,thrown as of `retakeTurns` */
-export const takeOver = (turns: readonly number[], thrown: number, from: number, to: number): number[] =>
+export const comeInFor = (turns: readonly number[], thrown: number, from: number, to: number): number[] =>
   turns.map((who, i) => (i >= thrown && who === from ? to : who));

@@ -2,12 +2,12 @@ import { gameLaunch } from '../aim/index.ts';
 import { type Arrival, throwBall, throwGameBall } from '../bench/index.ts';
 import {
   ARM_SIDE_M,
+  armOf,
   armSide,
   type Contact,
   contactBand,
   diamondOf,
   type GameBall,
-  handOf,
   isSoft,
   type LadderPlace,
   LEVEL_NEEDS,
@@ -215,7 +215,7 @@ export function pitches(question: BuildQuestion): { candidates: Candidate[]; las
   const game = throwGameBall(conditions, gameBall, 0, PLATE.frontY_m)?.arrival;
   if (!game) return { candidates: [], last: null };
   const spinOf = (share: number) => ({ topspinRpm: gameBall.topspinRpm * share, sidespinRpm: gameBall.sidespinRpm * share });
-  const side = armSide(handOf(gameBall) ?? 'right') * ARM_SIDE_M;
+  const side = armSide(armOf(gameBall) ?? 'right') * ARM_SIDE_M;
   const from = (y: number) => ({ x: side, y, z: machine.profile.releaseHeightM });
   const quick = (y: number): boolean => {
     const thrown = throwInTime(question, from(y), target, game.timeS, spinOf(1));

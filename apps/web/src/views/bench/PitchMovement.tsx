@@ -1,8 +1,8 @@
 import {
+  armAt,
+  armOf,
   conditionsOf,
   type GameBall,
-  handAt,
-  handOf,
   type Launch,
   type Movement,
   movementOf,
@@ -40,7 +40,7 @@ export function PitchMovement({ setup, launch, game }: Props) {
     return [movementOf(conditions, launch, planeY), game && movementOf(still, game.launch, planeY)];
   }, [setup, launch, game, planeY]);
   if (!feed) return null;
-  const hand = (game?.ball.kind === 'pitch' && handOf(game.ball)) || handAt(setup.from);
+  const hand = (game?.ball.kind === 'pitch' && armOf(game.ball)) || armAt(setup.from);
   const rows: [name: string, of: (movement: Movement) => string][] = [
     ['Up or down', ({ riseM }) => sayRise(riseM, units.break)],
     ['Sideways', ({ acrossM }) => sayAside(acrossM, hand, units.break)],

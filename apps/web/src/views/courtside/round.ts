@@ -1,5 +1,6 @@
 import {
   climbsGoals,
+  comeInFor,
   type FeedId,
   type Outcome,
   type OutingId,
@@ -9,7 +10,6 @@ import {
   type RungDocument,
   type RungId,
   retakeTurns,
-  takeOver,
   type Weather,
 } from '@good-arc/core';
 import type { Letter } from '../../ui/outbox.ts';
@@ -183,7 +183,7 @@ function joined(run: Run, { place, playerId, playerName, roundId, startedAt, sai
   // nobody had the balls of a place whose owner was out
   const turns = run.gone.includes(leaves)
     ? retakeTurns(places, turnsIn(run), thrown, gone, isOnLines(run))
-    : takeOver(turnsIn(run), thrown, leaves, comes);
+    : comeInFor(turnsIn(run), thrown, leaves, comes);
   const others = known >= 0 ? run.others : [...run.others, { playerId, roundId }];
   const { outingId, rungId, weather, card, confirmedBy } = run;
   const body = { outingId, rungId, playerId, weather, startedAt, card, ...(confirmedBy && { confirmedBy }) };

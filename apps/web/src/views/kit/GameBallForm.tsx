@@ -1,8 +1,8 @@
 import {
+  armOf,
   diamondOf,
   firstGameBall,
   ftToM,
-  handOf,
   mphToMps,
   mpsToMph,
   mToFt,
@@ -127,7 +127,7 @@ export function GameBallForm({ row, save }: FormProps<GameBallRow>) {
           />
           <Select
             label="Thrown by"
-            value={ball.hand ?? handOf(ball) ?? 'either'}
+            value={ball.hand ?? armOf(ball) ?? 'either'}
             onChange={(hand) => {
               const { hand: _before, ...rest } = ball;
               set(hand === 'either' ? rest : { ...ball, hand });

@@ -1,4 +1,6 @@
 import {
+  armAt,
+  armOf,
   diamondOf,
   FIT_FIGURES,
   type FitFigure,
@@ -7,8 +9,6 @@ import {
   type GameBall,
   gameBallById,
   type Hand,
-  handAt,
-  handOf,
   type Match,
   mpsToMph,
   mToFt,
@@ -58,7 +58,7 @@ export function ClosestPanel({ bench, canPlan }: { bench: BenchState; canPlan: b
   const against = game?.arrival;
   const fit = feed && against ? fitOf(feed, against) : null;
   // of a pitch sideways is said by the arm that throws it
-  const hand = ball.kind === 'pitch' ? (handOf(ball) ?? handAt(setup.from)) : null;
+  const hand = ball.kind === 'pitch' ? (armOf(ball) ?? armAt(setup.from)) : null;
   const off = feed && against ? fitParts(feed, against) : null;
   const words = off
     ? FIT_FIGURES.filter((key) => Math.abs(off[key]) >= WORTH_A_WORD).map((key) => `${SAY[key]} ${tooMuch(key, off[key], hand)}`)
@@ -194,7 +194,7 @@ function asGameBall({ setup, now }: BenchState): OwnGameBall | null {
       band: 'own',
       releaseFt: mToFt(setup.from.y),
       releaseZ_m: within(setup.from.z, [0.2, 2.6]),
-      ...(sidespinRpm !== 0 && { hand: handAt(setup.from) }),
+      ...(sidespinRpm !== 0 && { hand: armAt(setup.from) }),
       speedMph: mpsToMph(speedMps),
       topspinRpm,
       sidespinRpm,
