@@ -147,7 +147,7 @@ test('a college hitter: velocity ladder, then fastball and slider on two machine
   const name = `College climb ${tag()}`;
   await open(page, '/ladders/build');
   await choose(page.getByLabel('Court', { exact: true }), 'Cage 1 (baseball)');
-  await choose(page.getByLabel('Age', { exact: true }), 'Advanced');
+  await choose(page.getByLabel('Age', { exact: true }), 'College and up');
   await choose(page.getByLabel('Machine', { exact: true }), 'Heron');
   await choose(page.getByLabel('To this game ball'), 'Fastball, College');
   await expect(rungs(page).getByRole('heading').last()).toHaveText('Easy look');
