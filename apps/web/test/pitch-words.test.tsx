@@ -107,4 +107,5 @@ test('a hitter who stands on the other side than the rung has it is told so; who
   expect(says({ hand: 'left', bats: null })).toContain('bats left');
   expect(says({ hand: 'left', bats: 'right' })).not.toContain('bats');
   expect(says({ hand: 'right', bats: null })).not.toContain('bats');
+  expect(says({ hand: 'right', bats: 'both' })).not.toContain('bats');
 });

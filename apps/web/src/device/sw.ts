@@ -62,7 +62,7 @@ registerRoute(
 // pages are drawn for the files of their version: those that are kept are fetched again before this one takes over
 self.addEventListener('install', (event) => event.waitUntil(keepAnew()));
 
-self.addEventListener('activate', (event) => event.waitUntil(comeInFor()));
+self.addEventListener('activate', (event) => event.waitUntil(takeOver()));
 
 async function keepAnew(): Promise<void> {
   await caches.delete(NEXT_PAGES_CACHE);
@@ -75,7 +75,7 @@ async function keepAnew(): Promise<void> {
   }
 }
 
-async function comeInFor(): Promise<void> {
+async function takeOver(): Promise<void> {
   if (await caches.has(NEXT_PAGES_CACHE)) {
     const [now, next] = [await caches.open(PAGES_CACHE), await caches.open(NEXT_PAGES_CACHE)];
     for (const request of await next.keys()) await now.put(request, (await next.match(request))!);

@@ -19,9 +19,14 @@ export function nearestLine(plan: CourtPlan, axis: 'x' | 'y', spot: { x: number;
   return candidates.reduce((a, b) => (Math.abs(spot[axis] - b.at) < Math.abs(spot[axis] - a.at) ? b : a));
 }
 
-/** How each side of a line along the court is called: `4 ft right of the line`, `4 ft to the first-base side of the line`. */
-export const sidesOf = ({ sides }: Pick<CourtPlan, 'sides'>): [left: string, right: string] =>
-  sides ? [`to the ${sides[0]}`, `to the ${sides[1]}`] : ['left', 'right'];
+type Sides = readonly [left: string, right: string];
+
+/** What lies to each side of a line along the court: `right`, `first-base side`. */
+export const sidesOf = ({ sides = ['left', 'right'] }: Pick<CourtPlan, 'sides'>): Sides => sides;
+
+/** How far aside is said: `4 ft right of the line`, `4 ft to the first-base side of the line`. */
+export const asidesOf = ({ sides }: Pick<CourtPlan, 'sides'>): Sides =>
+  sides ? [`to the ${sides[0]}`, `to the ${sides[1]}`] : sidesOf({});
 
 /** `1 ft behind the far service line, 4 ft right of the centre line`. */
 export function describeSpot(plan: CourtPlan, spot: { x: number; y: number }, length: (m: number) => string): string {
@@ -35,7 +40,7 @@ export function describeSpot(plan: CourtPlan, spot: { x: number; y: number }, le
         : `${length(Math.abs(behind))} ${behind > 0 ? 'behind' : 'inside'} the ${line.name}`;
   const side = nearestLine(plan, 'x', { ...spot, x: spot.x });
   const right = spot.x - side.at;
-  const [leftOf, rightOf] = sidesOf(plan);
+  const [leftOf, rightOf] = asidesOf(plan);
   const across =
     Math.abs(right) < 0.05 ? `on the ${side.name}` : `${length(Math.abs(right))} ${right > 0 ? rightOf : leftOf} of the ${side.name}`;
   return `${along}, ${across}`;

@@ -13,7 +13,7 @@ import {
   shortTurnDeg,
   targetsOf,
 } from '@good-arc/core';
-import { describeSpot, sidesOf } from './place.ts';
+import { asidesOf, describeSpot } from './place.ts';
 import { sayPlace, targetPlan } from './sayTarget.ts';
 
 /** A mark this near counts as the mark, m: a hand's breadth. */
@@ -39,7 +39,7 @@ export function sayMachine(
   const across =
     Math.abs(x) < 0.05
       ? 'on the middle line'
-      : `${length(Math.abs(x))} ${sidesOf(SPORT_RECORDS[sport].court)[x > 0 ? 1 : 0]} of the middle line`;
+      : `${length(Math.abs(x))} ${asidesOf(SPORT_RECORDS[sport].court)[x > 0 ? 1 : 0]} of the middle line`;
   return `${along}, ${across}`;
 }
 

@@ -1,6 +1,6 @@
 import { type GameBall, planOf, type Setup } from '@good-arc/core';
 import { useState } from 'react';
-import { atLine, fromLine, nearestLine, sidesOf } from '../../ui/place.ts';
+import { asidesOf, atLine, fromLine, nearestLine, sidesOf } from '../../ui/place.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { ArmSlots } from './ArmSlots.tsx';
@@ -50,7 +50,7 @@ function SpotFields({ name, setup, spot, side, onSpot }: SpotProps) {
           onChange={(y) => setChosen({ ...chosen, y })}
         />
         <QuantityField
-          label={`${name}: distance ${sidesOf(plan)[1]} of the line`}
+          label={`${name}: distance ${asidesOf(plan)[1]} of the line`}
           labelHidden
           dimension="length"
           step={0.1}
@@ -61,7 +61,7 @@ function SpotFields({ name, setup, spot, side, onSpot }: SpotProps) {
           label={`${name}: line along the court`}
           labelHidden
           value={across.id}
-          options={lines('x').map(([id, lineName]) => [id, `${sidesOf(plan)[1].replace(/^to the /, '')} of ${lineName}`] as const)}
+          options={lines('x').map(([id, lineName]) => [id, `${sidesOf(plan)[1]} of ${lineName}`] as const)}
           onChange={(x) => setChosen({ ...chosen, x })}
         />
       </div>
@@ -111,7 +111,7 @@ export function Placement({ setup, game, onChange }: { setup: Setup; game: GameB
       <SpotFields name="Player" setup={setup} spot={player} side={-1} onSpot={(spot) => onChange({ player: spot })} />
       {target.kind === 'plane' && <ArmSlots setup={setup} game={game} onChange={onChange} />}
       <p className="text-sm text-quiet sm:col-span-2 xl:col-span-3">
-        Type any unit: 5'6", 5 ft 6, 1.7 m. A minus is inside the line, or {sidesOf(planOf(setup))[0].replace(/^left/, 'to the left')}.
+        Type any unit: 5'6", 5 ft 6, 1.7 m. A minus is inside the line, or to the {sidesOf(planOf(setup))[0]}.
       </p>
     </div>
   );

@@ -16,9 +16,12 @@ interface Props {
   thrown: number | null;
 }
 
-/** Whether a hitter stands on the other side of the plate than the rung has it; the machine stays where it is. */
+/** Whether a hitter stands on the other side of the plate than the rung has it; the machine stays where it is. Who bats from both stands where it has them. */
 const isInOtherBox = ({ feeds, player: { start } }: RungDocument, sport: Sport, player: Pick<PlayerRow, 'hand' | 'bats'>): boolean =>
-  feeds.every(({ stroke }) => stroke === 'swing') && start.x !== 0 && (handOn(sport, player) === 'left') !== start.x > 0;
+  player.bats !== 'both' &&
+  feeds.every(({ stroke }) => stroke === 'swing') &&
+  start.x !== 0 &&
+  (handOn(sport, player) === 'left') !== start.x > 0;
 
 /** Which rung it is, who hits it, on what, and where to. */
 export function RungHead({ document, number, sport, courtName, machine, playerName, player, thrown }: Props) {
