@@ -20,6 +20,14 @@ const BEGUN: RoundEvent = {
   card,
   confirmedBy: '',
 };
+/** Two who hit in turn. */
+const PAIR: RoundEvent = {
+  ...BEGUN,
+  card: { ...card, hitters: 2 },
+  mates: [{ playerId: id(8), playerName: 'Bo Tallowby', roundId: id(9) }],
+};
+/** A ball that was hit in. */
+const hit = (seq: number): RoundEvent => ({ kind: 'judged', seq, outcome: 'in', resultId: id(20 + seq), feedId: 'b1', said: 'in' });
 const begun = (): Run => afterRound(null, BEGUN).run!;
 const after = (run: Run | null, ...events: RoundEvent[]) =>
   events.reduce(
@@ -73,8 +81,8 @@ describe('a round, event by event', () => {
   test('of two who hit in turn each has a round of their own, and each ball goes to whose it is', () => {
     const { run, letters } = after(
       null,
-      { ...BEGUN, card: { ...card, hitters: 2 }, mates: [{ playerId: id(8), playerName: 'Bo Tallowby', roundId: id(9) }] },
-      ...[1, 2, 3].map((seq): RoundEvent => ({ kind: 'judged', seq, outcome: 'in', resultId: id(20 + seq), feedId: null, said: 'in' })),
+      PAIR,
+      ...[1, 2, 3].map(hit),
       { kind: 'taken-back', byHand: true },
       { kind: 'finished', at: '2026-05-01T10:05:00.000Z', weather: card.weather },
     );
@@ -92,7 +100,6 @@ describe('a round, event by event', () => {
     expect(letters.slice(0, 2).map(({ body }) => (body as { playerId: string }).playerId)).toEqual([id(6), id(8)]);
   });
   test('a third comes in: a round of their own, the balls to come of who leaves; back in, the round they had', () => {
-    const hit = (seq: number): RoundEvent => ({ kind: 'judged', seq, outcome: 'in', resultId: id(20 + seq), feedId: 'b1', said: 'in' });
     const comes = (who: number, place: number, own: number): RoundEvent => ({
       kind: 'joined',
       place,
@@ -104,7 +111,7 @@ describe('a round, event by event', () => {
     });
     const { run, letters } = after(
       null,
-      { ...BEGUN, card: { ...card, hitters: 2 }, mates: [{ playerId: id(8), playerName: 'Bo Tallowby', roundId: id(9) }] },
+      PAIR,
       hit(1),
       hit(2),
       comes(10, 0, 11),
@@ -141,16 +148,14 @@ describe('a round, event by event', () => {
     expect(after(begun(), paced).run).toMatchObject({ paceS: 5.5, card: { intervalS: card.intervalS } });
   });
   test('somebody out: their balls are another’s from then on; what was changed, and when, is kept in words with the round', () => {
-    const two = { ...BEGUN, card: { ...card, hitters: 2 }, mates: [{ playerId: id(8), playerName: 'Bo Tallowby', roundId: id(9) }] };
-    const judged = (seq: number): RoundEvent => ({ kind: 'judged', seq, outcome: 'in', resultId: id(20 + seq), feedId: 'b1', said: 'in' });
     const { run, letters } = after(
       null,
-      two,
-      judged(1),
+      PAIR,
+      hit(1),
       { kind: 'paced', intervalS: 5, said: 'every 5.0 s' },
       { kind: 'paced', intervalS: 5.5, said: 'every 5.5 s' },
       { kind: 'changed', part: { turns: Array(10).fill(0), gone: [1] }, about: 'hitter 1', said: 'Bo Tallowby out' },
-      judged(2),
+      hit(2),
       { kind: 'marked', atS: 72, seq: 2 },
       { kind: 'finished', at: '2026-05-01T10:05:00.000Z', weather: card.weather },
     );

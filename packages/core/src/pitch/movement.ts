@@ -1,5 +1,5 @@
 import { type Conditions, fly, type Launch } from '../flight/index.ts';
-import { radToDeg } from '../quantity/index.ts';
+import { degToRad, radToDeg } from '../quantity/index.ts';
 
 /** How a pitch moves on its way to the plate, and the spin that moves it. */
 export interface Movement {
@@ -44,7 +44,7 @@ export function movementOf(conditions: Conditions, launch: Launch, planeY: numbe
   return {
     riseM: spun.z - plain.z,
     acrossM: spun.x - plain.x,
-    dropM: launch.z + LIFTED_M + along * Math.tan((launch.elevationDeg * Math.PI) / 180) - spun.z,
+    dropM: launch.z + LIFTED_M + along * Math.tan(degToRad(launch.elevationDeg)) - spun.z,
     releaseMps: launch.speedMps,
     plateMps: spun.speedMps,
     totalRpm,
