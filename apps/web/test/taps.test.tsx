@@ -4,7 +4,7 @@ import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { markAt } from '../src/views/courtside/signals.ts';
 import { lastBeat, offBall, offRelease } from '../src/views/courtside/useTaps.ts';
-import { readyWord, sayOff, saySwings, sayTimesReady } from '../src/words/marks.ts';
+import { readyWord, sayOff, saySwings, sayTaps } from '../src/words/marks.ts';
 import { button, commands, document, hear, launch, machine, show, status, takes, wired } from './support/courtside.tsx';
 
 describe('a swing against the ball', () => {
@@ -46,8 +46,8 @@ describe('ready as the ball is let go', () => {
     expect(offRelease([null, null], 13_950)).toBeNull();
   });
   test('in the words of who waits for the ball', () => {
-    expect(sayTimesReady(readyWord(true), tapTiming([-40]))).toBe('Loaded: 40 ms early, of 1.');
-    expect(sayTimesReady(readyWord(false), null)).toBe('');
+    expect(sayTaps(readyWord(true), tapTiming([-40]))).toBe('Loaded: 40 ms early, of 1.');
+    expect(sayTaps(readyWord(false), null)).toBe('');
     expect(readyWord(false)).toBe('Split step');
   });
   test.each([

@@ -19,10 +19,8 @@ export const saySwings = (timing: TapTiming | null): string => sayTaps('Swings',
 /** What is done as a ball is let go: a hitter loads, who stands behind a net lands from a small hop. */
 export const readyWord = (isHitter: boolean): string => (isHitter ? 'Loaded' : 'Split step');
 
-/** `Loaded: 40 ms early on average, ± 30 ms, of 8.`; empty without one. */
-export const sayTimesReady = (word: string, timing: TapTiming | null): string => sayTaps(word, timing);
-
-function sayTaps(what: string, timing: TapTiming | null): string {
+/** Taps of one kind: `Loaded: 40 ms early on average, ± 30 ms, of 8.`; empty without one. */
+export function sayTaps(what: string, timing: TapTiming | null): string {
   if (!timing) return '';
   const { n, meanMs, spreadMs } = timing;
   return `${what}: ${sayOff(meanMs)}${n > 1 ? ' on average' : ''}${spreadMs === null ? '' : `, ± ${Math.round(spreadMs)} ms`}, of ${n}.`;

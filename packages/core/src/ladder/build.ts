@@ -1,4 +1,4 @@
-import { diamondOf, isSoft, LEVEL_NEEDS, type Level, SPORT_RECORDS, type Sport, USUAL_HEIGHT_M } from '../catalog/index.ts';
+import { diamondOf, isSoft, LEVEL_NEEDS, type Level, SPORT_RECORDS, type Sport } from '../catalog/index.ts';
 import {
   CAP_BALLS,
   COMFORTS,
@@ -12,6 +12,7 @@ import {
   type Spot,
   upToHalfS,
 } from '../drill/index.ts';
+import { heightKept } from '../pitch/index.ts';
 import { firstShareFor, gateFor, type Need, targetFor } from '../progress/index.ts';
 import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from './candidates.ts';
 import { changesBetween } from './demand.ts';
@@ -348,7 +349,7 @@ function rungOf(question: BuildQuestion, { name, launch, target, stroke, contact
     targetAt: shape.targetAt,
     gate: shape.gate,
     shadowSwings: 0,
-    ...((diamondOf(sport) || heightM !== USUAL_HEIGHT_M) && { batterHeightM: heightM }),
+    ...heightKept(sport, heightM),
   };
 }
 

@@ -15,7 +15,6 @@ import {
   type Sport,
   type Stroke,
   type TargetPlaceId,
-  USUAL_HEIGHT_M,
 } from '../catalog/index.ts';
 import {
   away,
@@ -44,7 +43,7 @@ import {
   wholly,
 } from '../ladder/index.ts';
 import { type MachineProfile, spinFor } from '../machine/index.ts';
-import { strikeZoneOf } from '../pitch/index.ts';
+import { heightKept, strikeZoneOf } from '../pitch/index.ts';
 import { type Approach, firstShareFor, gateFor, targetFor } from '../progress/index.ts';
 import { mphToMps, radToDeg, within, wrapDeg } from '../quantity/index.ts';
 import { between, isForLevel, netBall } from './net-ball.ts';
@@ -145,7 +144,7 @@ function fitRung(drill: Drill, rung: DrillRung, question: DrillQuestion): RungDo
       ...hitTo,
       gate: rung.gate ?? gateFor(approach, rung.perRound),
       shadowSwings: rung.shadowSwings ?? 0,
-      ...((diamondOf(drill.sport) || question.heightM !== USUAL_HEIGHT_M) && { batterHeightM: question.heightM }),
+      ...heightKept(drill.sport, question.heightM),
       ...(rung.hitters && { hitters: rung.hitters }),
       ...(rung.sweep && { sweep: sweepOf(rung, machine.profile) }),
       ...(rung.ritual && { ritual: rung.ritual }),

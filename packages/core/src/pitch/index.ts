@@ -40,4 +40,4 @@ export {
   type TwoPitches,
   twoPitches,
 } from './two.ts';
-export { heightOf, strikeZoneOf, type ZoneQuestion } from './zone.ts';
+export { heightKept, heightOf, strikeZoneOf, type ZoneQuestion } from './zone.ts';

@@ -16,6 +16,10 @@ const bandIn = (sport: Sport, { level, gameBallId }: ZoneQuestion): AgeBand => b
 export const heightOf = (sport: Sport, question: ZoneQuestion): number =>
   question.batterHeightM ?? (diamondOf(sport) ? bandIn(sport, question).heightM : USUAL_HEIGHT_M);
 
+/** The height that a rung keeps: of a diamond always, since the age band says another where none is kept; over a net where it is not the usual one. */
+export const heightKept = (sport: Sport, heightM: number): { batterHeightM?: number } =>
+  diamondOf(sport) || heightM !== USUAL_HEIGHT_M ? { batterHeightM: heightM } : {};
+
 /** The strike zone of a hitter by the rule of the age band, m. @throws RangeError for a sport without bands */
 export const strikeZoneOf = (sport: Sport, question: ZoneQuestion): { bottomM: number; topM: number } =>
   strikeZone(heightOf(sport, question), bandIn(sport, question).zone);

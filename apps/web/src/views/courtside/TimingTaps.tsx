@@ -1,7 +1,7 @@
 import { tapTiming } from '@good-arc/core';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
-import { sayOff, saySwings, sayTimesReady } from '../../words/marks.ts';
+import { sayOff, saySwings, sayTaps } from '../../words/marks.ts';
 import { type Run, readyIn } from './run.ts';
 import type { useTaps } from './useTaps.ts';
 
@@ -24,7 +24,7 @@ export function TimingTaps({ run, on }: { run: Run; on: Pick<ReturnType<typeof u
         testId="ready"
         first="Tap as that is done: best just as the ball is let go."
         missed="No release was near."
-        sum={(offMs) => sayTimesReady(word, tapTiming(offMs))}
+        sum={(offMs) => sayTaps(word, tapTiming(offMs))}
       />
       <One
         taps={run.swings}

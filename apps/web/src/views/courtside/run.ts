@@ -16,7 +16,7 @@ import {
 } from '@good-arc/core';
 import type { Kept, KeptReader } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
-import { notesOf, readyWord, sayChanges, saySwings, sayTimesReady } from '../../words/marks.ts';
+import { notesOf, readyWord, sayChanges, saySwings, sayTaps } from '../../words/marks.ts';
 import { saySecret } from '../../words/secret.ts';
 
 /** Of a round that has just begun: nothing thrown, nothing changed. */
@@ -147,7 +147,7 @@ export function notesIn(run: Run, roundId: RoundId): string {
   return [
     saySecret(run.card, own),
     sayChanges(run.changes),
-    sayTimesReady(readyIn(run), tapTiming(offs(run.readies))),
+    sayTaps(readyIn(run), tapTiming(offs(run.readies))),
     saySwings(tapTiming(offs(run.swings))),
     notesOf(marks),
   ]
