@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
 /** Desk and phone run beside each other, each against a demo of its own: port, data and results come from the environment. */
@@ -29,7 +30,7 @@ export default defineConfig({
     // a picture before and after every key doubles the time of a journey: only a second try is recorded
     trace: 'on-first-retry',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find(existsSync)!,
       args: [
         '--headless',
         '--no-sandbox',

@@ -37,7 +37,7 @@ export async function expectAccessible(page: Page, within = 'html', themes: read
           i === 0
             ? { type: 'tag' as const, values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'] }
             : { type: 'rule' as const, values: ['color-contrast'] };
-        const { violations } = await axe.run(selector, { runOnly, resultTypes: ['violations'] });
+        const { violations } = await axe.run(selector, { runOnly, resultTypes: ['violations'], preload: false });
         for (const { id, nodes } of violations)
           all.push(`${id} in ${theme}: ${nodes.map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary}`).join(' | ')}`);
       }

@@ -8,7 +8,7 @@ import { startDatabase } from './mariadb.mjs';
 import { DATA, ROOT, WEB } from './paths.mjs';
 import { writeRegistries } from './registries.mjs';
 import { Stop, say } from './say.mjs';
-import { ensureModules, ensurePrograms } from './setup.mjs';
+import { ensureModules, ensurePrograms, ensureTestBrowser } from './setup.mjs';
 import { SHORT_MINUTES, soaked } from './soak.mjs';
 
 /** How many passed in a part, and each failure by name with the head of its error. @typedef {{ passed: number, failures: string[] }} Count */
@@ -254,7 +254,10 @@ export async function test(args) {
   const only = args.includes('--only') ? args[args.indexOf('--only') + 1] : undefined;
   if (only !== undefined && !(only in PARTS)) throw new Stop(`There is no part “${only}”; there are: ${Object.keys(PARTS).join(', ')}.`);
   const isQuick = args.includes('--quick');
-  if (!isQuick) await ensurePrograms({ database: true, browser: true, proxy: true, broker: true });
+  if (!isQuick) {
+    await ensurePrograms({ database: true, proxy: true, broker: true });
+    await ensureTestBrowser();
+  }
   await ensureModules();
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });
