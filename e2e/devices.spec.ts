@@ -1,5 +1,5 @@
 import { type Browser, expect, type Page, test } from '@playwright/test';
-import { handsFor } from './support/hands.ts';
+import { byKeys, byTouch } from './support/hands.ts';
 import { ARM, awake, expectAccessible, expectNoSideways, findRung, machineState, open } from './support/pages.ts';
 
 /** Another device: its own browser, without anything of the first. */
@@ -8,13 +8,11 @@ async function device(browser: Browser, phone: boolean): Promise<Page> {
   return (await browser.newContext({ viewport: size, hasTouch: phone, isMobile: phone, serviceWorkers: 'block' })).newPage();
 }
 
-/** Run from a phone by touch, and from a desk by keyboard; the caller’s is a phone, too, or a desk without a mouse. */
-test('a cage on four devices: run, called, fed, and seen from far away; overruled ball by ball, held from anywhere', async ({
-  page,
-  browser,
-}) => {
-  const { press } = handsFor(page);
-  const isPhone = test.info().project.name === 'phone';
+/** Run from a desk without a mouse, called from a phone by touch. */
+test('a cage on four devices: run, called, fed, and seen from far away; overruled ball by ball, held from anywhere', {
+  tag: '@desk',
+}, async ({ page, browser }) => {
+  const { press } = byKeys(page);
   await (await findRung(page, 'Turn about')).click();
   await awake(page, /\/courtside/);
   await page.getByLabel('Who is hitting').selectOption({ index: 1 });
@@ -22,8 +20,8 @@ test('a cage on four devices: run, called, fed, and seen from far away; overrule
   // the round has begun with that; its balls wait until everybody is there
   await expect(page.getByRole('button', { name: /^Feed/ })).toBeEnabled({ timeout: 60_000 });
 
-  const [caller, feeder, far] = [await device(browser, isPhone), await device(browser, true), await device(browser, false)];
-  const { press: call } = handsFor(caller);
+  const [caller, feeder, far] = [await device(browser, true), await device(browser, true), await device(browser, false)];
+  const { press: call } = byTouch(caller);
   await open(caller, '/live');
   const going = caller.getByRole('listitem').filter({ hasText: 'Turn about' }).first();
   await expect(going).toContainText('Heron, Flint');

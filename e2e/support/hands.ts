@@ -22,7 +22,7 @@ export const byPointer: Hands = {
   },
 };
 
-const byTouch = (page: Page): Hands => ({
+export const byTouch = (page: Page): Hands => ({
   ...byPointer,
   async press(target) {
     await expect(target).toBeEnabled({ timeout: 30_000 });
