@@ -191,6 +191,8 @@ const lint = async () => sum(await Promise.all([otherChecks(), webTypes()]));
 const SLOW = [
   ...[
     'library',
+    'season',
+    'secret',
     'library-table',
     'ladder',
     'tune',

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { join, relative } from 'node:path';
+import { dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { SPORTS } from '@good-arc/core';
 import ts from 'typescript';
@@ -58,13 +58,18 @@ describe('what others build on', () => {
   test('every export of the core says what it is', () => {
     const core = join(ROOT, 'packages/core');
     const index = join(core, 'src/index.ts');
-    const program = ts.createProgram([index], {
-      target: ts.ScriptTarget.ES2022,
-      module: ts.ModuleKind.NodeNext,
-      noLib: true,
-      noEmit: true,
-      allowImportingTsExtensions: true,
-    });
+    const options = { target: ts.ScriptTarget.ES2022, noLib: true, noEmit: true, types: [], allowImportingTsExtensions: true };
+    // what its words say stands in its own files: those of libraries are not read
+    const host: ts.CompilerHost = {
+      ...ts.createCompilerHost(options),
+      resolveModuleNameLiterals: (names, from) =>
+        names.map(({ text }) => ({
+          resolvedModule: text.startsWith('.')
+            ? { resolvedFileName: resolve(dirname(from), text), extension: ts.Extension.Ts, isExternalLibraryImport: false }
+            : undefined,
+        })),
+    };
+    const program = ts.createProgram([index], options, host);
     const checker = program.getTypeChecker();
     const exported = checker.getExportsOfModule(checker.getSymbolAtLocation(program.getSourceFile(index)!)!);
     expect(exported.length).toBeGreaterThan(400);

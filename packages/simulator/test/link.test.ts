@@ -45,10 +45,13 @@ async function feeding(patienceMs?: number) {
 describe('over a real socket', () => {
   test('arm, feed, hold: confirmed one by one, with every release told', async () => {
     const r = await feeding();
+    const other = await feeding();
     expect(await r.client.send({ do: 'hold' })).toMatchObject({ ok: true, state: 'held' });
-    const count = r.events.filter(({ event }) => event === 'release').length;
-    await new Promise((resolve) => setTimeout(resolve, 500));
-    expect(r.events.filter(({ event }) => event === 'release')).toHaveLength(count);
+    const thrownBy = ({ events }: typeof r) => events.filter(({ event }) => event === 'release').length;
+    const [count, until3] = [thrownBy(r), thrownBy(other) + 3];
+    // one that is not held throws on meanwhile
+    await until(() => thrownBy(other) >= until3);
+    expect(thrownBy(r)).toBe(count);
     expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: false, code: 'not-ready' });
   });
   test('a driver that stops its heartbeat finds the machine on hold', async () => {
