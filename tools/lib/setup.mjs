@@ -65,14 +65,15 @@ export async function ensurePrograms({
   });
 }
 
-/** A browser for the tests (`playwright.config.ts` takes the windowless one when it is there). */
-export async function ensureTestBrowser() {
+/** All that the tests start; the windowless browser where it can be had (`playwright.config.ts` takes it when it is there). */
+export async function ensureForTests() {
+  const wanted = { database: true, proxy: true, broker: true };
   try {
-    await ensurePrograms({ windowless: true });
+    await ensurePrograms({ ...wanted, windowless: true });
   } catch (error) {
     // Debian had none to give, or this is not root: the whole browser does as well
-    if (!onPath('chromium')) await ensurePrograms({ browser: true });
-    else say(`  the tests go on in the whole browser: ${error instanceof Error ? error.message : error}`);
+    await ensurePrograms({ ...wanted, browser: true });
+    say(`  the tests go on in the whole browser: ${error instanceof Error ? error.message : error}`);
   }
 }
 

@@ -8,7 +8,7 @@ import { startDatabase } from './mariadb.mjs';
 import { DATA, ROOT, WEB } from './paths.mjs';
 import { writeRegistries } from './registries.mjs';
 import { Stop, say } from './say.mjs';
-import { ensureModules, ensurePrograms, ensureTestBrowser } from './setup.mjs';
+import { ensureForTests, ensureModules } from './setup.mjs';
 import { SHORT_MINUTES, soaked } from './soak.mjs';
 
 /** How many passed in a part, and each failure by name with the head of its error. @typedef {{ passed: number, failures: string[] }} Count */
@@ -161,10 +161,13 @@ const biome = () => checkBeside('lint and format (Biome)', tool('biome', 'check'
 const types = (name, project) =>
   checkBeside(name, [process.execPath, join(ROOT, 'node_modules/typescript-7/bin/tsc'), '--noEmit', '-p', project]);
 
-/** After a build, which writes the types of the pages. Astro looks at the pages alone: what they are made of is checked natively. @returns {Promise<Count>} */
+/** Astro looks at the pages alone, and writes down their types: what they are made of is checked natively. @returns {Promise<Count>} */
 async function webTypes() {
   const pages = tool('astro', 'check', '--minimumSeverity', 'warning', '--tsconfig', 'tsconfig.pages.json');
-  return sum([await types('types of the web app', 'apps/web/tsconfig.json'), await checkBeside('types of its pages', pages, { cwd: WEB })]);
+  return sum([
+    await checkBeside('types of the pages', pages, { cwd: WEB }),
+    await types('types of what they are made of', 'apps/web/tsconfig.json'),
+  ]);
 }
 
 /** One after the other. @returns {Promise<Count>} */
@@ -257,10 +260,7 @@ export async function test(args) {
   const only = args.includes('--only') ? args[args.indexOf('--only') + 1] : undefined;
   if (only !== undefined && !(only in PARTS)) throw new Stop(`There is no part “${only}”; there are: ${Object.keys(PARTS).join(', ')}.`);
   const isQuick = args.includes('--quick');
-  if (!isQuick) {
-    await ensurePrograms({ database: true, proxy: true, broker: true });
-    await ensureTestBrowser();
-  }
+  if (!isQuick) await ensureForTests();
   await ensureModules();
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });
