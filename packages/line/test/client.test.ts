@@ -109,7 +109,10 @@ describe('the client', () => {
     expect(r.events).toEqual([]);
     await until(() => r.sockets[0]!.destroyed || r.sockets[0]!.readableEnded);
     // it asks again, and is taken
-    for (; hellos.length < 2; await new Promise((resolve) => setTimeout(resolve, 5))) clock.pass(100);
+    await until(() => {
+      clock.pass(100);
+      return hellos.length >= 2;
+    });
     ok(hellos[1]!.socket, hellos[1]!.id, 'idle', { extensions: ['lamp'] });
     await until(() => r.client.isUp);
     expect(r.events).toEqual([{ event: 'link', up: true }]);

@@ -48,9 +48,9 @@ describe('over a real socket', () => {
     const other = await feeding();
     expect(await r.client.send({ do: 'hold' })).toMatchObject({ ok: true, state: 'held' });
     const thrownBy = ({ events }: typeof r) => events.filter(({ event }) => event === 'release').length;
-    const [count, until3] = [thrownBy(r), thrownBy(other) + 3];
+    const [count, threeMore] = [thrownBy(r), thrownBy(other) + 3];
     // one that is not held throws on meanwhile
-    await until(() => thrownBy(other) >= until3);
+    await until(() => thrownBy(other) >= threeMore);
     expect(thrownBy(r)).toBe(count);
     expect(await r.client.send({ do: 'feed' })).toMatchObject({ ok: false, code: 'not-ready' });
   });
