@@ -1,6 +1,4 @@
-import { existsSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { ROOT } from '../lib/paths.mjs';
+import { readFileSync } from 'node:fs';
 import { wordsOf } from './languages.mjs';
 import { translated } from './put.mjs';
 import { textsOfSources } from './sources.mjs';
@@ -16,8 +14,6 @@ export function inLanguage(language) {
     name: 'in-language',
     enforce: 'pre',
     load(id) {
-      if (DEFAULT_LOCALE.test(id) && hasLocale(language))
-        return `export { ${language.replace('-', '')} as defaultLocale } from 'date-fns/locale/${language}';`;
       const source = sourceOf(id);
       return source ? translated(source.code, source.texts, inOther) : null;
     },
@@ -33,7 +29,3 @@ function sourceOf(id) {
   if (sources.has(id) && sources.get(id)?.code !== readFileSync(id, 'utf8')) sources = textsOfSources();
   return sources.get(id);
 }
-
-/** Names of days and months are a library’s, which knows them in most languages. */
-const DEFAULT_LOCALE = /\/date-fns\/_lib\/defaultLocale\.js$/;
-const hasLocale = (/** @type {string} */ language) => existsSync(join(ROOT, 'node_modules/date-fns/locale', `${language}.js`));

@@ -1,4 +1,4 @@
-/** What we use of jStat, which ships no types; the web app takes of it only the parts that hold these (apps/web/astro.config.mjs). */
+/** What we use of jStat, which ships no types; the web app is built with these alone (tools/lib/laws.mjs). */
 declare module 'jstat' {
   const jStat: {
     beta: { inv(p: number, alpha: number, beta: number): number };

@@ -1,6 +1,6 @@
 import { LIBRARY } from '@good-arc/core';
-import { format } from 'date-fns/format';
 import type { Findable } from '../api/rows.ts';
+import { sayDay } from '../ui/when.ts';
 import { readKit } from './kit.ts';
 import { readLadders } from './ladders.ts';
 import { readPlans } from './plans.ts';
@@ -42,7 +42,7 @@ export async function findables(store: Store): Promise<Findable[]> {
       ({ id, playerName, card, startedAt }): Findable => ({
         what: 'round',
         name: `${playerName}, ${card.name}`,
-        more: format(new Date(startedAt), 'd MMM'),
+        more: sayDay(startedAt),
         href: `/rounds/${id}`,
       }),
     ),
