@@ -8,6 +8,7 @@ import tailwindcss from '@tailwindcss/vite';
 import pwa from '@vite-pwa/astro';
 import { defineConfig, passthroughImageService } from 'astro/config';
 import { jStatWith, lawsInUse } from '../../tools/lib/laws.mjs';
+import { calendarOf } from '../../tools/words/calendar.mjs';
 import { ENGLISH, langOf } from '../../tools/words/language-files.mjs';
 
 /** One bundle for the server build makes the first page ten times faster; it breaks dev, so it applies to the build only. */
@@ -137,11 +138,16 @@ export default defineConfig({
   vite: {
     plugins: [tailwindcss(), bundledServer, lawsOfJStat(), ...speaking()],
     worker: { plugins: () => [lawsOfJStat(), ...speaking()] },
-    define: { 'import.meta.env.LANGUAGE': JSON.stringify(langOf(language)) },
+    define: {
+      'import.meta.env.LANGUAGE': JSON.stringify(langOf(language)),
+      CALENDAR: JSON.stringify(calendarOf(langOf(language))),
+    },
     build: {
       target: 'es2022',
       // by it a page names all the scripts its islands will ask for (src/server/preload.ts)
       manifest: true,
+      // React as it is bundled stands in no function of its own, which a phone would read twice, and not beside the page
+      commonjsOptions: { strictRequires: false },
       rollupOptions: {
         // jStat only computes; it does not say so, and every page whose modules could ask it would load it
         treeshake: { moduleSideEffects: (id) => !id.includes('/node_modules/jstat/') },

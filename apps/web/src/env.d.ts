@@ -5,3 +5,10 @@ declare namespace App {
     scope?: import('./server/scope.ts').Scope;
   }
 }
+
+/** The build's language, as pages name it. */
+interface ImportMetaEnv {
+  readonly LANGUAGE: string;
+}
+/** Short names of days (Sunday first) and months in the build's language. */
+declare const CALENDAR: { readonly days: readonly string[]; readonly months: readonly string[] };
