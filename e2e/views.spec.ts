@@ -100,6 +100,8 @@ test('a ladder is renamed, a rung deleted and brought back, the ladder deleted a
     'Easy and true',
   ]);
   await expect(title).toHaveValue(name);
+  // what drags them comes after the page
+  await expect(page.getByRole('list', { name: 'Rungs, hardest first' })).toHaveAttribute('data-drags');
   const grip = page.getByRole('button', { name: 'Move rung 1, Easy and true' });
   const from = (await grip.boundingBox())!;
   const to = (await page.getByRole('button', { name: 'Move rung 3, Game look' }).boundingBox())!;

@@ -1,12 +1,11 @@
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween, tellsEnough, wholly } from '@good-arc/core';
-import { Fragment, useEffect, useMemo, useState } from 'react';
+import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChangedSince } from '../../ui/ChangedSince.tsx';
 import { contextOf, judge, venueOf } from '../../ui/judge.ts';
+import { moved } from '../../ui/moved.ts';
 import { toast } from '../../ui/toast.ts';
 import { Units } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
@@ -14,6 +13,7 @@ import { CompareRungs } from './CompareRungs.tsx';
 import { LadderHead } from './LadderHead.tsx';
 import { GapLine, loadRungDetail, RungLine } from './RungLine.tsx';
 import type { RecentRate } from './rates.ts';
+import { useDragged } from './useDragged.ts';
 import { useLadder } from './useLadder.ts';
 
 interface Props {
@@ -45,24 +45,23 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
   const [comparing, setComparing] = useState(false);
   const [players, setPlayers] = useState(1);
   const [playerId, setPlayerId] = useState(rates[0]?.playerId ?? '');
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const [said, setSaid] = useState('');
+  const list = useRef<HTMLOListElement>(null);
 
   const judged = useMemo(() => new Map(rungs.map(({ id, document }) => [id as string, judge(kit, sport, document)])), [rungs, kit, sport]);
 
   useKeys({ '$mod+z': undo, '$mod+Shift+z': redo }, { repeats: true });
 
-  function move(index: number, by: 1 | -1): void {
-    const to = index + by;
-    if (to >= 0 && to < rungs.length) putRungs(arrayMove(rungs, index, to));
+  /** Rungs are counted from the bottom. */
+  function move(from: number, to: number): void {
+    const next = moved(rungs, from, to);
+    const now = next.findIndex(({ id }) => id === rungs[from]!.id);
+    if (now === from) return;
+    putRungs(next);
+    setSaid(`“${rungs[from]!.document.name}” is rung ${now + 1} of ${rungs.length} now.`);
   }
-
-  function onDragEnd({ active, over }: DragEndEvent): void {
-    const [from, to] = [rungs.findIndex(({ id }) => id === active.id), rungs.findIndex(({ id }) => id === over?.id)];
-    if (from >= 0 && to >= 0 && from !== to) putRungs(arrayMove(rungs, from, to));
-  }
+  // the hardest is on top
+  useDragged(list, !readOnly && rungs.length > 1, (from, to) => move(rungs.length - 1 - from, rungs.length - 1 - to));
 
   function duplicate(rung: RungRow, index: number): void {
     const copy: RungRow = { ...rung, id: uuidv7(), document: { ...rung.document, name: `${rung.document.name.slice(0, 113)} (copy)` } };
@@ -147,40 +146,36 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
           </div>
         </div>
       ) : (
-        <DndContext id="rungs" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-          <SortableContext items={topFirst.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-            <ol className="border-b-2 border-base-content" aria-label="Rungs, hardest first">
-              {topFirst.map((rung) => {
-                const index = rungs.indexOf(rung);
-                const step = stepUp(index);
-                return (
-                  <Fragment key={rung.id}>
-                    <RungLine
-                      rung={rung}
-                      number={index + 1}
-                      count={rungs.length}
-                      sport={sport}
-                      kit={kit}
-                      judgement={judged.get(rung.id)!}
-                      open={open === rung.id}
-                      compared={compared.includes(rung.id)}
-                      readOnly={readOnly}
-                      toClimb={toClimb(rung.document)}
-                      playerId={playerId}
-                      onOpen={() => setOpen(open === rung.id ? null : rung.id)}
-                      onMove={(by) => move(index, by)}
-                      onChange={(part, key) => state.putRung(rung.id, part, key)}
-                      onDuplicate={() => duplicate(rung, index)}
-                      onDelete={() => remove(rung)}
-                      onCompare={(on) => setCompared((now) => (on ? [...now, rung.id].slice(-2) : now.filter((id) => id !== rung.id)))}
-                    />
-                    {step && <GapLine {...step} onEven={readOnly ? null : () => even(index)} />}
-                  </Fragment>
-                );
-              })}
-            </ol>
-          </SortableContext>
-        </DndContext>
+        <ol ref={list} className="border-b-2 border-base-content" aria-label="Rungs, hardest first">
+          {topFirst.map((rung) => {
+            const index = rungs.indexOf(rung);
+            const step = stepUp(index);
+            return (
+              <Fragment key={rung.id}>
+                <RungLine
+                  rung={rung}
+                  number={index + 1}
+                  count={rungs.length}
+                  sport={sport}
+                  kit={kit}
+                  judgement={judged.get(rung.id)!}
+                  open={open === rung.id}
+                  compared={compared.includes(rung.id)}
+                  readOnly={readOnly}
+                  toClimb={toClimb(rung.document)}
+                  playerId={playerId}
+                  onOpen={() => setOpen(open === rung.id ? null : rung.id)}
+                  onMove={(by) => move(index, index + by)}
+                  onChange={(part, key) => state.putRung(rung.id, part, key)}
+                  onDuplicate={() => duplicate(rung, index)}
+                  onDelete={() => remove(rung)}
+                  onCompare={(on) => setCompared((now) => (on ? [...now, rung.id].slice(-2) : now.filter((id) => id !== rung.id)))}
+                />
+                {step && <GapLine {...step} onEven={readOnly ? null : () => even(index)} />}
+              </Fragment>
+            );
+          })}
+        </ol>
       )}
       <div className="no-print mt-3 flex flex-wrap items-center justify-between gap-3 text-sm text-quiet">
         <div className="flex flex-wrap gap-2">
@@ -197,6 +192,9 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
           </Button>
         )}
         <p>drag a rung by its grip, or Alt ↑ ↓ on it</p>
+        <p role="status" className="sr-only">
+          {said}
+        </p>
       </div>
       {comparing && chosen.length === 2 && (
         <CompareRungs pair={[chosen[0]!, chosen[1]!]} sport={ladder.sport} onClose={() => setComparing(false)} />

@@ -1,5 +1,3 @@
-import { useSortable } from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
 import {
   type Change,
   deal,
@@ -26,6 +24,7 @@ import { RungWarnings } from '../../ui/RungWarnings.tsx';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayGate } from '../../words/progress.ts';
+import { DRAGGED, GRIP } from './useDragged.ts';
 
 // all that can be changed of a rung is loaded once the ladder stands, so that it opens at once
 export const loadRungDetail = async () => ({ default: (await import('./RungDetail.tsx')).RungDetail });
@@ -55,16 +54,12 @@ interface Props {
 
 const STRIP = 12;
 
-/** One rung of the ladder; dragged by its grip, or moved with Alt and the arrow keys from anywhere on it. Opens to be changed in place. */
+/** One rung of the ladder; dragged by its grip, or moved by the arrow keys: on the grip alone, with Alt from anywhere on it. Opens to be changed in place. */
 export function RungLine(props: Props) {
   const { rung, number, count, sport, kit, judgement, open, readOnly, toClimb, playerId, onOpen, onMove } = props;
   const judged = wholly(judgement);
   const { document } = rung;
   const units = useUnits();
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
-    id: rung.id,
-    disabled: readOnly,
-  });
   const strip = useMemo(() => deal(document, Math.min(STRIP, document.ballsPerRound)), [document]);
   const { launch } = document.feeds[0]!;
   const machine = machineOf(kit, document);
@@ -72,11 +67,11 @@ export function RungLine(props: Props) {
   const around = useMemo(() => aroundOf(kit, document, playerId), [kit, document, playerId]);
   return (
     <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Transform.toString(transform), transition }}
-      className={`border-b border-base-300 ${isDragging ? 'z-10 bg-base-200 shadow-lg' : open ? 'border-x-2 border-y-2 border-base-content bg-base-200/40' : 'focus-within:bg-base-200/60'}`}
+      {...{ [DRAGGED]: '' }}
+      className={`border-b border-base-300 ${open ? 'border-x-2 border-y-2 border-base-content bg-base-200/40' : 'focus-within:bg-base-200/60'}`}
       onKeyDown={(event) => {
-        if (readOnly || !event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
+        const isOnGrip = event.target instanceof HTMLElement && event.target.hasAttribute(GRIP);
+        if (readOnly || !(event.altKey || isOnGrip) || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
         event.preventDefault();
         onMove(event.key === 'ArrowUp' ? 1 : -1);
       }}
@@ -85,9 +80,9 @@ export function RungLine(props: Props) {
         <div className="flex items-center gap-1 self-start pt-1 md:self-center">
           <button
             type="button"
-            ref={setActivatorNodeRef}
-            {...attributes}
-            {...listeners}
+            {...{ [GRIP]: '' }}
+            disabled={readOnly}
+            aria-description="The arrow keys move it."
             aria-label={`Move rung ${number}, ${document.name}`}
             className="no-print -ml-2 flex h-12 w-6 cursor-grab touch-none items-center justify-center text-quiet"
           >

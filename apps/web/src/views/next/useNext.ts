@@ -2,6 +2,7 @@ import { type NextOuting, nextOuting, type OutingPart, type OutingRung, type Pla
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { api } from '../../ui/api.ts';
+import { moved } from '../../ui/moved.ts';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 
 interface Question {
@@ -30,12 +31,7 @@ export function useNext(question: Question, firstMinutes: number) {
     lastsMinutes: schedule.endsS / 60,
     swings: Math.max(0, ...schedule.share.map(({ balls }) => balls)),
     set,
-    move(at: number, by: 1 | -1): void {
-      const next = [...parts];
-      const [part] = next.splice(at, 1);
-      next.splice(at + by, 0, part!);
-      setOwn(next);
-    },
+    move: (at: number, by: 1 | -1): void => setOwn(moved(parts, at, at + by)),
     add: (part: OutingPart): void => setOwn([...parts, part]),
     remove(at: number): void {
       const before = parts;

@@ -2,6 +2,7 @@ import type { PlanDocument } from '@good-arc/core';
 import { ArrowDown, ArrowUp, Minus, Plus, X } from 'lucide-react';
 import type { RungRow } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
+import { moved } from '../../ui/moved.ts';
 import { ROLE_NAMES } from '../../words/next.ts';
 
 type Parts = NonNullable<PlanDocument['rungs']>;
@@ -10,12 +11,7 @@ type Parts = NonNullable<PlanDocument['rungs']>;
 export function PlanParts({ parts, rungs, onChange }: { parts: Parts; rungs: readonly RungRow[]; onChange: (parts: Parts) => void }) {
   const set = (at: number, change: Partial<Parts[number]>): void =>
     onChange(parts.map((part, i) => (i === at ? { ...part, ...change } : part)));
-  const swap = (at: number, by: 1 | -1): void => {
-    const next = [...parts];
-    const [part] = next.splice(at, 1);
-    next.splice(at + by, 0, part!);
-    onChange(next);
-  };
+  const swap = (at: number, by: 1 | -1): void => onChange(moved(parts, at, at + by));
   return (
     <fieldset>
       <legend className="text-sm font-medium text-quiet">Rungs</legend>
