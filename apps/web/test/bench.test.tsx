@@ -1,3 +1,4 @@
+import { text as read } from 'node:stream/consumers';
 import {
   type Arrangement,
   diamondOf,
@@ -13,6 +14,7 @@ import {
 } from '@good-arc/core';
 import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
+import { prerenderToNodeStream } from 'react-dom/static';
 import { describe, expect, test } from 'vitest';
 import type { Kit, MachineRow, Viewer } from '../src/api/rows.ts';
 import { Units } from '../src/ui/Units.tsx';
@@ -357,8 +359,11 @@ describe('the whole bench', () => {
     expect(text.indexOf('Orla’s loop, Building (own)')).toBeLessThan(text.indexOf('Rally drive, Starting'));
     expect(text).toContain('dashed is the game ball: Orla’s loop, Building');
   });
-  test('every question to a feed has its tab; a pitch’s pace only has a place in baseball', () => {
-    const text = at({});
+  test('every question to a feed has its tab; a pitch’s pace only has a place in baseball', async () => {
+    const a = firstSetup(court, machines[0]!, 'Building', 900);
+    const bench = <Bench viewer={viewer} kit={kit} ladders={[]} initial={{ a, b: null, at: 'a' }} edited={null} />;
+    // with what comes after the arc
+    const text = textOf(await read((await prerenderToNodeStream(bench)).prelude));
     for (const name of [
       'Distances from the lines',
       'Where did it land?',

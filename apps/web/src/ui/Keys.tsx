@@ -1,49 +1,7 @@
-import { useState } from 'react';
-import { Dialog } from './Dialog.tsx';
+import { lazy, Suspense, useState } from 'react';
 import { useKeys } from './useKeys.ts';
 
-type KeyList = readonly (readonly [keys: string, does: string])[];
-
-const EVERYWHERE: KeyList = [
-  ['?', 'this list'],
-  ['Ctrl K', 'find a player, a ladder, a machine, a round'],
-  ['Tab, Shift Tab', 'from one thing to the next, and back'],
-  ['Alt T', 'to the message that popped up; Tab to its Undo'],
-  ['Esc', 'close a dialog, or leave a field as it was'],
-];
-
-/** The keys of each view, by the start of its address. */
-const BY_VIEW: readonly (readonly [path: string, keys: KeyList])[] = [
-  [
-    '/bench',
-    [
-      ['← → ↑ ↓', 'move the machine, landing spot or player that has the focus'],
-      ['Shift + arrow, Alt + arrow', 'coarse, fine'],
-      ['↑ ↓ in a field', 'a step up or down; Shift five steps, Alt a fifth'],
-      ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
-    ],
-  ],
-  [
-    '/ladders/',
-    [
-      ['Alt ↑, Alt ↓', 'move the rung that has the focus'],
-      ['Space on the grip, then ↑ ↓', 'pick the rung up and move it'],
-    ],
-  ],
-  [
-    '/courtside',
-    [
-      ['Shift A, F or R', 'arm, feed (or finish), resume; Enter on the button does the same'],
-      ['H', 'hold'],
-      ['S', 'stow'],
-      ['J, K, L, space', 'in, near, out, let go'],
-      ['U', 'undo the last result'],
-      ['N', 'the ball that waits is not judged'],
-      ['G, T', 'ready, and swing, where they are timed'],
-      ['B', 'along with the balls of a machine without a line'],
-    ],
-  ],
-];
+const KeyTable = lazy(() => import('./KeyTable.tsx'));
 
 /** `?` lists the keys of the view. */
 export function Keys() {
@@ -51,21 +9,9 @@ export function Keys() {
   // on some keyboards the question mark needs Shift, on others not
   useKeys({ '[Shift]+?': () => setOpen(true) });
   if (!open) return null;
-  const own = BY_VIEW.find(([path]) => location.pathname.startsWith(path))?.[1] ?? [];
   return (
-    <Dialog title="Keys" onClose={() => setOpen(false)}>
-      <table className="w-full text-left">
-        <tbody>
-          {[...own, ...EVERYWHERE].map(([keys, does]) => (
-            <tr key={keys} className="border-b border-base-300">
-              <th scope="row" className="dial py-2 pr-4 font-semibold">
-                {keys}
-              </th>
-              <td className="py-2">{does}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Dialog>
+    <Suspense>
+      <KeyTable onClose={() => setOpen(false)} />
+    </Suspense>
   );
 }

@@ -15,8 +15,6 @@ import { DialLine } from './DialLine.tsx';
 import { FieldingFigures, PitchOrField } from './Fielding.tsx';
 import { Head } from './Head.tsx';
 import { Impossible } from './Impossible.tsx';
-import { Panels } from './Panels.tsx';
-import { PlateWindow } from './PlateWindow.tsx';
 import { Ruler } from './Ruler.tsx';
 import type { EditedRung, LadderChoice } from './SaveRung.tsx';
 import { Settings } from './Settings.tsx';
@@ -25,6 +23,9 @@ import { type Pair, useBench } from './useBench.ts';
 // its form is loaded once the bench stands, so that it opens at once
 const loadSaveRung = async () => ({ default: (await import('./SaveRung.tsx')).SaveRung });
 const SaveRung = lazy(loadSaveRung);
+// what stands under the arc comes after it
+const Panels = lazy(async () => ({ default: (await import('./Panels.tsx')).Panels }));
+const PlateWindow = lazy(async () => ({ default: (await import('./PlateWindow.tsx')).PlateWindow }));
 const PitchMovement = lazy(async () => ({ default: (await import('./PitchMovement.tsx')).PitchMovement }));
 
 interface Props {
@@ -99,10 +100,14 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
         {setup.target.kind === 'plane' && (
           <div className="order-2 mt-3 border-t border-base-300 pt-3">
             <h2 className="mb-2 text-xl">At the plate</h2>
-            <PlateWindow bench={bench} />
+            <Suspense fallback={<p className="min-h-80 text-quiet">Opening …</p>}>
+              <PlateWindow bench={bench} />
+            </Suspense>
           </div>
         )}
-        <Panels bench={bench} hazards={hazards} canPlan={viewer.canPlan} />
+        <Suspense fallback={<p className="order-4 mt-4 min-h-56 text-quiet">Opening …</p>}>
+          <Panels bench={bench} hazards={hazards} canPlan={viewer.canPlan} />
+        </Suspense>
       </section>
 
       <aside className="border-base-content px-3 pt-4 pb-10 md:px-6 lg:border-l" aria-label="Choices and arrival">

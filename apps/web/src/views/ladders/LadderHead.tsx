@@ -6,9 +6,7 @@ import {
   type Judgement,
   type Level,
   minutesOf,
-  mirrorRung,
   type PlayerId,
-  rungAtLevel,
   wholly,
 } from '@good-arc/core';
 import { Redo2, Star, Undo2 } from 'lucide-react';
@@ -16,7 +14,7 @@ import type { Kit, Viewer } from '../../api/rows.ts';
 import { ApproachTable } from '../../ui/ApproachTable.tsx';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
-import { machineOf, venueOf } from '../../ui/judge.ts';
+import { machineOf } from '../../ui/judge.ts';
 import { courtsideLink } from '../../ui/links.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
@@ -30,6 +28,9 @@ import { advice, differences, LadderName, More } from './LadderMore.tsx';
 import type { RecentRate } from './rates.ts';
 import { useFavourites } from './useFavourites.ts';
 import type { LadderState } from './useLadder.ts';
+
+// comes after the page, like what a rung opens
+export const loadWhole = () => import('./wholeLadder.ts');
 
 interface Props {
   drill: { id: string; name: string } | null;
@@ -63,14 +64,9 @@ export function LadderHead({ drill, state, viewer, kit, judgements, rates, playe
   const rate = rates.find((each) => each.playerId === playerId);
   const own = origin ? differences(rungs, origin.rungs) : [];
 
-  function setLevel(next: Level): void {
-    put({
-      level: next,
-      rungs: rungs.map((rung) => {
-        const venue = venueOf(kit, sport, rung.document);
-        return venue ? { ...rung, document: rungAtLevel(rung.document, next, venue) } : rung;
-      }),
-    });
+  async function setLevel(next: Level): Promise<void> {
+    const { atLevel } = await loadWhole();
+    put({ level: next, rungs: atLevel(rungs, next, kit, sport) });
   }
 
   /** Another approach has gates of its own. */
@@ -189,11 +185,7 @@ export function LadderHead({ drill, state, viewer, kit, judgements, rates, playe
         )}
         <More>
           {!readOnly && (
-            <Button
-              look="ghost"
-              className="justify-start"
-              onClick={() => putRungs(rungs.map((rung) => ({ ...rung, document: mirrorRung(rung.document) })))}
-            >
+            <Button look="ghost" className="justify-start" onClick={async () => putRungs((await loadWhole()).mirrored(rungs))}>
               Mirror all: for the other hand
             </Button>
           )}

@@ -1,20 +1,21 @@
-import { ballsToCount, ballsToStreak, evenOut, gateOf, type RungDocument, stepBetween, tellsEnough, wholly } from '@good-arc/core';
-import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
+import { ballsToCount, ballsToStreak, gateOf, type RungDocument, stepBetween, tellsEnough, wholly } from '@good-arc/core';
+import { Fragment, lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChangedSince } from '../../ui/ChangedSince.tsx';
-import { contextOf, judge, venueOf } from '../../ui/judge.ts';
+import { judge } from '../../ui/judge.ts';
 import { moved } from '../../ui/moved.ts';
 import { toast } from '../../ui/toast.ts';
 import { Units } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
-import { CompareRungs } from './CompareRungs.tsx';
-import { LadderHead } from './LadderHead.tsx';
+import { LadderHead, loadWhole } from './LadderHead.tsx';
 import { GapLine, loadRungDetail, RungLine } from './RungLine.tsx';
 import type { RecentRate } from './rates.ts';
 import { useDragged } from './useDragged.ts';
 import { useLadder } from './useLadder.ts';
+
+const CompareRungs = lazy(async () => ({ default: (await import('./CompareRungs.tsx')).CompareRungs }));
 
 interface Props {
   viewer: Viewer;
@@ -40,7 +41,7 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
   const { rungs, sport } = ladder;
   const readOnly = !viewer.canPlan;
   const [open, setOpen] = useState<string | null>(null);
-  useEffect(() => void loadRungDetail(), []);
+  useEffect(() => void Promise.all([loadRungDetail(), loadWhole()]), []);
   const [compared, setCompared] = useState<string[]>([]);
   const [comparing, setComparing] = useState(false);
   const [players, setPlayers] = useState(1);
@@ -74,21 +75,10 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
   }
 
   /** Fills the gap below a rung, or every gap of the ladder. */
-  function even(index: number | null): void {
-    const part = index === null ? rungs : rungs.slice(index - 1, index + 1);
-    const [first] = part;
-    const venue = first && venueOf(kit, sport, first.document);
-    const context = first && contextOf(kit, sport, first.document);
-    if (!venue || !context) return;
-    const documents = evenOut(
-      part.map(({ document }) => document),
-      venue,
-      context,
-    );
-    const own = new Map(part.map((rung) => [rung.document, rung]));
-    const filled = documents.map((document, position) => own.get(document) ?? { id: uuidv7(), ladderId: ladder.id, position, document });
-    if (filled.length === part.length) toast('Nothing in between can be aimed on this machine that would make it smaller.');
-    else putRungs(index === null ? filled : rungs.toSpliced(index - 1, 2, ...filled));
+  async function even(index: number | null): Promise<void> {
+    const filled = (await loadWhole()).evened(ladder, kit, index);
+    if (filled.length === rungs.length) toast('Nothing in between can be aimed on this machine that would make it smaller.');
+    else putRungs([...filled]);
   }
 
   const rate = rates.find((each) => each.playerId === playerId);
@@ -197,7 +187,9 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
         </p>
       </div>
       {comparing && chosen.length === 2 && (
-        <CompareRungs pair={[chosen[0]!, chosen[1]!]} sport={ladder.sport} onClose={() => setComparing(false)} />
+        <Suspense>
+          <CompareRungs pair={[chosen[0]!, chosen[1]!]} sport={ladder.sport} onClose={() => setComparing(false)} />
+        </Suspense>
       )}
     </div>
   );
