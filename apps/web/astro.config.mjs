@@ -52,6 +52,7 @@ const APART = {
   chances: /\/node_modules\/jstat\/|\/core\/src\/(progress\/(width|student)|spread\/normal)\.ts$/,
   forms: /\/node_modules\/(react-hook-form|@hookform)\//,
   day: /\/ui\/day\.ts$/,
+  dialog: /\/ui\/Dialog\.tsx$/,
 };
 /** Islands of React, handed what they show as one text and drawn once (src/islands). */
 const islands = () => {

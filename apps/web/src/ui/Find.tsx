@@ -3,7 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { Button } from './Button.tsx';
 import { useKeys } from './useKeys.ts';
 
-const Finder = lazy(() => import('./Finder.tsx'));
+const Finder = lazy(async () => ({ default: (await import('./asked.ts')).Finder }));
 
 /** One field that finds any player, ladder, rung, plan, drill, machine, place or round (Ctrl K). */
 export function Find() {

@@ -16,7 +16,7 @@ const PAGES: readonly Findable[] = [
 ];
 
 /** The field, and what is found as it is typed. */
-export default function Finder({ onClose }: { onClose: () => void }) {
+export function Finder({ onClose }: { onClose: () => void }) {
   const [all, setAll] = useState<Entry[]>([]);
   const [index, setIndex] = useState<MiniSearch<Entry> | null>(null);
   const [problem, setProblem] = useState('');

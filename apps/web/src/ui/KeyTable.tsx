@@ -44,7 +44,7 @@ const BY_VIEW: readonly (readonly [path: string, keys: KeyList])[] = [
 ];
 
 /** The keys of the view that is open, and those of every page. */
-export default function KeyTable({ onClose }: { onClose: () => void }) {
+export function KeyTable({ onClose }: { onClose: () => void }) {
   const own = BY_VIEW.find(([path]) => location.pathname.startsWith(path))?.[1] ?? [];
   return (
     <Dialog title="Keys" onClose={onClose}>

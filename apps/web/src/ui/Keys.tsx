@@ -1,7 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { useKeys } from './useKeys.ts';
 
-const KeyTable = lazy(() => import('./KeyTable.tsx'));
+const KeyTable = lazy(async () => ({ default: (await import('./asked.ts')).KeyTable }));
 
 /** `?` lists the keys of the view. */
 export function Keys() {

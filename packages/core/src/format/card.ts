@@ -1,11 +1,12 @@
 import type { ReasonCode } from '../aim/index.ts';
 import { conditionsOf, heldOf } from '../bench/index.ts';
-import { ballById, netBetween, type Sport } from '../catalog/index.ts';
+import { netBetween, type Sport } from '../catalog/index.ts';
 import type { Feed, LadderDocument, RungDocument } from '../drill/index.ts';
 import type { CourtId, MachineId, SurfaceId } from '../ids.ts';
-import { aimMachine, type Capability, capability, type DialledMachine, spinFor } from '../machine/index.ts';
+import { aimMachine, type DialledMachine, spinFor } from '../machine/index.ts';
 import { MOST_OTHERS } from './card-limits.ts';
 import type { Card } from './card-schema.ts';
+import { settingsOf } from './settings.ts';
 
 /** To the millimetre, the hundredth of a degree, a thousandth of anything else: a card is read back as it was written. */
 function rounded<T>(value: T): T {
@@ -15,13 +16,6 @@ function rounded<T>(value: T): T {
     return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, rounded(each)])) as T;
   return value;
 }
-
-/** The launch of a rung's feed, the first unless another is asked for, as this machine's dials give it. */
-export const settingsOf = (
-  rung: Pick<RungDocument, 'feeds' | 'ballId' | 'intervalS'>,
-  machine: DialledMachine,
-  { launch }: Pick<Feed, 'launch'> = rung.feeds[0]!,
-): Capability => capability(machine, launch, ballById(rung.ballId).radiusM, null, rung.intervalS);
 
 const cardMachine = ({ name, profile }: DialledMachine & { name: string }): Card['machine'] => ({
   name,

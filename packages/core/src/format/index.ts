@@ -3,7 +3,6 @@ export {
   type ClubKit,
   makeCard,
   matchCard,
-  settingsOf,
   type Unmatched,
 } from './card.ts';
 export { type Card, cardSchema } from './card-schema.ts';
@@ -17,3 +16,4 @@ export { writeMachineFile } from './formats/machine-file.ts';
 export { type MachineFile, machineFileSchema } from './machine-schema.ts';
 export { LONGEST_FILE, type ReadResult } from './read.ts';
 export { formatJsonSchemas } from './schemas.ts';
+export { settingsOf } from './settings.ts';
