@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { ENGLISH, sourcesOf } from '../words/language-files.mjs';
 import { CACHE, ROOT, SIMULATE, TASKS, WEB } from './paths.mjs';
 import { step } from './say.mjs';
-import { run, whenStale } from './setup.mjs';
+import { run, runBeside, whenStale } from './setup.mjs';
 
 /** One file out of TypeScript sources, for Node. @param {string} entry @param {string} outfile @param {string[]} [external] */
 async function bundle(entry, outfile, external = []) {
@@ -68,13 +68,12 @@ export async function buildAll({ web = true } = {}) {
       [...shared, ...sourcesOf(language), 'apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'],
       join(WEB, 'dist/server/entry.mjs'),
       () =>
-        step('building the web app (half a minute or so)', () => {
-          run('npx', ['--no-install', 'astro', 'build', '--silent'], {
+        step('building the web app (half a minute or so)', () =>
+          runBeside('npx', ['--no-install', 'astro', 'build', '--silent'], {
             cwd: WEB,
             env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
-            quiet: true,
-          });
-        }),
+          }),
+        ),
       language,
     );
   // after the web app: its build empties dist

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -89,6 +89,25 @@ export function run(command, args, { cwd = ROOT, env = process.env, quiet = fals
   if (done.status !== 0)
     throw new Stop(`${command} ${args.join(' ')} ended with ${done.status ?? done.signal}\n${quiet ? `${done.stdout}${done.stderr}` : ''}`);
   return done.stdout;
+}
+
+/**
+ * Runs a command while others work. @param {string} command @param {string[]} args @param {{ cwd?: string, env?: NodeJS.ProcessEnv }} [options]
+ * @returns {Promise<void>} when it ended well
+ * @throws {Stop} with all that it said
+ */
+export function runBeside(command, args, { cwd = ROOT, env = process.env } = {}) {
+  const child = spawn(command, args, { cwd, env, stdio: ['ignore', 'pipe', 'pipe'] });
+  /** @type {Buffer[]} */
+  const said = [];
+  child.stdout.on('data', (data) => said.push(data));
+  child.stderr.on('data', (data) => said.push(data));
+  return new Promise((resolve, reject) => {
+    child.on('error', ({ message }) => reject(new Stop(`Could not run ${command}: ${message}`)));
+    child.on('close', (code, signal) =>
+      code === 0 ? resolve() : reject(new Stop(`${command} ${args.join(' ')} ended with ${code ?? signal}\n${Buffer.concat(said)}`)),
+    );
+  });
 }
 
 export function ensureNode() {

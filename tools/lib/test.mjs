@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { basename, join } from 'node:path';
@@ -16,13 +16,11 @@ import { SHORT_MINUTES, soaked } from './soak.mjs';
 const REPORTS = join(DATA, 'reports');
 
 /**
- * Runs a tool with its output shown. @param {string[]} command @param {{ cwd?: string, env?: NodeJS.ProcessEnv }} [options]
- * @returns {boolean} whether it ended well
+ * Runs a tool with its output shown. @param {string[]} command @param {NodeJS.ProcessEnv} env
+ * @returns {Promise<void>} when it has ended: what it found stands in its report
  */
-function show(command, { cwd = ROOT, env = process.env } = {}) {
-  const [program = '', ...args] = command;
-  return spawnSync(program, args, { cwd, env, stdio: ['ignore', 'inherit', 'inherit'] }).status === 0;
-}
+const show = ([program = '', ...args], env) =>
+  new Promise((resolve) => spawn(program, args, { cwd: ROOT, env, stdio: ['ignore', 'inherit', 'inherit'] }).on('close', () => resolve()));
 
 /**
  * A check that is one yes or no, beside others: what it says is shown when it is done.
@@ -90,11 +88,11 @@ export function readPlaywright({ suites, stats, errors }) {
   return { passed: stats.expected + stats.flaky, failures };
 }
 
-/** @param {string[]} [projects] @param {NodeJS.ProcessEnv} [env] @param {string[]} [options] @returns {Count} */
-function vitest(projects = [], env = process.env, options = []) {
+/** @param {string[]} [projects] @param {NodeJS.ProcessEnv} [env] @param {string[]} [options] @returns {Promise<Count>} */
+async function vitest(projects = [], env = process.env, options = []) {
   const report = join(REPORTS, `vitest-${projects.join('-')}.json`);
   say(`\n— unit tests: ${projects.join(', ')}`);
-  show(
+  await show(
     [
       'npx',
       '--no-install',
@@ -106,7 +104,7 @@ function vitest(projects = [], env = process.env, options = []) {
       '--reporter=json',
       `--outputFile.json=${report}`,
     ],
-    { env },
+    env,
   );
   return countIn(report, readVitest);
 }
@@ -117,7 +115,7 @@ async function database() {
   const names = Array.from({ length: availableParallelism() }, (_, i) => `goodarc_unit_${i + 1}`);
   const server = await startDatabase(join(DATA, 'unit'), names, { isLasting: false });
   try {
-    return vitest(['web'], { ...process.env, DATABASE_URL: server.urlOf('goodarc_unit'), LOG_LEVEL: 'silent' });
+    return await vitest(['web'], { ...process.env, DATABASE_URL: server.urlOf('goodarc_unit'), LOG_LEVEL: 'silent' });
   } finally {
     await server.stop();
   }
@@ -221,8 +219,8 @@ async function quick() {
   // while the tests go, what is said of the types waits
   const beside = [biome(), types('types', 'tsconfig.json')];
   const tests = [
-    vitest(['core', 'line', 'simulator', 'tools'], process.env, SLOW),
-    vitest(
+    await vitest(['core', 'line', 'simulator', 'tools'], process.env, SLOW),
+    await vitest(
       ['web'],
       { ...process.env, LOG_LEVEL: 'silent' },
       withDatabase.map((file) => `--exclude=**/test/${file}`),
@@ -244,11 +242,13 @@ async function shortSoak() {
   };
 }
 
-/** @type {Record<string, () => Count | Promise<Count>>} */
+/** Links that fall silent wait for their clocks: one more works meanwhile. */
+const core = () => vitest(['core', 'line', 'simulator', 'tools'], process.env, [`--maxWorkers=${availableParallelism() + 1}`]);
+
+/** @type {Record<string, () => Promise<Count>>} */
 const PARTS = {
   lint,
-  // links that fall silent wait for their clocks: one more works meanwhile
-  core: () => vitest(['core', 'line', 'simulator', 'tools'], process.env, [`--maxWorkers=${availableParallelism() + 1}`]),
+  core,
   web: database,
   browser,
   soak: shortSoak,
@@ -270,11 +270,10 @@ export async function test(args) {
   if (isQuick) counts.push(await quick());
   else if (only !== undefined) counts.push(await /** @type {() => Promise<Count>} */ (PARTS[only])());
   else {
-    const checks = otherChecks();
-    await buildAll();
+    // bundling takes one core of two, and neither of these asks for the app
+    const [, ...first] = await Promise.all([buildAll(), otherChecks(), core()]);
     // the soak waits most of its time, and nothing it counts depends on how fast it is: it goes beside what computes
-    counts.push(...(await Promise.all([checks, webTypes(), shortSoak()])));
-    for (const run of [PARTS.core, PARTS.web, PARTS.browser]) counts.push(await /** @type {() => Promise<Count>} */ (run)());
+    counts.push(...first, ...(await Promise.all([webTypes(), shortSoak()])), await database(), await browser());
   }
   const { passed, failures } = sum(counts);
   // last, where nobody has to look for it
