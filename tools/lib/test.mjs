@@ -137,13 +137,27 @@ function browserAt(project, port) {
   return new Promise((resolve) => child.on('close', () => resolve(countIn(report, readPlaywright))));
 }
 
+const PHONE_PORT = 4391;
+const DESK_PORT = 4390;
+
+/** Whether a server is up. @param {number} port @returns {Promise<boolean>} */
+const answers = (port) =>
+  fetch(`http://127.0.0.1:${port}/api/health`).then(
+    ({ ok }) => ok,
+    () => false,
+  );
+
 /** @returns {Promise<Count>} */
 async function browser() {
   await buildAll();
   say('\n— browser tests, desk and phone side by side');
-  // the second begins when the first is up: each looks for free ports as it starts
-  const later = new Promise((resolve) => setTimeout(resolve, 15_000)).then(() => browserAt('phone', 4391));
-  return sum(await Promise.all([browserAt('desk', 4390), later]));
+  let isOver = false;
+  const first = browserAt('phone', PHONE_PORT).finally(() => {
+    isOver = true;
+  });
+  // each looks for free ports as it starts
+  while (!isOver && !(await answers(PHONE_PORT))) await new Promise((resolve) => setTimeout(resolve, 200));
+  return sum(await Promise.all([first, browserAt('desk', DESK_PORT)]));
 }
 
 /** A tool among the packages. @param {string[]} command */
@@ -270,10 +284,10 @@ export async function test(args) {
   if (isQuick) counts.push(await quick());
   else if (only !== undefined) counts.push(await /** @type {() => Promise<Count>} */ (PARTS[only])());
   else {
-    // bundling takes one core of two, and neither of these asks for the app
-    const [, ...first] = await Promise.all([buildAll(), otherChecks(), core()]);
+    // bundling takes one core of two, and the core's tests do not ask for the app
+    const [, ofCore] = await Promise.all([buildAll(), core()]);
     // the soak waits most of its time, and nothing it counts depends on how fast it is: it goes beside what computes
-    counts.push(...first, ...(await Promise.all([webTypes(), shortSoak()])), await database(), await browser());
+    counts.push(ofCore, ...(await Promise.all([lint(), shortSoak()])), await database(), await browser());
   }
   const { passed, failures } = sum(counts);
   // last, where nobody has to look for it

@@ -1,5 +1,5 @@
 import { conditionsOf, gameBallById, hazardsOfSetup, isToFielders, planOf } from '@good-arc/core';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { Kit, Viewer } from '../../api/rows.ts';
 import { isHandFed } from '../../ui/around.ts';
 import { HazardList, ManualFirst } from '../../ui/HazardList.tsx';
@@ -20,7 +20,7 @@ import type { EditedRung, LadderChoice } from './SaveRung.tsx';
 import { Settings } from './Settings.tsx';
 import { type Pair, useBench } from './useBench.ts';
 
-// its form is loaded once the bench stands, so that it opens at once
+// its form
 const loadSaveRung = async () => ({ default: (await import('./SaveRung.tsx')).SaveRung });
 const SaveRung = lazy(loadSaveRung);
 // what stands under the arc comes after it
@@ -50,7 +50,6 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
   const { setup, now, other, pair, machine, change } = bench;
   const { arrangement } = now;
   const [saving, setSaving] = useState(false);
-  useEffect(() => void loadSaveRung(), []);
   const [ladders, setLadders] = useState(initialLadders);
   const { widestBallM } = machine.profile;
   const hazards = hazardsOfSetup(setup, arrangement, { widestBallM, indoors: bench.court.indoor, handFed: isHandFed(machine.profile) });
@@ -60,7 +59,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
   return (
     <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_25.5rem]">
       <section className="flex min-w-0 flex-col px-3 pt-2 pb-6 md:px-6" aria-label="Bench">
-        <Head bench={bench} canPlan={viewer.canPlan} onSave={() => setSaving(true)} />
+        <Head bench={bench} canPlan={viewer.canPlan} onMeant={loadSaveRung} onSave={() => setSaving(true)} />
         <Choices
           setup={setup}
           kit={kit}

@@ -6,11 +6,20 @@ import { courtsideLink } from '../../ui/links.ts';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { toast } from '../../ui/toast.ts';
 import { useUnits } from '../../ui/Units.tsx';
+import { whenMeant } from '../../ui/whenMeant.ts';
 import { figuresText } from './figures.ts';
 import type { BenchState } from './useBench.ts';
 
+interface Props {
+  bench: BenchState;
+  canPlan: boolean;
+  /** Loads what saving will ask for. */
+  onMeant: () => Promise<unknown>;
+  onSave: () => void;
+}
+
 /** Name of what is on the bench, and what can be done with all of it. */
-export function Head({ bench, canPlan, onSave }: { bench: BenchState; canPlan: boolean; onSave: () => void }) {
+export function Head({ bench, canPlan, onMeant, onSave }: Props) {
   const units = useUnits();
   const { setup, court, machine, edited, pair } = bench;
   const surface = SURFACES.find(({ id }) => id === setup.surfaceId);
@@ -63,7 +72,7 @@ export function Head({ bench, canPlan, onSave }: { bench: BenchState; canPlan: b
         </IconButton>
         {edited && <Button href={courtsideLink(edited.id)}>Take it on court</Button>}
         <ForCoaches may={canPlan}>
-          <Button look="primary" className="px-5" disabled={!bench.now.arrangement.thrown} onClick={onSave}>
+          <Button look="primary" className="px-5" disabled={!bench.now.arrangement.thrown} {...whenMeant(onMeant)} onClick={onSave}>
             {edited ? 'Save the rung' : 'Add to ladder'}
           </Button>
         </ForCoaches>

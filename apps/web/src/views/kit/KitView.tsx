@@ -1,5 +1,5 @@
 import { BALLS, mphToMps, SPORT_RECORDS, type Sport, SURFACES } from '@good-arc/core';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BallRow, ClubFacts, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow, Viewer } from '../../api/rows.ts';
 import type { KitKind } from '../../api/schemas.ts';
@@ -10,6 +10,7 @@ import { putRow } from '../../ui/putRow.ts';
 import { rulerScale } from '../../ui/scale.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { whenMeant } from '../../ui/whenMeant.ts';
 import { sayLevel } from '../../words/level.ts';
 import type { KitRow } from './forms.tsx';
 import { TheClub } from './TheClub.tsx';
@@ -56,7 +57,6 @@ function KitPage({ viewer, kit: initial, club, at }: Props) {
   const [kind, setKind] = useState(at);
   const [editing, setEditing] = useState<KitRow | 'new' | null>(null);
   const units = useUnits();
-  useEffect(() => void loadDialog(), []);
 
   const rows: KitRow[] = kit[kind];
   const putRows = (of: KitKind, next: (rows: KitRow[]) => KitRow[]): void => setKit((now) => ({ ...now, [of]: next(now[of]) }));
@@ -106,7 +106,7 @@ function KitPage({ viewer, kit: initial, club, at }: Props) {
           </Button>
         ))}
         {viewer.canPlan && (
-          <Button size="l" className="ml-auto" onClick={() => setEditing('new')}>
+          <Button size="l" className="ml-auto" {...whenMeant(loadDialog)} onClick={() => setEditing('new')}>
             Add a {one}
           </Button>
         )}
@@ -130,7 +130,7 @@ function KitPage({ viewer, kit: initial, club, at }: Props) {
             )}
             {viewer.canPlan && (
               <div className="flex">
-                <Button look="ghost" aria-label={`Change ${row.name}`} onClick={() => setEditing(row)}>
+                <Button look="ghost" aria-label={`Change ${row.name}`} {...whenMeant(loadDialog)} onClick={() => setEditing(row)}>
                   Change
                 </Button>
                 <Button look="ghost" aria-label={`Archive ${row.name}`} onClick={() => archive(row)}>

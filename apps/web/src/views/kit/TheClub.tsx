@@ -1,11 +1,12 @@
 import type { PersonId } from '@good-arc/core';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { ClubFacts, MemberRow } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { whenMeant } from '../../ui/whenMeant.ts';
 import { ROLE_TITLES, ROLE_WORDS } from '../../words/roles.ts';
 import type { PersonValues } from './ClubForms.tsx';
 import type { useSignInLink } from './useSignInLink.tsx';
@@ -18,9 +19,6 @@ export function TheClub({ club: initial, links }: { club: ClubFacts; links: Retu
   const [club, setClub] = useState(initial);
   const [open, setOpen] = useState<{ about: 'club' | MemberRow | null } | null>(null);
   const units = useUnits();
-  useEffect(() => {
-    if (club.mayChange) void loadForms();
-  }, [club.mayChange]);
   const byName = (people: MemberRow[]): MemberRow[] => people.toSorted((a, b) => a.name.localeCompare(b.name));
   const setPeople = (next: (people: MemberRow[]) => MemberRow[]): void =>
     setClub((now) => ({ ...now, people: now.people && byName(next(now.people)) }));
@@ -61,7 +59,7 @@ export function TheClub({ club: initial, links }: { club: ClubFacts; links: Retu
           <b>{club.name}</b>, {units.altitude(club.altitudeM)}
         </p>
         {club.mayChange && (
-          <Button look="ghost" aria-label="Change the club" onClick={() => setOpen({ about: 'club' })}>
+          <Button look="ghost" aria-label="Change the club" {...whenMeant(loadForms)} onClick={() => setOpen({ about: 'club' })}>
             Change
           </Button>
         )}
@@ -83,7 +81,7 @@ export function TheClub({ club: initial, links }: { club: ClubFacts; links: Retu
                   <Button look="ghost" aria-label={`Link for ${row.name}`} onClick={() => links.show(row)}>
                     Link
                   </Button>
-                  <Button look="ghost" aria-label={`Change ${row.name}`} onClick={() => setOpen({ about: row })}>
+                  <Button look="ghost" aria-label={`Change ${row.name}`} {...whenMeant(loadForms)} onClick={() => setOpen({ about: row })}>
                     Change
                   </Button>
                   {row.id !== club.me && (
@@ -95,7 +93,7 @@ export function TheClub({ club: initial, links }: { club: ClubFacts; links: Retu
               </li>
             ))}
           </ul>
-          <Button size="l" className="mt-3" onClick={() => setOpen({ about: null })}>
+          <Button size="l" className="mt-3" {...whenMeant(loadForms)} onClick={() => setOpen({ about: null })}>
             Add a person
           </Button>
         </>

@@ -29,7 +29,7 @@ import type { RecentRate } from './rates.ts';
 import { useFavourites } from './useFavourites.ts';
 import type { LadderState } from './useLadder.ts';
 
-// comes after the page, like what a rung opens
+// what changes many rungs at once
 export const loadWhole = () => import('./wholeLadder.ts');
 
 interface Props {

@@ -9,11 +9,12 @@ import { courtsideLink } from '../../ui/links.ts';
 import type { Thumb } from '../../ui/thumb.ts';
 import { Units } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { whenMeant } from '../../ui/whenMeant.ts';
 import { APPROACH_NAMES } from '../../words/progress.ts';
 import { duplicateLadder } from './duplicate.ts';
 import { useFavourites } from './useFavourites.ts';
 
-// what reads files is loaded once the list stands, so that it opens at once
+// what reads files
 const loadReadCard = async () => ({ default: (await import('./ReadCard.tsx')).ReadCard });
 const ReadCard = lazy(loadReadCard);
 
@@ -43,7 +44,6 @@ export default function LadderList({
   const [reading, setReading] = useState(false);
   /** A card that came with the address. */
   const [given, setGiven] = useState('');
-  useEffect(() => void loadReadCard(), []);
   useEffect(() => {
     if (!location.hash.startsWith('#arc')) return;
     setGiven(location.hash);
@@ -85,7 +85,7 @@ export default function LadderList({
           <h1 className="text-3xl">Ladders</h1>
           <p className="pb-1 text-quiet">from a kind ball to the game ball, one small step at a time</p>
           {viewer.canPlan && (
-            <Button size="l" className="ml-auto" onClick={() => setReading(true)}>
+            <Button size="l" className="ml-auto" {...whenMeant(loadReadCard)} onClick={() => setReading(true)}>
               Read a card
             </Button>
           )}

@@ -1,5 +1,5 @@
 import { ballsToCount, ballsToStreak, gateOf, type RungDocument, stepBetween, tellsEnough, wholly } from '@good-arc/core';
-import { Fragment, lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { Fragment, lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -10,7 +10,7 @@ import { toast } from '../../ui/toast.ts';
 import { Units } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { LadderHead, loadWhole } from './LadderHead.tsx';
-import { GapLine, loadRungDetail, RungLine } from './RungLine.tsx';
+import { GapLine, RungLine } from './RungLine.tsx';
 import type { RecentRate } from './rates.ts';
 import { useDragged } from './useDragged.ts';
 import { useLadder } from './useLadder.ts';
@@ -41,7 +41,6 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
   const { rungs, sport } = ladder;
   const readOnly = !viewer.canPlan;
   const [open, setOpen] = useState<string | null>(null);
-  useEffect(() => void Promise.all([loadRungDetail(), loadWhole()]), []);
   const [compared, setCompared] = useState<string[]>([]);
   const [comparing, setComparing] = useState(false);
   const [players, setPlayers] = useState(1);

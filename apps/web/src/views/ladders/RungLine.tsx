@@ -23,11 +23,12 @@ import { machineOf } from '../../ui/judge.ts';
 import { RungWarnings } from '../../ui/RungWarnings.tsx';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
+import { whenMeant } from '../../ui/whenMeant.ts';
 import { sayGate } from '../../words/progress.ts';
 import { DRAGGED, GRIP } from './useDragged.ts';
 
-// all that can be changed of a rung is loaded once the ladder stands, so that it opens at once
-export const loadRungDetail = async () => ({ default: (await import('./RungDetail.tsx')).RungDetail });
+// all that can be changed of a rung
+const loadRungDetail = async () => ({ default: (await import('./RungDetail.tsx')).RungDetail });
 const RungDetail = lazy(loadRungDetail);
 
 interface Props {
@@ -115,6 +116,7 @@ export function RungLine(props: Props) {
           square
           className="no-print col-start-3 row-start-1 md:col-start-auto md:row-start-auto md:order-last"
           aria-expanded={open}
+          {...whenMeant(loadRungDetail)}
           aria-label={`${open ? 'Close' : 'Open'} rung ${number}, ${document.name}`}
           onClick={onOpen}
         >
