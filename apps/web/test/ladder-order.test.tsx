@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { render, screen, within } from '@testing-library/react';
+import { render, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, expect, test } from 'vitest';
 import type { LadderRow } from '../src/api/rows.ts';
 import { moved } from '../src/ui/moved.ts';
@@ -24,10 +24,15 @@ const order = () =>
     .getAllByRole('heading')
     .map(({ textContent }) => textContent);
 
-let user: ReturnType<typeof aPage>['user'];
+let page: ReturnType<typeof aPage>;
+let user: typeof page.user;
 beforeEach(() => {
-  user = aPage().user;
+  page = aPage(() => ({ status: 200, body: { version: 2 } }));
+  user = page.user;
 });
+/** What is kept, from the bottom. */
+const kept = (...names: string[]) =>
+  waitFor(() => expect(page.asked.at(-1)?.body.rungs.map((rung: { document: { name: string } }) => rung.document.name)).toEqual(names));
 
 test('an arrow key on its grip moves a rung, says where it is now, and stays with it', async () => {
   shown();
@@ -38,6 +43,7 @@ test('an arrow key on its grip moves a rung, says where it is now, and stays wit
   await user.keyboard('{ArrowDown}{ArrowDown}');
   expect(order()).toEqual(['Deeper', 'Kind', 'Quicker']);
   expect(screen.getByText('“Quicker” is rung 1 of 3 now.')).toBeTruthy();
+  await kept('Quicker', 'Kind', 'Deeper');
 });
 
 test('elsewhere on a rung the arrow keys need Alt', async () => {
@@ -47,6 +53,7 @@ test('elsewhere on a rung the arrow keys need Alt', async () => {
   expect(order()).toEqual(['Quicker', 'Deeper', 'Kind']);
   await user.keyboard('{Alt>}{ArrowUp}{/Alt}');
   expect(order()).toEqual(['Quicker', 'Kind', 'Deeper']);
+  await kept('Deeper', 'Kind', 'Quicker');
 });
 
 test('who may only look moves nothing', async () => {

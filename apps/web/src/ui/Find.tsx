@@ -1,9 +1,10 @@
 import { Search } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Button } from './Button.tsx';
+import { later } from './later.tsx';
 import { useKeys } from './useKeys.ts';
 
-const Finder = lazy(async () => ({ default: (await import('./asked.ts')).Finder }));
+const Finder = later(async () => (await import('./asked.ts')).Finder);
 
 /** One field that finds any player, ladder, rung, plan, drill, machine, place or round (Ctrl K). */
 export function Find() {
@@ -21,11 +22,7 @@ export function Find() {
         <Search size={18} aria-hidden />
         <span className="sr-only lg:not-sr-only">Find</span>
       </Button>
-      {open && (
-        <Suspense>
-          <Finder onClose={() => setOpen(false)} />
-        </Suspense>
-      )}
+      {open && <Finder onClose={() => setOpen(false)} />}
     </>
   );
 }

@@ -1,7 +1,8 @@
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
+import { later } from './later.tsx';
 import { useKeys } from './useKeys.ts';
 
-const KeyTable = lazy(async () => ({ default: (await import('./asked.ts')).KeyTable }));
+const KeyTable = later(async () => (await import('./asked.ts')).KeyTable);
 
 /** `?` lists the keys of the view. */
 export function Keys() {
@@ -9,9 +10,5 @@ export function Keys() {
   // on some keyboards the question mark needs Shift, on others not
   useKeys({ '[Shift]+?': () => setOpen(true) });
   if (!open) return null;
-  return (
-    <Suspense>
-      <KeyTable onClose={() => setOpen(false)} />
-    </Suspense>
-  );
+  return <KeyTable onClose={() => setOpen(false)} />;
 }

@@ -3,6 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import type { Kit, Viewer } from '../../api/rows.ts';
 import { isHandFed } from '../../ui/around.ts';
 import { HazardList, ManualFirst } from '../../ui/HazardList.tsx';
+import { later } from '../../ui/later.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { describeSpot } from '../../ui/place.ts';
 import { toast } from '../../ui/toast.ts';
@@ -21,8 +22,8 @@ import { Settings } from './Settings.tsx';
 import { type Pair, useBench } from './useBench.ts';
 
 // its form
-const loadSaveRung = async () => ({ default: (await import('./SaveRung.tsx')).SaveRung });
-const SaveRung = lazy(loadSaveRung);
+const loadSaveRung = async () => (await import('./SaveRung.tsx')).SaveRung;
+const SaveRung = later(loadSaveRung);
 // what stands under the arc comes after it
 const Panels = lazy(async () => ({ default: (await import('./Panels.tsx')).Panels }));
 const PlateWindow = lazy(async () => ({ default: (await import('./PlateWindow.tsx')).PlateWindow }));
@@ -143,25 +144,23 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
       </aside>
 
       {saving && (
-        <Suspense>
-          <SaveRung
-            setup={setup}
-            arrangement={arrangement}
-            ladders={ladders}
-            edited={bench.edited}
-            suggestedName={gameBallById(setup.gameBallId)?.name ?? 'Feed'}
-            onClose={() => setSaving(false)}
-            onSaved={({ ladderId, ladderName, edited: saved }) => {
-              setSaving(false);
-              bench.setEdited(saved);
-              if (!ladders.some(({ id }) => id === ladderId))
-                setLadders([...ladders, { id: ladderId, name: ladderName, sport: setup.sport }]);
-              toast.success(`Saved as a rung of “${ladderName}”.`, {
-                action: { label: 'Open ladder', onClick: () => location.assign(`/ladders/${ladderId}`) },
-              });
-            }}
-          />
-        </Suspense>
+        <SaveRung
+          setup={setup}
+          arrangement={arrangement}
+          ladders={ladders}
+          edited={bench.edited}
+          suggestedName={gameBallById(setup.gameBallId)?.name ?? 'Feed'}
+          onClose={() => setSaving(false)}
+          onSaved={({ ladderId, ladderName, edited: saved }) => {
+            setSaving(false);
+            bench.setEdited(saved);
+            if (!ladders.some(({ id }) => id === ladderId))
+              setLadders([...ladders, { id: ladderId, name: ladderName, sport: setup.sport }]);
+            toast.success(`Saved as a rung of “${ladderName}”.`, {
+              action: { label: 'Open ladder', onClick: () => location.assign(`/ladders/${ladderId}`) },
+            });
+          }}
+        />
       )}
     </div>
   );

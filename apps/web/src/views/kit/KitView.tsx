@@ -1,11 +1,12 @@
 import { BALLS, mphToMps, SPORT_RECORDS, type Sport, SURFACES } from '@good-arc/core';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BallRow, ClubFacts, CourtRow, GameBallRow, Kit, MachineRow, PlayerRow, SquadRow, Viewer } from '../../api/rows.ts';
 import type { KitKind } from '../../api/schemas.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
+import { later } from '../../ui/later.tsx';
 import { putRow } from '../../ui/putRow.ts';
 import { rulerScale } from '../../ui/scale.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
@@ -17,9 +18,8 @@ import { TheClub } from './TheClub.tsx';
 import { ThisDevice } from './ThisDevice.tsx';
 import { useSignInLink } from './useSignInLink.tsx';
 
-// the forms are loaded once the lists stand, so that they open at once
-const loadDialog = () => import('./KitDialog.tsx');
-const KitDialog = lazy(loadDialog);
+const loadDialog = async () => (await import('./KitDialog.tsx')).default;
+const KitDialog = later(loadDialog);
 
 const NAMES: Record<KitKind, { many: string; one: string; empty: string }> = {
   players: { many: 'Players', one: 'player', empty: 'Nobody yet. Add a player: every round belongs to somebody.' },
@@ -145,15 +145,13 @@ function KitPage({ viewer, kit: initial, club, at }: Props) {
       <ThisDevice hasSession={viewer.hasSession} onLink={() => links.show({ id: club.me, name: viewer.personName })} />
       {links.dialog}
       {editing && (
-        <Suspense fallback={null}>
-          <KitDialog
-            title={editing === 'new' ? `Add a ${one}` : `Change ${editing.name}`}
-            onClose={() => setEditing(null)}
-            {...{ kind, save }}
-            row={editing === 'new' ? null : editing}
-            players={kit.players}
-          />
-        </Suspense>
+        <KitDialog
+          title={editing === 'new' ? `Add a ${one}` : `Change ${editing.name}`}
+          onClose={() => setEditing(null)}
+          {...{ kind, save }}
+          row={editing === 'new' ? null : editing}
+          players={kit.players}
+        />
       )}
     </div>
   );

@@ -1,9 +1,10 @@
 import type { PersonId } from '@good-arc/core';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { ClubFacts, MemberRow } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
+import { later } from '../../ui/later.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { whenMeant } from '../../ui/whenMeant.ts';
@@ -11,8 +12,8 @@ import { ROLE_TITLES, ROLE_WORDS } from '../../words/roles.ts';
 import type { PersonValues } from './ClubForms.tsx';
 import type { useSignInLink } from './useSignInLink.tsx';
 
-const loadForms = () => import('./ClubForms.tsx');
-const ClubDialog = lazy(loadForms);
+const loadForms = async () => (await import('./ClubForms.tsx')).default;
+const ClubDialog = later(loadForms);
 
 /** The club itself: its name, how high it lies, and who may sign in to it. */
 export function TheClub({ club: initial, links }: { club: ClubFacts; links: ReturnType<typeof useSignInLink> }) {
@@ -98,11 +99,7 @@ export function TheClub({ club: initial, links }: { club: ClubFacts; links: Retu
           </Button>
         </>
       )}
-      {open && (
-        <Suspense fallback={null}>
-          <ClubDialog about={open.about} {...{ club, saveClub, savePerson }} onClose={() => setOpen(null)} />
-        </Suspense>
-      )}
+      {open && <ClubDialog about={open.about} {...{ club, saveClub, savePerson }} onClose={() => setOpen(null)} />}
     </section>
   );
 }

@@ -15,10 +15,12 @@ import { ApproachTable } from '../../ui/ApproachTable.tsx';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { machineOf } from '../../ui/judge.ts';
+import { NOT_LOADED } from '../../ui/later.tsx';
 import { courtsideLink } from '../../ui/links.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { toast } from '../../ui/toast.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { attempt } from '../../ui/undo.ts';
 import { levelChoices, levelLabel, sayLevel } from '../../words/level.ts';
@@ -29,8 +31,12 @@ import type { RecentRate } from './rates.ts';
 import { useFavourites } from './useFavourites.ts';
 import type { LadderState } from './useLadder.ts';
 
-// what changes many rungs at once
-export const loadWhole = () => import('./wholeLadder.ts');
+/** What changes many rungs at once, when it is asked for; null, said so, when it cannot be had. */
+export const loadWhole = () =>
+  import('./wholeLadder.ts').catch(() => {
+    toast.error(NOT_LOADED);
+    return null;
+  });
 
 interface Props {
   drill: { id: string; name: string } | null;
@@ -65,8 +71,8 @@ export function LadderHead({ drill, state, viewer, kit, judgements, rates, playe
   const own = origin ? differences(rungs, origin.rungs) : [];
 
   async function setLevel(next: Level): Promise<void> {
-    const { atLevel } = await loadWhole();
-    put({ level: next, rungs: atLevel(rungs, next, kit, sport) });
+    const whole = await loadWhole();
+    if (whole) put({ level: next, rungs: whole.atLevel(rungs, next, kit, sport) });
   }
 
   /** Another approach has gates of its own. */
@@ -185,7 +191,7 @@ export function LadderHead({ drill, state, viewer, kit, judgements, rates, playe
         )}
         <More>
           {!readOnly && (
-            <Button look="ghost" className="justify-start" onClick={async () => putRungs((await loadWhole()).mirrored(rungs))}>
+            <Button look="ghost" className="justify-start" onClick={async () => putRungs((await loadWhole())?.mirrored(rungs) ?? rungs)}>
               Mirror all: for the other hand
             </Button>
           )}

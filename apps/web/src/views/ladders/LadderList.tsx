@@ -1,10 +1,11 @@
 import type { RungId } from '@good-arc/core';
 import { Star } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Kit, LadderRow, Viewer } from '../../api/rows.ts';
 import { ThumbDrawing } from '../../ui/ArcThumb.tsx';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
+import { later } from '../../ui/later.tsx';
 import { courtsideLink } from '../../ui/links.ts';
 import type { Thumb } from '../../ui/thumb.ts';
 import { Units } from '../../ui/Units.tsx';
@@ -15,8 +16,8 @@ import { duplicateLadder } from './duplicate.ts';
 import { useFavourites } from './useFavourites.ts';
 
 // what reads files
-const loadReadCard = async () => ({ default: (await import('./ReadCard.tsx')).ReadCard });
-const ReadCard = lazy(loadReadCard);
+const loadReadCard = async () => (await import('./ReadCard.tsx')).ReadCard;
+const ReadCard = later(loadReadCard);
 
 /** A ladder as a list shows it. */
 interface ListedLadder extends Pick<LadderRow, 'id' | 'name' | 'sport' | 'approach'> {
@@ -169,11 +170,7 @@ export default function LadderList({
             );
           })}
         </ul>
-        {reading && (
-          <Suspense fallback={null}>
-            <ReadCard kit={kit} given={given} onClose={() => setReading(false)} />
-          </Suspense>
-        )}
+        {reading && <ReadCard kit={kit} given={given} onClose={() => setReading(false)} />}
       </div>
     </Units>
   );

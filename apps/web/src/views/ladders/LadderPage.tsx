@@ -1,10 +1,11 @@
 import { ballsToCount, ballsToStreak, gateOf, type RungDocument, stepBetween, tellsEnough, wholly } from '@good-arc/core';
-import { Fragment, lazy, Suspense, useMemo, useRef, useState } from 'react';
+import { Fragment, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChangedSince } from '../../ui/ChangedSince.tsx';
 import { judge } from '../../ui/judge.ts';
+import { later } from '../../ui/later.tsx';
 import { moved } from '../../ui/moved.ts';
 import { toast } from '../../ui/toast.ts';
 import { Units } from '../../ui/Units.tsx';
@@ -15,7 +16,7 @@ import type { RecentRate } from './rates.ts';
 import { useDragged } from './useDragged.ts';
 import { useLadder } from './useLadder.ts';
 
-const CompareRungs = lazy(async () => ({ default: (await import('./CompareRungs.tsx')).CompareRungs }));
+const CompareRungs = later(async () => (await import('./CompareRungs.tsx')).CompareRungs);
 
 interface Props {
   viewer: Viewer;
@@ -75,7 +76,8 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
 
   /** Fills the gap below a rung, or every gap of the ladder. */
   async function even(index: number | null): Promise<void> {
-    const filled = (await loadWhole()).evened(ladder, kit, index);
+    const filled = (await loadWhole())?.evened(ladder, kit, index);
+    if (!filled) return;
     if (filled.length === rungs.length) toast('Nothing in between can be aimed on this machine that would make it smaller.');
     else putRungs([...filled]);
   }
@@ -186,9 +188,7 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
         </p>
       </div>
       {comparing && chosen.length === 2 && (
-        <Suspense>
-          <CompareRungs pair={[chosen[0]!, chosen[1]!]} sport={ladder.sport} onClose={() => setComparing(false)} />
-        </Suspense>
+        <CompareRungs pair={[chosen[0]!, chosen[1]!]} sport={ladder.sport} onClose={() => setComparing(false)} />
       )}
     </div>
   );

@@ -11,7 +11,7 @@ import {
   wholly,
 } from '@good-arc/core';
 import { ChevronDown, GripVertical } from 'lucide-react';
-import { lazy, Suspense, useMemo } from 'react';
+import { useMemo } from 'react';
 import type { Kit, RungRow } from '../../api/rows.ts';
 import { ArcThumb } from '../../ui/ArcThumb.tsx';
 import { aroundOf } from '../../ui/around.ts';
@@ -20,6 +20,7 @@ import { DemandBar } from '../../ui/DemandBar.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
 import { FeedShape } from '../../ui/FeedShape.tsx';
 import { machineOf } from '../../ui/judge.ts';
+import { later } from '../../ui/later.tsx';
 import { RungWarnings } from '../../ui/RungWarnings.tsx';
 import { sayTargets } from '../../ui/sayTarget.ts';
 import { useUnits } from '../../ui/Units.tsx';
@@ -28,8 +29,8 @@ import { sayGate } from '../../words/progress.ts';
 import { DRAGGED, GRIP } from './useDragged.ts';
 
 // all that can be changed of a rung
-const loadRungDetail = async () => ({ default: (await import('./RungDetail.tsx')).RungDetail });
-const RungDetail = lazy(loadRungDetail);
+const loadRungDetail = async () => (await import('./RungDetail.tsx')).RungDetail;
+const RungDetail = later<Props & { onClose: () => void }>(loadRungDetail, <p className="min-h-96 p-3">One moment …</p>);
 
 interface Props {
   rung: RungRow;
@@ -149,11 +150,7 @@ export function RungLine(props: Props) {
           {judged?.survival && <p className="text-sm font-semibold">survival pace</p>}
         </div>
       </div>
-      {open && (
-        <Suspense fallback={<p className="min-h-96 p-3">One moment …</p>}>
-          <RungDetail {...props} />
-        </Suspense>
-      )}
+      {open && <RungDetail {...props} onClose={onOpen} />}
       <span className="sr-only">
         {number} of {count} from the bottom
       </span>

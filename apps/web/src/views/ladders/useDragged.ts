@@ -22,31 +22,35 @@ export function useDragged(list: RefObject<HTMLElement | null>, isOn: boolean, o
     if (!isOn) return;
     let end: (() => void) | null = null;
     let isGone = false;
-    void import('sortablejs').then(({ default: Sortable }) => {
-      if (isGone || !list.current) return;
-      let after: Node | null = null;
-      const sortable = Sortable.create(list.current, {
-        draggable: `[${DRAGGED}]`,
-        handle: `[${GRIP}]`,
-        // one way for mouse, pen and finger
-        forceFallback: true,
-        fallbackTolerance: 4,
-        animation: window.matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : EASE_MS,
-        fallbackClass: 'in-hand',
-        ghostClass: 'would-be-here',
-        onStart: ({ item }) => {
-          after = item.nextSibling;
-        },
-        onEnd: ({ from, item, oldDraggableIndex, newDraggableIndex }) => {
-          // the list is React's, which is told of the new order and finds it as it drew it
-          from.insertBefore(item, after);
-          if (oldDraggableIndex !== undefined && newDraggableIndex !== undefined && oldDraggableIndex !== newDraggableIndex)
-            drop.current(oldDraggableIndex, newDraggableIndex);
-        },
-      });
-      list.current.setAttribute(READY, '');
-      end = () => sortable.destroy();
-    });
+    import('sortablejs').then(
+      ({ default: Sortable }) => {
+        if (isGone || !list.current) return;
+        let after: Node | null = null;
+        const sortable = Sortable.create(list.current, {
+          draggable: `[${DRAGGED}]`,
+          handle: `[${GRIP}]`,
+          // one way for mouse, pen and finger
+          forceFallback: true,
+          fallbackTolerance: 4,
+          animation: window.matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : EASE_MS,
+          fallbackClass: 'in-hand',
+          ghostClass: 'would-be-here',
+          onStart: ({ item }) => {
+            after = item.nextSibling;
+          },
+          onEnd: ({ from, item, oldDraggableIndex, newDraggableIndex }) => {
+            // the list is React's, which is told of the new order and finds it as it drew it
+            from.insertBefore(item, after);
+            if (oldDraggableIndex !== undefined && newDraggableIndex !== undefined && oldDraggableIndex !== newDraggableIndex)
+              drop.current(oldDraggableIndex, newDraggableIndex);
+          },
+        });
+        list.current.setAttribute(READY, '');
+        end = () => sortable.destroy();
+      },
+      // without it the keys still move them
+      () => undefined,
+    );
     return () => {
       isGone = true;
       end?.();
