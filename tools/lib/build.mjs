@@ -1,8 +1,8 @@
 import { join } from 'node:path';
 import { ENGLISH, sourcesOf } from '../words/language-files.mjs';
 import { CACHE, ROOT, SIMULATE, TASKS, WEB } from './paths.mjs';
-import { step } from './say.mjs';
-import { run, runBeside, whenStale } from './setup.mjs';
+import { Stop, step } from './say.mjs';
+import { besides, run, whenStale } from './setup.mjs';
 
 /** One file out of TypeScript sources, for Node. @param {string} entry @param {string} outfile @param {string[]} [external] */
 async function bundle(entry, outfile, external = []) {
@@ -68,12 +68,13 @@ export async function buildAll({ web = true } = {}) {
       [...shared, ...sourcesOf(language), 'apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'],
       join(WEB, 'dist/server/entry.mjs'),
       () =>
-        step('building the web app (half a minute or so)', () =>
-          runBeside('npx', ['--no-install', 'astro', 'build', '--silent'], {
+        step('building the web app (half a minute or so)', async () => {
+          const { ended, said } = await besides('npx', ['--no-install', 'astro', 'build', '--silent'], {
             cwd: WEB,
             env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
-          }),
-        ),
+          });
+          if (ended !== 0) throw new Stop(`the app could not be built: astro ended with ${ended}\n${said}`);
+        }),
       language,
     );
   // after the web app: its build empties dist

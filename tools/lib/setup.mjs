@@ -93,10 +93,10 @@ export function run(command, args, { cwd = ROOT, env = process.env, quiet = fals
 
 /**
  * Runs a command while others work. @param {string} command @param {string[]} args @param {{ cwd?: string, env?: NodeJS.ProcessEnv }} [options]
- * @returns {Promise<void>} when it ended well
- * @throws {Stop} with all that it said
+ * @returns {Promise<{ ended: number | NodeJS.Signals | null, said: Buffer }>} its code, 0 when it ended well, or what ended it; and all that it said
+ * @throws {Stop} when it cannot be started
  */
-export function runBeside(command, args, { cwd = ROOT, env = process.env } = {}) {
+export function besides(command, args, { cwd = ROOT, env = process.env } = {}) {
   const child = spawn(command, args, { cwd, env, stdio: ['ignore', 'pipe', 'pipe'] });
   /** @type {Buffer[]} */
   const said = [];
@@ -104,9 +104,7 @@ export function runBeside(command, args, { cwd = ROOT, env = process.env } = {})
   child.stderr.on('data', (data) => said.push(data));
   return new Promise((resolve, reject) => {
     child.on('error', ({ message }) => reject(new Stop(`Could not run ${command}: ${message}`)));
-    child.on('close', (code, signal) =>
-      code === 0 ? resolve() : reject(new Stop(`${command} ${args.join(' ')} ended with ${code ?? signal}\n${Buffer.concat(said)}`)),
-    );
+    child.on('close', (code, signal) => resolve({ ended: code ?? signal, said: Buffer.concat(said) }));
   });
 }
 

@@ -8,7 +8,7 @@ import { startDatabase } from './mariadb.mjs';
 import { DATA, ROOT, WEB } from './paths.mjs';
 import { writeRegistries } from './registries.mjs';
 import { Stop, say } from './say.mjs';
-import { ensureForTests, ensureModules } from './setup.mjs';
+import { besides, ensureForTests, ensureModules } from './setup.mjs';
 import { SHORT_MINUTES, soaked } from './soak.mjs';
 
 /** How many passed in a part, and each failure by name with the head of its error. @typedef {{ passed: number, failures: string[] }} Count */
@@ -26,22 +26,14 @@ const show = ([program = '', ...args], env) =>
  * A check that is one yes or no, beside others: what it says is shown when it is done.
  * @param {string} name @param {string[]} command @param {{ cwd?: string }} [options] @returns {Promise<Count>}
  */
-function checkBeside(name, command, { cwd = ROOT } = {}) {
+async function checkBeside(name, command, options) {
   const [program = '', ...args] = command;
-  const child = spawn(program, args, { cwd, stdio: ['ignore', 'pipe', 'pipe'] });
-  /** @type {Buffer[]} */
-  const said = [];
-  child.stdout.on('data', (data) => said.push(data));
-  child.stderr.on('data', (data) => said.push(data));
-  return new Promise((resolve) =>
-    child.on('close', (code) => {
-      const ok = code === 0;
-      say(`\n— ${name}`);
-      if (!ok) process.stdout.write(Buffer.concat(said));
-      say(ok ? `  ${name}: good` : `  ${name}: FAILED`);
-      resolve({ passed: Number(ok), failures: ok ? [] : [name] });
-    }),
-  );
+  const { ended, said } = await besides(program, args, options);
+  const ok = ended === 0;
+  say(`\n— ${name}`);
+  if (!ok) process.stdout.write(said);
+  say(ok ? `  ${name}: good` : `  ${name}: FAILED`);
+  return { passed: Number(ok), failures: ok ? [] : [name] };
 }
 
 /** @param {Count[]} counts @returns {Count} */
