@@ -65,7 +65,13 @@ export async function buildAll({ web = true } = {}) {
   if (web)
     await whenStale(
       'web',
-      [...shared, ...sourcesOf(language), 'apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'],
+      [
+        ...shared,
+        ...sourcesOf(language),
+        ...['apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'],
+        // what its configuration asks
+        ...['tools/lib/laws.mjs', 'tools/words/calendar.mjs', 'tools/words/language-files.mjs'],
+      ],
       join(WEB, 'dist/server/entry.mjs'),
       () =>
         step('building the web app (half a minute or so)', async () => {
