@@ -1,11 +1,12 @@
 // @vitest-environment happy-dom
 import { nextStepOn, type OutingRung, planSchema } from '@good-arc/core';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { renderToString } from 'react-dom/server';
 import { describe, expect, test, vi } from 'vitest';
-import type { ClubWeek, RoundRow } from '../src/api/rows.ts';
+import type { ClubWeek, CorrectionRow, RoundRow } from '../src/api/rows.ts';
 import { useOwnTime } from '../src/ui/Moment.tsx';
 import { outbox } from '../src/ui/outbox.ts';
-import { printMoment, sayDay } from '../src/ui/when.ts';
+import { localMoment, printMoment, sayDay } from '../src/ui/when.ts';
 import ClubPage from '../src/views/club/ClubPage.tsx';
 import AddRounds from '../src/views/logbook/AddRounds.tsx';
 import Logbook from '../src/views/logbook/Logbook.tsx';
@@ -57,19 +58,38 @@ const PLAYERS = [
 ];
 
 describe('a round, ball by ball', () => {
-  const show = () =>
-    render(
-      <RoundPage
-        viewer={aViewer()}
-        round={round}
-        sport="tennis"
-        players={PLAYERS}
-        corrections={[]}
-        dials="Speed 5½"
-        ladderId={id(6)}
-        step={nextStepOn(card, 'sweet-spot', [round])}
-      />,
-    );
+  const page = (corrections: CorrectionRow[] = []) => (
+    <RoundPage
+      viewer={aViewer()}
+      round={round}
+      sport="tennis"
+      players={PLAYERS}
+      corrections={corrections}
+      dials="Speed 5½"
+      ladderId={id(6)}
+      step={nextStepOn(card, 'sweet-spot', [round])}
+    />
+  );
+  const show = () => render(page());
+
+  test('drawn by a server whose clock is another, it is taken over as it stands, and its moments are the device’s', () => {
+    aPage(() => undefined);
+    const moved = { id: id(50), at: round.startedAt, personName: 'Ada', what: 'moment', seq: null } as const;
+    const whole = page([{ ...moved, was: '2026-11-19T15:00:00.000Z', became: round.startedAt }]);
+    const drawn = renderToString(whole);
+    expect(drawn).toContain(card.name);
+    const said = printMoment(round.startedAt);
+    // one moment, which is said again when the page listens, and no field of one
+    expect(drawn.split(said)).toHaveLength(2);
+    expect(drawn).not.toContain('datetime-local');
+    const container = document.body.appendChild(document.createElement('div'));
+    container.innerHTML = drawn.replace(said, 'Mon 1 Jan, 00:00');
+    const onRecoverableError = vi.fn();
+    render(whole, { container, hydrate: true, onRecoverableError });
+    expect(onRecoverableError).not.toHaveBeenCalled();
+    expect(within(container).getByLabelText<HTMLInputElement>('When').value).toBe(localMoment(round.startedAt));
+    expect(container.textContent).toContain(`now ${said}.`);
+  });
 
   test('what the machine’s own spread took of it stands below what it was set to; without an answer nothing is said', async () => {
     const spoiled = { share: 0, parts: { net: 0, out: 0, beyond: 0 }, within90: { acrossM: 0.3, heightM: 0.2, timeS: 0.05 } };

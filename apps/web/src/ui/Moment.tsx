@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useSyncExternalStore } from 'react';
 import { printMoment, sayDay } from './when.ts';
 
 const SAID = { moment: printMoment, day: sayDay };
@@ -17,3 +17,13 @@ export function useOwnTime(): void {
       each.textContent = SAID[each.dataset.said as keyof typeof SAID](each.dateTime);
   }, []);
 }
+
+const never = () => () => {};
+
+/** Whether the clock is the device's own: not on the server, and not while what it drew is taken over. For fields of a moment, which are not said again. */
+export const useOwnClock = (): boolean =>
+  useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );

@@ -8,6 +8,7 @@ import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LandingPlan } from '../../ui/LandingPlan.tsx';
 import { courtsideLink } from '../../ui/links.ts';
+import { Moment, useOwnClock } from '../../ui/Moment.tsx';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { targetPlan } from '../../ui/sayTarget.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
@@ -48,6 +49,7 @@ export default function RoundPage({ viewer, ...props }: Props & { viewer: Viewer
 function RoundView({ round: kept, sport, players, corrections, dials, ladderId, step, personName }: Props & { personName: string }) {
   const [round, setRound] = useState(kept);
   const [history, setHistory] = useState(corrections);
+  const hasClock = useOwnClock();
   const { card, results } = round;
   const names = outcomeNames(sport, card);
   const { hits, balls } = scoreRound(card, results);
@@ -104,7 +106,7 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
             {round.playerName}, {card.name}
           </h1>
           <p className="mt-1">
-            {printMoment(round.startedAt)} ·{' '}
+            <Moment iso={round.startedAt} /> ·{' '}
             {ladderId ? (
               <a className="font-semibold underline" href={`/ladders/${ladderId}`}>
                 {round.ladderName}
@@ -147,9 +149,9 @@ function RoundView({ round: kept, sport, players, corrections, dials, ladderId, 
           <Landings round={round} sport={sport} />
           <Measured round={round} />
         </section>
-        <RoundHead round={round} players={players} onCorrect={correct} />
+        {hasClock && <RoundHead round={round} players={players} onCorrect={correct} />}
       </div>
-      {history.length > 0 && (
+      {hasClock && history.length > 0 && (
         <section className="mt-6" aria-label="Put right">
           <h2 className="text-xl">Put right</h2>
           <ul className="mt-1">
