@@ -174,7 +174,7 @@ async function webTypes() {
   ]);
 }
 
-/** One after the other. @returns {Promise<Count>} */
+/** Those that are quick. @returns {Promise<Count>} */
 async function otherChecks() {
   const stale = writeRegistries();
   const registries = { passed: Number(stale.length === 0), failures: stale.map((path) => `${path} was not up to date; it is written now`) };
@@ -189,6 +189,13 @@ async function otherChecks() {
     await checkBeside('dead code', tool('knip')),
   ];
   return sum([registries, ...checks]);
+}
+
+/** One after the other. @param {(() => Promise<Count>)[]} parts @returns {Promise<Count>} */
+async function oneByOne(...parts) {
+  const counts = [];
+  for (const part of parts) counts.push(await part());
+  return sum(counts);
 }
 
 /** Two at a time. @returns {Promise<Count>} */
@@ -276,10 +283,16 @@ export async function test(args) {
   if (isQuick) counts.push(await quick());
   else if (only !== undefined) counts.push(await /** @type {() => Promise<Count>} */ (PARTS[only])());
   else {
-    // bundling takes one core of two, and the core's tests do not ask for the app
-    const [, ofCore] = await Promise.all([buildAll(), core()]);
-    // the soak waits most of its time, and nothing it counts depends on how fast it is: it goes beside what computes
-    counts.push(ofCore, ...(await Promise.all([lint(), shortSoak()])), await database(), await browser());
+    // bundling takes one core of two; the soak waits most of its time, and nothing it counts depends on how fast it is: both go beside what computes
+    const built = buildAll();
+    const [ofSoak, others] = await Promise.all([
+      built.then(shortSoak),
+      oneByOne(core, lint, async () => {
+        await built;
+        return database();
+      }),
+    ]);
+    counts.push(ofSoak, others, await browser());
   }
   const { passed, failures } = sum(counts);
   // last, where nobody has to look for it
