@@ -8,6 +8,7 @@ import tailwindcss from '@tailwindcss/vite';
 import pwa from '@vite-pwa/astro';
 import { defineConfig, passthroughImageService } from 'astro/config';
 import { jStatWith, lawsInUse } from '../../tools/lib/laws.mjs';
+import { pieceOf } from '../../tools/lib/pieces.mjs';
 import { calendarOf } from '../../tools/words/calendar.mjs';
 import { ENGLISH, langOf } from '../../tools/words/language-files.mjs';
 
@@ -46,13 +47,19 @@ const squeezed = {
   },
 };
 
-/** Files of their own for what the bundler would else put beside things that only some pages use, so that every page loads those, too. */
-const APART = {
-  react: /commonjsHelpers|(?<!\/reconciler)\/node_modules\/(react|react-dom|scheduler)\//,
-  chances: /\/node_modules\/jstat\/|\/core\/src\/(progress\/(width|student)|spread\/normal)\.ts$/,
-  forms: /\/node_modules\/(react-hook-form|@hookform)\//,
-  day: /\/ui\/day\.ts$/,
-  dialog: /\/ui\/Dialog\.tsx$/,
+/** In few files, those of the pages: the server's are read once. */
+const inPieces = {
+  name: 'in-pieces',
+  apply: /** @type {const} */ ('build'),
+  config: (/** @type {unknown} */ _, /** @type {{ isSsrBuild?: boolean }} */ { isSsrBuild }) =>
+    isSsrBuild
+      ? {}
+      : // a phone asks for half as many files
+        {
+          build: {
+            rollupOptions: { output: { manualChunks: pieceOf, onlyExplicitManualChunks: true, experimentalMinChunkSize: 2_000 } },
+          },
+        },
 };
 /** Islands of React, handed what they show as one text and drawn once (src/islands). */
 const islands = () => {
@@ -77,7 +84,6 @@ const language = process.env.GOODARC_LANGUAGE ?? ENGLISH;
 /** The app, its workers and its service worker are builds of their own. */
 const speaking =
   language === ENGLISH ? () => [] : await import('../../tools/words/plugin.mjs').then((words) => () => [words.inLanguage(language)]);
-const apart = (/** @type {string} */ id) => Object.entries(APART).find(([, files]) => files.test(id))?.[0];
 
 export default defineConfig({
   output: 'server',
@@ -137,7 +143,7 @@ export default defineConfig({
   // where a write comes from is checked in the middleware, which knows the public address
   security: { checkOrigin: false, allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
   vite: {
-    plugins: [tailwindcss(), bundledServer, lawsOfJStat(), ...speaking()],
+    plugins: [tailwindcss(), bundledServer, inPieces, lawsOfJStat(), ...speaking()],
     worker: { plugins: () => [lawsOfJStat(), ...speaking()] },
     define: {
       'import.meta.env.LANGUAGE': JSON.stringify(langOf(language)),
@@ -152,8 +158,6 @@ export default defineConfig({
       rollupOptions: {
         // jStat only computes; it does not say so, and every page whose modules could ask it would load it
         treeshake: { moduleSideEffects: (id) => !id.includes('/node_modules/jstat/') },
-        // a phone asks for half as many files
-        output: { manualChunks: apart, experimentalMinChunkSize: 2_000 },
       },
     },
   },

@@ -70,7 +70,7 @@ export async function buildAll({ web = true } = {}) {
         ...sourcesOf(language),
         ...['apps/web/src', 'apps/web/public', 'apps/web/astro.config.mjs', 'apps/web/package.json'],
         // what its configuration asks
-        ...['tools/lib/laws.mjs', 'tools/words/calendar.mjs', 'tools/words/language-files.mjs'],
+        ...['tools/lib/laws.mjs', 'tools/lib/pieces.mjs', 'tools/words/calendar.mjs', 'tools/words/language-files.mjs'],
       ],
       join(WEB, 'dist/server/entry.mjs'),
       () =>

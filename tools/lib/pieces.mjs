@@ -1,0 +1,55 @@
+/**
+ * The scripts of the app in few pieces: what several pages load together is one file. Left to itself the bundler makes a file of everything that the same
+ * pages use, 40 for a ladder, and a phone asks for each, reads each by itself, and gets each compressed by itself. Whatever is not named here it deals out.
+ * Each piece by the modules in it, of the core (`packages/core/src`), of the app (`apps/web/src`) and of libraries. A module that only few of a piece's pages
+ * use does not belong into it: all of them load it (`./arc load --browser` shows what each page loads).
+ * @type {Record<string, { core?: RegExp, app?: RegExp, library?: RegExp }>}
+ */
+const PIECES = {
+  /** On every page with an island. */
+  react: { library: /^(react|react-dom|scheduler)\// },
+  /** Nearly everywhere: sports, quantities, and the small parts that pages are made of. */
+  page: {
+    core: /^(once|catalog\/(balls|contact|court|game-ball|sport|surface|surfaces|types)|catalog\/sports\/(?!.*drills).*|dial\/curve-shape|drill\/(feeds|kinds)|flight\/(air|laws)|people\/(day-cap|kinds)|progress\/(gate|outcome|players|rate|share)|quantity\/(print|units)|aim\/reason-text)\.ts$/,
+    app: /^(device\/drawn|ui\/(api|around|day|download|history|later|links|moved|place|putRow|share|toast|undo|useAwake|useWidth|when|whenMeant)|words\/(level|roles)|views\/ladders\/(duplicate|useFavourites))\.ts$|^ui\/(Button|Dialog|ForCoaches|later|Moment|Notice|Select|SourceMark|TextField|Units)\.tsx$/,
+    library: /^(lucide-react|uuid)\//,
+  },
+  /** Where rungs are drawn, and what they came to. */
+  flight: {
+    core: /^(random|bench\/throw|catalog\/(levels|record)|drill\/(goal|lines|order|score|target|timing)|flight\/(bounce|fly|last-step|pair|spin-drag|stepper)|ladder\/spoiled|machine\/spin|progress\/next)\.ts$/,
+    app: /^(ui\/(outcomeLook|sayTarget|targetBox|thumb)|words\/(goals|outcomes|progress|spoiled))\.ts$|^ui\/(ArcThumb|RateBar)\.tsx$/,
+  },
+  /** Where balls are aimed and judged: a ladder, a rung on court, the bench, what builds a rung. */
+  judging: {
+    core: /^(aim\/(aim|arcs|family|game|nearest|probe|types)|bench\/(arrange|setup)|catalog\/game-book|dial\/wheels|format\/settings|ladder\/throwing|machine\/(aim|capability|shift)|pitch\/(fielding|hitting|pace|zone)|progress\/operating|rules\/(?!juniors).*)\.ts$/,
+    app: /^ui\/(ApproachTable\.tsx|ComfortMark\.tsx|gameBalls\.ts)$/,
+  },
+  /** Dials, and chances. */
+  tuning: {
+    core: /^(dial\/(curve|curve-value|scale)|progress\/(student|width)|spread\/normal)\.ts$/,
+    app: /^ui\/dialUnits\.ts$/,
+    library: /^jstat\//,
+  },
+  /** Only where there are forms with many fields. */
+  forms: { library: /^(react-hook-form|@hookform)\// },
+};
+
+/** @type {[keyof typeof PIECES[string], RegExp][]} */
+const PLACES = [
+  ['library', /\/node_modules\//],
+  ['core', /\/packages\/core\/src\//],
+  ['app', /\/apps\/web\/src\//],
+];
+
+/** In which piece a module belongs; undefined where the bundler may say. @param {string} id its file */
+export function pieceOf(id) {
+  // helpers that the bundler writes itself
+  if (id.includes('commonjsHelpers')) return 'react';
+  if (id.includes('vite/preload-helper')) return 'page';
+  for (const [place, at] of PLACES) {
+    const parts = id.split(at);
+    const path = parts.length > 1 ? parts.at(-1) : undefined;
+    if (path !== undefined) return Object.entries(PIECES).find(([, piece]) => piece[place]?.test(path))?.[0];
+  }
+  return undefined;
+}
