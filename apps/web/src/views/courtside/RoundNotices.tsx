@@ -1,6 +1,5 @@
 import { isForLearning, printTime, type RungDocument, type RungId, sameCard } from '@good-arc/core';
 import { useEffect, useState } from 'react';
-import { keptReader } from '../../device/kept.ts';
 import { courtsideLink } from '../../ui/links.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { openRuns, type Run } from './run.ts';
@@ -34,7 +33,7 @@ export function RoundNotices({
   players: readonly { id: string; name: string }[];
 }) {
   const [others, setOthers] = useState<Run[]>([]);
-  useEffect(() => void keptReader().then((reader) => setOthers(openRuns(reader).filter((each) => each.rungId !== rungId))), [rungId]);
+  useEffect(() => void openRuns().then((runs) => setOthers(runs.filter((each) => each.rungId !== rungId))), [rungId]);
   const every = (seconds: number): string => printTime(seconds, 1);
   return (
     <>

@@ -1,7 +1,6 @@
 import type { Sport } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import type { NextTurn, RanLast, Viewer } from '../../api/rows.ts';
-import { keptReader } from '../../device/kept.ts';
 import { ThumbDrawing } from '../../ui/ArcThumb.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { courtsideLink, turnLink } from '../../ui/links.ts';
@@ -48,7 +47,7 @@ function StartPage({ turns, last, rungs }: Props) {
   const [words, setWords] = useState('');
   useEffect(() => {
     // what was left open is read after the page stands
-    void Promise.all([import('./run.ts'), keptReader()]).then(([{ openRuns }, reader]) => setOpen(openRuns(reader)));
+    void import('./run.ts').then(({ openRuns }) => openRuns()).then(setOpen);
   }, []);
   const sports = [...new Set(rungs.map((each) => each.sport))];
   const shown = last.filter((each) => sport === '' || each.sport === sport);

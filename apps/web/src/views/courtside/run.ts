@@ -14,7 +14,7 @@ import {
   tapTiming,
   turnsOf,
 } from '@good-arc/core';
-import type { Kept, KeptReader } from '../../device/kept.ts';
+import { type Kept, kept } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
 import { notesOf, readyWord, sayChanges, saySwings, sayTaps } from '../../words/marks.ts';
 import { saySecret } from '../../words/secret.ts';
@@ -49,15 +49,18 @@ const OUTING_KEY = 'outing';
 const LONGEST_NOTES = 1000;
 
 /** All rounds this device is in the middle of, the newest first. */
-export function openRuns({ kept }: KeptReader): Run[] {
-  return device()
-    .keys(KEY)
-    .flatMap((key) => kept('run', key) ?? [])
-    .sort((a, b) => b.startedAt.localeCompare(a.startedAt));
+export async function openRuns(): Promise<Run[]> {
+  await device().ready;
+  const runs = await Promise.all(
+    device()
+      .keys(KEY)
+      .map((key) => kept('run', key)),
+  );
+  return runs.filter((run) => run !== null).sort((a, b) => b.startedAt.localeCompare(a.startedAt));
 }
 
 /** The round that this device was in the middle of on this rung. */
-export const savedRun = (reader: KeptReader, rungId: RungId): Run | null => openRuns(reader).find((run) => run.rungId === rungId) ?? null;
+export const savedRun = (rungId: RungId): Promise<Run | null> => kept('run', KEY + rungId);
 
 export function saveRun(rungId: RungId, run: Run | null): void {
   if (run) device().setItem(KEY + rungId, JSON.stringify(run));

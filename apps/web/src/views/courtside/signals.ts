@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { type Kept, keptReader } from '../../device/kept.ts';
+import { type Kept, kept } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
 
 /** How a release is told to who does not look. */
@@ -45,10 +45,7 @@ export function signalsFor({ tone, voice, buzz }: Signals, cue: string): { befor
 export function useSignals(): [Signals, (part: Partial<Signals>) => void] {
   const [signals, setSignals] = useState<Signals>(SILENT);
   useEffect(() => {
-    void keptReader().then(({ kept: read }) => {
-      const kept = read('signals', KEY);
-      if (kept) setSignals(kept);
-    });
+    void kept('signals', KEY).then((as) => as && setSignals(as));
   }, []);
   return [
     signals,

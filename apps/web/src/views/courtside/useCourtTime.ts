@@ -1,6 +1,6 @@
 import type { CourtId } from '@good-arc/core';
 import { useEffect, useState } from 'react';
-import { keepToday, keptReader } from '../../device/kept.ts';
+import { keepToday, keptToday } from '../../device/kept.ts';
 
 const EVERY_MS = 5000;
 
@@ -18,10 +18,7 @@ export function useCourtTime(courtId: CourtId) {
   const key = `court-until:${courtId}`;
 
   useEffect(() => {
-    void keptReader().then(({ keptToday }) => {
-      const kept = keptToday('courtTime', key);
-      if (kept) setUntil(kept.until);
-    });
+    void keptToday('courtTime', key).then((kept) => kept && setUntil(kept.until));
   }, [key]);
   useEffect(() => {
     const look = (): void => setLeftMin(minutesUntil(until, new Date()));

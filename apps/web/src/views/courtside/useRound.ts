@@ -1,6 +1,5 @@
 import type { RungId } from '@good-arc/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { keptReader } from '../../device/kept.ts';
 import { outbox } from '../../ui/outbox.ts';
 import { afterRound, type RoundEvent } from './round.ts';
 import { type Run, savedRun, saveRun } from './run.ts';
@@ -30,9 +29,8 @@ export function useRound(rungId: RungId, onFound: (run: Run) => void) {
 
   useEffect(() => {
     let isOpen = true;
-    void keptReader().then((reader) => {
+    void savedRun(rungId).then((kept) => {
       if (!isOpen) return;
-      const kept = savedRun(reader, rungId);
       if (kept) {
         tell({ kind: 'found', run: kept });
         found.current(kept);

@@ -1,7 +1,7 @@
 import type { CourtId } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import type { MachineRow } from '../../api/rows.ts';
-import { keepToday, keptReader } from '../../device/kept.ts';
+import { keepToday, keptToday } from '../../device/kept.ts';
 import { isHandFed } from '../../ui/around.ts';
 
 /**
@@ -13,10 +13,7 @@ function useSince(key: string, thrown: number) {
   const [before, setBefore] = useState(0);
 
   useEffect(() => {
-    void keptReader().then(({ keptToday }) => {
-      const kept = keptToday('since', key);
-      if (kept) setBefore(kept.balls);
-    });
+    void keptToday('since', key).then((kept) => kept && setBefore(kept.balls));
   }, [key]);
 
   function keep(balls: number): void {

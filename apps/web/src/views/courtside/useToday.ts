@@ -1,6 +1,6 @@
 import { type ForToday, forToday, type MachineProfile, type RungDocument, type Sport, type Venue, type Weather } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
-import { keepToday, keptReader } from '../../device/kept.ts';
+import { keepToday, keptToday } from '../../device/kept.ts';
 
 const keyOf = (courtId: string): string => `air:${courtId}`;
 
@@ -30,8 +30,7 @@ export function useToday(rung: RungDocument, { sport, machine, ceilingM }: Where
   const { courtId } = rung;
 
   useEffect(() => {
-    void keptReader().then(({ keptToday }) => {
-      const kept = keptToday('air', keyOf(courtId));
+    void keptToday('air', keyOf(courtId)).then((kept) => {
       if (!kept) return;
       setWeather((now) => ({ ...now, ...kept.air }));
       setTaken(kept.taken);

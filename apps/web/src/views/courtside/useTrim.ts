@@ -1,7 +1,7 @@
 import { isThrownFrom, type MachineTrim, NO_TRIM, type RungDocument, trimAll } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import type { MachineRow, RungRow } from '../../api/rows.ts';
-import { type Kept, keepToday, keptReader } from '../../device/kept.ts';
+import { type Kept, keepToday, keptToday } from '../../device/kept.ts';
 import { device } from '../../device/store.ts';
 
 /** What the first ball of a rung was trimmed by. */
@@ -15,8 +15,7 @@ export function useTrim({ id: rungId, document: card }: Pick<RungRow, 'id' | 'do
   const [trimmed, setTrimmed] = useState(NOT_TRIMMED);
   const [isTrying, setIsTrying] = useState(false);
   useEffect(() => {
-    void keptReader().then(({ keptToday }) => {
-      const kept = keptToday('trim', key);
+    void keptToday('trim', key).then((kept) => {
       if (!kept) return;
       const { speedShare } = kept.by;
       setTrimmed(kept.rungId === rungId ? kept : { by: { ...NO_TRIM, speedShare }, readings: {} });
