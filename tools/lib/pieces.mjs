@@ -8,11 +8,16 @@
 const PIECES = {
   /** On every page with an island. */
   react: { library: /^(react|react-dom|scheduler)\// },
-  /** Nearly everywhere: sports, quantities, and the small parts that pages are made of. */
+  /** On every page: what its head needs, and the small parts that all are made of. */
   page: {
-    core: /^(once|catalog\/(balls|contact|court|game-ball|sport|surface|surfaces|types)|catalog\/sports\/(?!.*drills).*|dial\/curve-shape|drill\/(feeds|kinds)|flight\/(air|laws)|people\/(day-cap|kinds)|progress\/(gate|outcome|players|rate|share)|quantity\/(print|units)|aim\/reason-text)\.ts$/,
-    app: /^(device\/drawn|ui\/(api|around|day|download|history|later|links|moved|place|putRow|share|toast|undo|useAwake|useWidth|when|whenMeant)|words\/(level|roles)|views\/ladders\/(duplicate|useFavourites))\.ts$|^ui\/(Button|Dialog|ForCoaches|later|Moment|Notice|Select|SourceMark|TextField|Units)\.tsx$/,
-    library: /^(lucide-react|uuid)\//,
+    core: /^(once|aim\/reason-text|drill\/feeds|people\/kinds|progress\/rate|quantity\/(print|units))\.ts$/,
+    app: /^(device\/(alone|drawn|keep|kept|pages|store|useDeviceReady)|ui\/(api|day|download|later|outbox|putRow|share|toast|undo|useAwake|useKeys|when)|words\/roles|views\/ladders\/(duplicate|useFavourites))\.ts$|^ui\/(Button|Dialog|ForCoaches|later|Moment|Notice|TextField|Units)\.tsx$/,
+    library: /^(idb|lucide-react|tinykeys|uuid)\//,
+  },
+  /** Nearly everywhere: sports, courts, levels. */
+  sports: {
+    core: /^(catalog\/(balls|contact|court|game-ball|sport|surface|surfaces|types)|catalog\/sports\/(?!.*drills).*|dial\/curve-shape|drill\/kinds|flight\/(air|laws)|people\/day-cap|progress\/(gate|outcome|players|share))\.ts$/,
+    app: /^(ui\/(around|history|links|moved|place|useWidth|whenMeant)|words\/level)\.ts$|^ui\/(Select|SourceMark)\.tsx$/,
   },
   /** Where rungs are drawn, and what they came to. */
   flight: {

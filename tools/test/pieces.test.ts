@@ -12,7 +12,8 @@ describe('the pieces in which the app’s scripts are sent', () => {
     const at = (file: string) => pieceOf(join(ROOT, file));
     expect(at('node_modules/react-dom/client.js')).toBe('react');
     expect(at('apps/web/node_modules/lucide-react/dist/esm/icons/x.mjs')).toBe('page');
-    expect(at('packages/core/src/catalog/sports/tennis/record.ts')).toBe('page');
+    expect(at('apps/web/src/ui/Button.tsx')).toBe('page');
+    expect(at('packages/core/src/catalog/sports/tennis/record.ts')).toBe('sports');
     expect(at('packages/core/src/flight/fly.ts')).toBe('flight');
     expect(at('packages/core/src/rules/heat.ts')).toBe('judging');
     expect(at('packages/core/src/spread/normal.ts')).toBe('tuning');
@@ -30,6 +31,6 @@ describe('the pieces in which the app’s scripts are sent', () => {
   });
   test('every piece has something in it', () => {
     const found = new Set([...sources('packages/core/src'), ...sources('apps/web/src')].map(pieceOf));
-    for (const piece of ['page', 'flight', 'judging', 'tuning']) expect(found).toContain(piece);
+    for (const piece of ['page', 'sports', 'flight', 'judging', 'tuning']) expect(found).toContain(piece);
   });
 });
