@@ -102,6 +102,7 @@ test('by mouse and touch: from a machine on a court to a logged round', { tag: '
     .click();
   await expect(page.getByText('Round finished: 3 of 5.')).toBeVisible();
   await page.getByRole('link', { name: 'Ball by ball' }).click();
+  await awake(page, /\/rounds\//);
 
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(`Ines Rookwood, ${name}`);
   await expect(page.getByText('23 % to 88 %')).toBeVisible(); // Wilson 95 % of 3 of 5: 0.231 to 0.882

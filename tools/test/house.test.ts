@@ -95,6 +95,11 @@ test('no file of the interface is longer than 250 lines: what grows is split by 
   expect(long.map(({ file }) => file)).toEqual([]);
 });
 
+test('what is loaded later cannot take its page with it: by `later`, not by React’s own', () => {
+  const found = sources().filter(({ text }) => /import \{[^}]*\b(lazy|Suspense)\b[^}]*\} from 'react'/.test(text));
+  expect(found.map(({ file }) => file)).toEqual([]);
+});
+
 test('a page hands its islands what they show as one text', () => {
   const ISLAND = /client:(?:load|only="\w+")\s+(\S+?)[(/>\s]/g;
   const islands = sources()

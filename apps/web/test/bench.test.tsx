@@ -1,4 +1,3 @@
-import { text as read } from 'node:stream/consumers';
 import {
   type Arrangement,
   diamondOf,
@@ -14,7 +13,6 @@ import {
 } from '@good-arc/core';
 import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { prerenderToNodeStream } from 'react-dom/static';
 import { describe, expect, test } from 'vitest';
 import type { Kit, MachineRow, Viewer } from '../src/api/rows.ts';
 import { Units } from '../src/ui/Units.tsx';
@@ -358,23 +356,6 @@ describe('the whole bench', () => {
     const text = at({ gameBallId: 'g1' });
     expect(text.indexOf('Orla’s loop, Building (own)')).toBeLessThan(text.indexOf('Rally drive, Starting'));
     expect(text).toContain('dashed is the game ball: Orla’s loop, Building');
-  });
-  test('every question to a feed has its tab; a pitch’s pace only has a place in baseball', async () => {
-    const a = firstSetup(court, machines[0]!, 'Building', 900);
-    const bench = <Bench viewer={viewer} kit={kit} ladders={[]} initial={{ a, b: null, at: 'a' }} edited={null} />;
-    // with what comes after the arc
-    const text = textOf(await read((await prerenderToNodeStream(bench)).prelude));
-    for (const name of [
-      'Distances from the lines',
-      'Where did it land?',
-      'Chances',
-      'Air and wind',
-      'Closest to game',
-      'Compare A and B',
-      'Every arc',
-    ])
-      expect(text).toContain(name);
-    expect(text).not.toMatch(/ Pace /);
   });
   test('two set-ups open with the one that was in hand', () => {
     const a = firstSetup(court, machines[0]!, 'Building', 900);

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useId } from 'react';
+import { useId } from 'react';
 import { describe, expect, test } from 'vitest';
 import { opened, sent } from '../src/islands/sent.ts';
 import islands from '../src/islands/server.ts';
@@ -10,12 +10,6 @@ const Greeting = ({ name, size }: { name: string; size: number | null }) => (
   </p>
 );
 const Field = () => <input id={useId()} />;
-const Late = lazy(async () => ({ default: () => <b>here at last</b> }));
-const Whole = () => (
-  <Suspense fallback="One moment">
-    <Late />
-  </Suspense>
-);
 const Broken = (): never => {
   throw new Error('no such ball');
 };
@@ -38,11 +32,6 @@ describe('islands', () => {
     expect(first.html).not.toBe(second.html);
     expect(first.attrs.prefix).not.toBe(second.attrs.prefix);
     expect((await draw.call(page(), Greeting, sent({ name: 'Bramble', size: 3 }))).attrs.prefix).toBe('r0');
-  });
-  test('parts that come later are waited for', async () => {
-    const { html } = await islands.renderToStaticMarkup.call(page(), Whole, {});
-    expect(html).toContain('here at last');
-    expect(html).not.toContain('One moment');
   });
   test('what cannot be drawn is an error, not half a page', async () => {
     await expect(islands.renderToStaticMarkup.call(page(), Broken, {})).rejects.toThrow('no such ball');

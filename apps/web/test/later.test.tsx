@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { render, screen, waitFor } from '@testing-library/react';
+import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { afterEach, expect, test } from 'vitest';
@@ -46,6 +46,35 @@ test('a part that cannot be had says so, closes, and leaves the page; opened aga
   isOnline = true;
   await user.click(screen.getByText('Change'));
   expect(await screen.findByText('Form of Ines')).toBeTruthy();
+});
+
+test('one that belongs to the page says so where it stands, and is tried again there', async () => {
+  let tries = 0;
+  const Chart = later<{ of: string }>(
+    async () => {
+      tries += 1;
+      if (tries < 3) throw new TypeError('no network');
+      return ({ of }) => <p>Chart of {of}</p>;
+    },
+    <p>Drawing …</p>,
+  );
+  const user = userEvent.setup();
+  const { container } = render(
+    <>
+      <input aria-label="Typed" />
+      <Chart of="Ines" />
+    </>,
+  );
+  const here = within(container);
+  expect(here.getByText('Drawing …')).toBeTruthy();
+  await user.type(here.getByLabelText('Typed'), 'kept');
+  for (const soFar of [1, 2]) {
+    expect((await here.findByRole('alert')).textContent).toContain(NOT_LOADED);
+    expect(tries).toBe(soFar);
+    await user.click(here.getByRole('button', { name: 'Try again' }));
+  }
+  expect(await here.findByText('Chart of Ines')).toBeTruthy();
+  expect([here.queryByRole('alert'), here.getByLabelText<HTMLInputElement>('Typed').value]).toEqual([null, 'kept']);
 });
 
 test('what a press needs is loaded when the pointer or the focus comes, and what cannot be loaded is left to the press', async () => {

@@ -104,7 +104,7 @@ describe('a round, ball by ball', () => {
     expect(screen.queryByText(/own spread/)).toBeNull();
   });
 
-  test('what this device still has of the round is said; once the server has it the page is loaded again, but not with something typed in it', async () => {
+  test('what this device still has of the round is said; once the server has it the page is loaded again, but not with something typed in it, nor under somebody who leaves it', async () => {
     const reload = vi.spyOn(window.location, 'reload').mockImplementation(() => {});
     let isAway = true;
     const { user } = aPage(({ path }) =>
@@ -119,7 +119,7 @@ describe('a round, ball by ball', () => {
     };
     const finish = { method: 'POST', path: `rounds/${id(3)}/finish`, body: {}, what: 'Round finished' } as const;
     act(() => outbox().add({ ...finish, path: `rounds/${id(4)}/finish` }));
-    show();
+    const { unmount } = show();
     expect(screen.queryByText(/still sending/)).toBeNull();
     act(() => outbox().add(finish));
     expect(await screen.findByText(/still sending/)).toBeTruthy();
@@ -130,6 +130,13 @@ describe('a round, ball by ball', () => {
     await send();
     expect(reload).toHaveBeenCalledTimes(1);
     fireEvent.click(screen.getByRole('button', { name: 'Show it' }));
+    expect(reload).toHaveBeenCalledTimes(2);
+    unmount();
+    show();
+    act(() => outbox().add(finish));
+    expect(await screen.findByText(/still sending/)).toBeTruthy();
+    fireEvent(window, new Event('beforeunload'));
+    await send();
     expect(reload).toHaveBeenCalledTimes(2);
   });
   test('a ball is put right with one press, and its history says what it was', async () => {

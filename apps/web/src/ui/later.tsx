@@ -1,4 +1,6 @@
 import { type ComponentType, type ReactNode, useEffect, useState } from 'react';
+import { Button } from './Button.tsx';
+import { Notice } from './Notice.tsx';
 import { toast } from './toast.ts';
 
 /** Said when a part of the app cannot be had. */
@@ -13,9 +15,10 @@ interface Part<Props> {
 
 function Later<Props extends object>({ part, props }: { part: Part<Props>; props: Props }) {
   const [Known, setKnown] = useState(() => part.known);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: once, each time it is opened
+  const [isMissing, setIsMissing] = useState(false);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once each time it is opened, or tried again
   useEffect(() => {
-    if (Known) return;
+    if (Known || isMissing) return;
     let isOpen = true;
     part.load().then(
       (known) => {
@@ -24,20 +27,28 @@ function Later<Props extends object>({ part, props }: { part: Part<Props>; props
       },
       () => {
         if (!isOpen) return;
+        const { onClose } = props as { onClose?: () => void };
+        if (!onClose) return setIsMissing(true);
         toast.error(NOT_LOADED);
-        (props as { onClose?: () => void }).onClose?.();
+        onClose();
       },
     );
     return () => {
       isOpen = false;
     };
-  }, []);
-  return Known ? <Known {...props} /> : part.waiting;
+  }, [isMissing]);
+  if (Known) return <Known {...props} />;
+  if (!isMissing) return part.waiting;
+  return (
+    <Notice tone="warning" role="alert">
+      {NOT_LOADED} <Button onClick={() => setIsMissing(false)}>Try again</Button>
+    </Notice>
+  );
 }
 
 /**
- * A part that is loaded when it is opened. One that cannot be had says so and is closed again (by its `onClose`, where it has one): thrown, as React's own
- * `lazy` does, the error would take the whole page with it, and what was typed there.
+ * A part that is loaded when it is shown for the first time. One that cannot be had says so: what was opened is closed again by its `onClose`, what belongs to the
+ * page stands there to be tried again. Thrown, as React's own `lazy` does, the error would take the whole page with it, and what was typed there.
  * @param waiting stands there meanwhile
  */
 export function later<Props extends object>(load: () => Promise<ComponentType<Props>>, waiting: ReactNode = null) {

@@ -1,5 +1,5 @@
 import { conditionsOf, gameBallById, hazardsOfSetup, isToFielders, planOf } from '@good-arc/core';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import type { Kit, Viewer } from '../../api/rows.ts';
 import { isHandFed } from '../../ui/around.ts';
 import { HazardList, ManualFirst } from '../../ui/HazardList.tsx';
@@ -25,9 +25,9 @@ import { type Pair, useBench } from './useBench.ts';
 const loadSaveRung = async () => (await import('./SaveRung.tsx')).SaveRung;
 const SaveRung = later(loadSaveRung);
 // what stands under the arc comes after it
-const Panels = lazy(async () => ({ default: (await import('./Panels.tsx')).Panels }));
-const PlateWindow = lazy(async () => ({ default: (await import('./PlateWindow.tsx')).PlateWindow }));
-const PitchMovement = lazy(async () => ({ default: (await import('./PitchMovement.tsx')).PitchMovement }));
+const Panels = later(async () => (await import('./Panels.tsx')).Panels, <p className="min-h-56 text-quiet">Opening …</p>);
+const PlateWindow = later(async () => (await import('./PlateWindow.tsx')).PlateWindow, <p className="min-h-80 text-quiet">Opening …</p>);
+const PitchMovement = later(async () => (await import('./PitchMovement.tsx')).PitchMovement);
 
 interface Props {
   viewer: Viewer;
@@ -100,14 +100,12 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
         {setup.target.kind === 'plane' && (
           <div className="order-2 mt-3 border-t border-base-300 pt-3">
             <h2 className="mb-2 text-xl">At the plate</h2>
-            <Suspense fallback={<p className="min-h-80 text-quiet">Opening …</p>}>
-              <PlateWindow bench={bench} />
-            </Suspense>
+            <PlateWindow bench={bench} />
           </div>
         )}
-        <Suspense fallback={<p className="order-4 mt-4 min-h-56 text-quiet">Opening …</p>}>
+        <div className="order-4 mt-4 min-w-0">
           <Panels bench={bench} hazards={hazards} canPlan={viewer.canPlan} />
-        </Suspense>
+        </div>
       </section>
 
       <aside className="border-base-content px-3 pt-4 pb-10 md:px-6 lg:border-l" aria-label="Choices and arrival">
@@ -122,9 +120,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
             <BodyPicture now={bench.now} onMeet={bench.meetAt} onDone={bench.close} />
             <ArrivalBesideGame arrangement={arrangement} />
             {setup.target.kind === 'plane' && arrangement.thrown && (
-              <Suspense>
-                <PitchMovement setup={setup} launch={arrangement.thrown.launch} game={arrangement.game} />
-              </Suspense>
+              <PitchMovement setup={setup} launch={arrangement.thrown.launch} game={arrangement.game} />
             )}
           </>
         )}

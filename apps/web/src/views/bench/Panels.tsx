@@ -1,18 +1,20 @@
 import { diamondOf, type Hazard } from '@good-arc/core';
 import { Content, List, Root, Trigger } from '@radix-ui/react-tabs';
-import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { type ReactNode, useState } from 'react';
+import { later } from '../../ui/later.tsx';
 import { Placement } from './Placement.tsx';
 import type { BenchState } from './useBench.ts';
 
 // loaded when they are asked for: the bench is there sooner
-const AirPanel = lazy(async () => ({ default: (await import('./panels/AirPanel.tsx')).AirPanel }));
-const CautionsPanel = lazy(async () => ({ default: (await import('./panels/CautionsPanel.tsx')).CautionsPanel }));
-const ChancesPanel = lazy(async () => ({ default: (await import('./panels/ChancesPanel.tsx')).ChancesPanel }));
-const ClosestPanel = lazy(async () => ({ default: (await import('./panels/ClosestPanel.tsx')).ClosestPanel }));
-const ComparePanel = lazy(async () => ({ default: (await import('./panels/ComparePanel.tsx')).ComparePanel }));
-const FamilyPanel = lazy(async () => ({ default: (await import('./panels/FamilyPanel.tsx')).FamilyPanel }));
-const PacePanel = lazy(async () => ({ default: (await import('./panels/PacePanel.tsx')).PacePanel }));
-const TrimPanel = lazy(async () => ({ default: (await import('./panels/TrimPanel.tsx')).TrimPanel }));
+const OPENING = <p className="min-h-40 text-quiet">Opening …</p>;
+const AirPanel = later(async () => (await import('./panels/AirPanel.tsx')).AirPanel, OPENING);
+const CautionsPanel = later(async () => (await import('./panels/CautionsPanel.tsx')).CautionsPanel, OPENING);
+const ChancesPanel = later(async () => (await import('./panels/ChancesPanel.tsx')).ChancesPanel, OPENING);
+const ClosestPanel = later(async () => (await import('./panels/ClosestPanel.tsx')).ClosestPanel, OPENING);
+const ComparePanel = later(async () => (await import('./panels/ComparePanel.tsx')).ComparePanel, OPENING);
+const FamilyPanel = later(async () => (await import('./panels/FamilyPanel.tsx')).FamilyPanel, OPENING);
+const PacePanel = later(async () => (await import('./panels/PacePanel.tsx')).PacePanel, OPENING);
+const TrimPanel = later(async () => (await import('./panels/TrimPanel.tsx')).TrimPanel, OPENING);
 
 interface Panel {
   id: string;
@@ -46,7 +48,7 @@ export function Panels({ bench, hazards, canPlan }: { bench: BenchState; hazards
   const now = panels.find((each) => each.id === open) ?? panels[0]!;
 
   return (
-    <Root className="order-4 mt-4" value={now.id} onValueChange={setOpen}>
+    <Root value={now.id} onValueChange={setOpen}>
       <h2 className="sr-only">Questions to this feed</h2>
       <List
         aria-label="Questions to this feed"
@@ -63,7 +65,7 @@ export function Panels({ bench, hazards, canPlan }: { bench: BenchState; hazards
         ))}
       </List>
       <Content value={now.id} className="pt-4">
-        <Suspense fallback={<p className="min-h-40 text-quiet">Opening …</p>}>{now.show()}</Suspense>
+        {now.show()}
       </Content>
     </Root>
   );

@@ -1,7 +1,8 @@
 import { ballById, heightOf, hitterEye, LEVEL_NEEDS, linearSpread, PLATE, strikeZoneOf } from '@good-arc/core';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Handle } from '../../ui/Handle.tsx';
+import { later } from '../../ui/later.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { SourceMark } from '../../ui/SourceMark.tsx';
 import { useUnits } from '../../ui/Units.tsx';
@@ -9,7 +10,7 @@ import { ellipse } from './ellipse.ts';
 import { TwoPitchFigures } from './TwoPitchFigures.tsx';
 import { type BenchState, strikeQuestion, type Worked } from './useBench.ts';
 
-const HitterView = lazy(() => import('./hitter/HitterView.tsx'));
+const HitterView = later(async () => (await import('./hitter/HitterView.tsx')).default, <p role="status">Opening the hitter’s view …</p>);
 
 const PX_PER_M = 190;
 const VIEW = { x: 0.75, top: 1.55 };
@@ -136,22 +137,20 @@ export function PlateWindow({ bench }: { bench: BenchState }) {
         </Button>
       </div>
       {watching && (
-        <Suspense fallback={<p role="status">Opening the hitter’s view …</p>}>
-          <HitterView
-            pitches={[now, beside]
-              .flatMap((worked) =>
-                worked?.arrangement.thrown
-                  ? [{ label: labelOf(worked) || 'A', setup: worked.setup, launch: worked.arrangement.thrown.launch }]
-                  : [],
-              )
-              .sort((p, q) => p.label.localeCompare(q.label))}
-            planeY={target.planeY}
-            eye={hitterEye(batterM, setup.player.x)}
-            zone={zone}
-            swingS={LEVEL_NEEDS[setup.level].prepareS.swing}
-            onClose={() => setWatching(false)}
-          />
-        </Suspense>
+        <HitterView
+          pitches={[now, beside]
+            .flatMap((worked) =>
+              worked?.arrangement.thrown
+                ? [{ label: labelOf(worked) || 'A', setup: worked.setup, launch: worked.arrangement.thrown.launch }]
+                : [],
+            )
+            .sort((p, q) => p.label.localeCompare(q.label))}
+          planeY={target.planeY}
+          eye={hitterEye(batterM, setup.player.x)}
+          zone={zone}
+          swingS={LEVEL_NEEDS[setup.level].prepareS.swing}
+          onClose={() => setWatching(false)}
+        />
       )}
     </div>
   );

@@ -1,9 +1,10 @@
 import type { PersonId } from '@good-arc/core';
-import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { api } from '../../ui/api.ts';
+import { later } from '../../ui/later.tsx';
 import { attempt } from '../../ui/undo.ts';
 
-const SignInLink = lazy(() => import('./SignInLink.tsx'));
+const SignInLink = later(async () => (await import('./SignInLink.tsx')).default);
 
 /** Asks for a link that signs one browser in, and shows it. @param me for whom no name stands on it */
 export function useSignInLink(me: PersonId): { show: (whose: { id: PersonId; name: string }) => Promise<void>; dialog: ReactNode } {
@@ -16,10 +17,6 @@ export function useSignInLink(me: PersonId): { show: (whose: { id: PersonId; nam
   };
   return {
     show,
-    dialog: shown && (
-      <Suspense fallback={null}>
-        <SignInLink {...shown} onClose={() => setShown(null)} />
-      </Suspense>
-    ),
+    dialog: shown && <SignInLink {...shown} onClose={() => setShown(null)} />,
   };
 }

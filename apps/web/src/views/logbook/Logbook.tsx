@@ -1,8 +1,9 @@
 import type { PlayerId } from '@good-arc/core';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { ListedRound, PlayerRow, SavedView, Viewer } from '../../api/rows.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
+import { later } from '../../ui/later.tsx';
 import { nextLink } from '../../ui/links.ts';
 import { RateBar } from '../../ui/RateBar.tsx';
 import { Units } from '../../ui/Units.tsx';
@@ -13,7 +14,10 @@ import { SavedViews } from './SavedViews.tsx';
 import type { ShownPlayer } from './shown.ts';
 import { TakeAlong } from './TakeAlong.tsx';
 
-const OfPlayer = lazy(() => import('./OfPlayer.tsx'));
+const OfPlayer = later(
+  async () => (await import('./OfPlayer.tsx')).default,
+  <p className="mt-4 min-h-96 text-lg">What all rounds come to …</p>,
+);
 
 interface Props {
   /** A page of them, newest first. */
@@ -110,9 +114,7 @@ function LogbookView({
       <SavedViews views={views} query={logbookAt(asked).split('?')[1] ?? ''} proposed={proposedName(asked, players, ladders)} />
       {progress && player && isFirst && (
         <>
-          <Suspense fallback={<p className="mt-4 min-h-96 text-lg">What all rounds come to …</p>}>
-            <OfPlayer player={player} progress={progress} onPlayer={onPlayer} />
-          </Suspense>
+          <OfPlayer player={player} progress={progress} onPlayer={onPlayer} />
           <h2 className="mt-6 text-xl">Rounds</h2>
         </>
       )}

@@ -21,7 +21,12 @@ export function OnItsWay({ roundId }: { roundId: RoundId }) {
       isTouched.current = true;
     };
     document.addEventListener('input', touch);
-    return () => document.removeEventListener('input', touch);
+    // who is on the way to another page is not called back
+    window.addEventListener('beforeunload', touch);
+    return () => {
+      document.removeEventListener('input', touch);
+      window.removeEventListener('beforeunload', touch);
+    };
   }, []);
   useEffect(() => {
     if (isThere && !isTouched.current) location.reload();

@@ -1,8 +1,8 @@
 import { degToRad, mostSwings, mToFt, printShare, wilsonRate } from '@good-arc/core';
-import { lazy, Suspense } from 'react';
 import type { PlayerRow } from '../../api/rows.ts';
 import { ageOf } from '../../ui/around.ts';
 import { DAY_MS } from '../../ui/day.ts';
+import { later } from '../../ui/later.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { RATE_NAMES, SIDE_NAMES, STROKE_NAMES, sayMarks, saySides, TREND_WORDS } from '../../words/logbook.ts';
@@ -10,7 +10,7 @@ import type { DayPoint } from './DayChart.tsx';
 import { Goals } from './Goals.tsx';
 import type { ShownProgress, ShownStroke } from './shown.ts';
 
-const DayChart = lazy(async () => ({ default: (await import('./DayChart.tsx')).DayChart }));
+const DayChart = later(async () => (await import('./DayChart.tsx')).DayChart, <p className="h-52">Drawing …</p>);
 /** The newest days that were different are named. */
 const MARKS_SAID = 4;
 
@@ -155,16 +155,14 @@ function Chart({
   return (
     <div className="min-w-0">
       <h2 className="text-xl first-letter:uppercase">{title}</h2>
-      <Suspense fallback={<p className="h-52">Drawing …</p>}>
-        <DayChart
-          label={`${title}, day by day`}
-          unit={unit}
-          points={points}
-          kind={kind}
-          cap={cap}
-          {...(height !== undefined && { height })}
-        />
-      </Suspense>
+      <DayChart
+        label={`${title}, day by day`}
+        unit={unit}
+        points={points}
+        kind={kind}
+        cap={cap}
+        {...(height !== undefined && { height })}
+      />
       <p className="mt-1">{children}</p>
     </div>
   );

@@ -1,13 +1,13 @@
 import { mostSwings, type SeasonDocument, seasonWeeks, weekFact } from '@good-arc/core';
-import { lazy, Suspense } from 'react';
 import type { PlayerRow, SeasonFacts, SeasonLadder } from '../../api/rows.ts';
 import { ageOf } from '../../ui/around.ts';
 import { dayOf, today } from '../../ui/day.ts';
+import { later } from '../../ui/later.tsx';
 import { sayPace } from '../../words/season.ts';
 import { dayName } from './PlayerProgress.tsx';
 import type { DrawnWeek } from './SeasonChart.tsx';
 
-const SeasonChart = lazy(async () => ({ default: (await import('./SeasonChart.tsx')).SeasonChart }));
+const SeasonChart = later(async () => (await import('./SeasonChart.tsx')).SeasonChart, <p className="h-56">Drawing …</p>);
 
 /** A season worked out for a player, with what became of each week. */
 export function drawnSeason(
@@ -45,9 +45,7 @@ export function SeasonPicture({
   const climbs = Math.max(0, ladder.rungs - 1 - season.fromRung);
   return (
     <>
-      <Suspense fallback={<p className="h-56">Drawing …</p>}>
-        <SeasonChart weeks={drawn.weeks} rungs={ladder.rungs} />
-      </Suspense>
+      <SeasonChart weeks={drawn.weeks} rungs={ladder.rungs} />
       <p className="mt-1">
         {sayPace(drawn.pace, climbs)}
         {drawn.isCapped && ` No more than ${drawn.mostADay} a day, for the age.`}

@@ -1,0 +1,61 @@
+// @vitest-environment happy-dom
+import { firstSetup, SPORT_RECORDS, type Sport } from '@good-arc/core';
+import { render, within } from '@testing-library/react';
+import { expect, test } from 'vitest';
+import type { Kit, MachineRow } from '../src/api/rows.ts';
+import Bench from '../src/views/bench/Bench.tsx';
+import { aPage } from './support/page.ts';
+import { profileOf } from './support/rig.ts';
+import { aViewer } from './support/viewer.ts';
+
+function benchOf(sport: Sport, kind: string) {
+  const { user } = aPage(() => undefined);
+  const profile = profileOf(kind);
+  const machine: MachineRow = { version: 1, id: 'm1', name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
+  const surfaceId = SPORT_RECORDS[sport].surfaces[0]!.id;
+  const court = {
+    version: 1,
+    id: 'c1',
+    name: 'Court 1',
+    sport,
+    surfaceId,
+    indoor: false,
+    ceilingM: null,
+    marksM: [],
+    notes: '',
+  };
+  const kit: Kit = { players: [], squads: [], courts: [court], balls: [], machines: [machine], gameBalls: [] };
+  const initial = { a: firstSetup(court, machine, 'Building', 0), b: null, at: 'a' as const };
+  const { container } = render(<Bench viewer={aViewer()} kit={kit} ladders={[]} initial={initial} edited={null} />);
+  return { user, here: within(container) };
+}
+const QUESTIONS = [
+  'Distances from the lines',
+  'Where did it land?',
+  'Chances',
+  'Air and wind',
+  'Closest to game',
+  'Compare A and B',
+  'Every arc',
+];
+
+test('every question to a feed has its tab, which comes after the arc and opens; a pitch’s pace only has a place where balls are pitched', async () => {
+  const { user, here } = benchOf('tennis', 'Two-wheel portable');
+  const tabs = await here.findByRole('tablist', { name: 'Questions to this feed' });
+  const names = within(tabs)
+    .getAllByRole('tab')
+    .map(({ textContent }) => textContent);
+  expect(names.slice(0, -1)).toEqual(QUESTIONS);
+  expect(names.at(-1)).toMatch(/^Cautions and sources/);
+  for (const [name, says] of [
+    ['Air and wind', /Temperature/],
+    ['Where did it land?', /trim|land/i],
+    ['Distances from the lines', /net|line/i],
+  ] as const) {
+    await user.click(within(tabs).getByRole('tab', { name }));
+    expect(await within(here.getByRole('tabpanel', { name })).findAllByText(says)).not.toEqual([]);
+  }
+  const pitched = benchOf('baseball', 'Two-wheel pitching machine').here;
+  expect(await pitched.findByRole('tab', { name: 'Pace' })).toBeTruthy();
+  expect(await pitched.findByRole('tab', { name: 'Where did it pass?' })).toBeTruthy();
+});
