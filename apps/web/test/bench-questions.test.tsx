@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { firstSetup, SPORT_RECORDS, type Sport } from '@good-arc/core';
 import { render, within } from '@testing-library/react';
-import { expect, test } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import type { Kit, MachineRow } from '../src/api/rows.ts';
 import Bench from '../src/views/bench/Bench.tsx';
 import { aPage } from './support/page.ts';
@@ -39,7 +39,10 @@ const QUESTIONS = [
   'Every arc',
 ];
 
-test('every question to a feed has its tab, which comes after the arc and opens; a pitch’s pace only has a place where balls are pitched', async () => {
+// the address keeps what the bench before it showed
+beforeEach(() => window.history.replaceState(null, '', '/bench'));
+
+test('every question to a feed has its tab, which comes after the arc and opens', async () => {
   const { user, here } = benchOf('tennis', 'Two-wheel portable');
   const tabs = await here.findByRole('tablist', { name: 'Questions to this feed' });
   const names = within(tabs)
@@ -55,7 +58,10 @@ test('every question to a feed has its tab, which comes after the arc and opens;
     await user.click(within(tabs).getByRole('tab', { name }));
     expect(await within(here.getByRole('tabpanel', { name })).findAllByText(says)).not.toEqual([]);
   }
-  const pitched = benchOf('baseball', 'Two-wheel pitching machine').here;
-  expect(await pitched.findByRole('tab', { name: 'Pace' })).toBeTruthy();
-  expect(await pitched.findByRole('tab', { name: 'Where did it pass?' })).toBeTruthy();
+});
+
+test('a pitch’s pace only has a place where balls are pitched', async () => {
+  const { here } = benchOf('baseball', 'Two-wheel pitching machine');
+  expect(await here.findByRole('tab', { name: 'Pace' })).toBeTruthy();
+  expect(here.getByRole('tab', { name: 'Where did it pass?' })).toBeTruthy();
 });
