@@ -1,6 +1,6 @@
 /**
  * The scripts of the app in few pieces: what several pages load together is one file. Left to itself the bundler makes a file of everything that the same
- * pages use, 40 for a ladder, and a phone asks for each, reads each by itself, and gets each compressed by itself. Whatever is not named here it deals out.
+ * pages use, 41 for a ladder, and a phone asks for each, reads each by itself, and gets each compressed by itself. Whatever is not named here it deals out.
  * Each piece by the modules in it, of the core (`packages/core/src`), of the app (`apps/web/src`) and of libraries. A module that only few of a piece's pages
  * use does not belong into it: all of them load it (`./arc load --browser` shows what each page loads).
  * @type {Record<string, { core?: RegExp, app?: RegExp, library?: RegExp }>}
@@ -11,7 +11,7 @@ const PIECES = {
   /** On every page: what its head needs, and the small parts that all are made of. */
   page: {
     core: /^(once|aim\/reason-text|drill\/feeds|people\/kinds|progress\/rate|quantity\/(print|units))\.ts$/,
-    app: /^(device\/(alone|drawn|keep|kept|pages|store|useDeviceReady)|ui\/(api|day|download|later|outbox|putRow|share|toast|undo|useAwake|useKeys|when)|words\/roles|views\/ladders\/(duplicate|useFavourites))\.ts$|^ui\/(Button|Dialog|ForCoaches|later|Moment|Notice|TextField|Units)\.tsx$/,
+    app: /^(device\/(alone|drawn|keep|kept|pages|store|useDeviceReady)|ui\/(api|day|download|outbox|putRow|share|toast|undo|useAwake|useKeys|when)|words\/roles|views\/ladders\/(duplicate|useFavourites))\.ts$|^ui\/(Button|Dialog|ForCoaches|later|Moment|Notice|TextField|Units)\.tsx$/,
     library: /^(idb|lucide-react|tinykeys|uuid)\//,
   },
   /** Nearly everywhere: sports, courts, levels. */
