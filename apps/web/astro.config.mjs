@@ -54,11 +54,8 @@ const inPieces = {
   config: (/** @type {unknown} */ _, /** @type {{ isSsrBuild?: boolean }} */ { isSsrBuild }) =>
     isSsrBuild
       ? {}
-      : // a phone asks for half as many files
-        {
-          build: {
-            rollupOptions: { output: { manualChunks: pieceOf, onlyExplicitManualChunks: true, experimentalMinChunkSize: 2_000 } },
-          },
+      : {
+          build: { rollupOptions: { output: { manualChunks: pieceOf, onlyExplicitManualChunks: true, experimentalMinChunkSize: 2_000 } } },
         },
 };
 /** Islands of React, handed what they show as one text and drawn once (src/islands). */

@@ -52,8 +52,8 @@ export function pieceOf(id) {
   if (id.includes('commonjsHelpers')) return 'react';
   if (id.includes('vite/preload-helper')) return 'page';
   for (const [place, at] of PLACES) {
-    const parts = id.split(at);
-    const path = parts.length > 1 ? parts.at(-1) : undefined;
+    // of what stands in a library's own folder for libraries the pages know nothing
+    const [, path] = id.split(at);
     if (path !== undefined) return Object.entries(PIECES).find(([, piece]) => piece[place]?.test(path))?.[0];
   }
   return undefined;

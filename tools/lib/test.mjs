@@ -165,37 +165,39 @@ const biome = () => checkBeside('lint and format (Biome)', tool('biome', 'check'
 const types = (name, project) =>
   checkBeside(name, [process.execPath, join(ROOT, 'node_modules/typescript-7/bin/tsc'), '--noEmit', '-p', project]);
 
-/** Astro looks at the pages alone, and writes down their types: what they are made of is checked natively. @returns {Promise<Count>} */
-async function webTypes() {
-  const pages = tool('astro', 'check', '--minimumSeverity', 'warning', '--tsconfig', 'tsconfig.pages.json');
-  return sum([
-    await checkBeside('types of the pages', pages, { cwd: WEB }),
-    await types('types of what they are made of', 'apps/web/tsconfig.json'),
-  ]);
-}
-
-/** Those that are quick. @returns {Promise<Count>} */
-async function otherChecks() {
-  const stale = writeRegistries();
-  const registries = { passed: Number(stale.length === 0), failures: stale.map((path) => `${path} was not up to date; it is written now`) };
-  const checks = [
-    await biome(),
-    await types('types', 'tsconfig.json'),
-    await types('types of the core, without DOM or Node', 'packages/core/tsconfig.json'),
-    await checkBeside(
-      'direction of imports',
-      tool('depcruise', '--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'packages', 'apps/web/src', 'tools'),
-    ),
-    await checkBeside('dead code', tool('knip')),
-  ];
-  return sum([registries, ...checks]);
-}
-
 /** One after the other. @param {(() => Promise<Count>)[]} parts @returns {Promise<Count>} */
 async function oneByOne(...parts) {
   const counts = [];
   for (const part of parts) counts.push(await part());
   return sum(counts);
+}
+
+/** Astro looks at the pages alone, and writes down their types: what they are made of is checked natively. @returns {Promise<Count>} */
+const webTypes = () =>
+  oneByOne(
+    () =>
+      checkBeside('types of the pages', tool('astro', 'check', '--minimumSeverity', 'warning', '--tsconfig', 'tsconfig.pages.json'), {
+        cwd: WEB,
+      }),
+    () => types('types of what they are made of', 'apps/web/tsconfig.json'),
+  );
+
+/** Registries, format, the types of all but the pages, imports, dead code. @returns {Promise<Count>} */
+async function otherChecks() {
+  const stale = writeRegistries();
+  const registries = { passed: Number(stale.length === 0), failures: stale.map((path) => `${path} was not up to date; it is written now`) };
+  const checks = await oneByOne(
+    biome,
+    () => types('types', 'tsconfig.json'),
+    () => types('types of the core, without DOM or Node', 'packages/core/tsconfig.json'),
+    () =>
+      checkBeside(
+        'direction of imports',
+        tool('depcruise', '--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'packages', 'apps/web/src', 'tools'),
+      ),
+    () => checkBeside('dead code', tool('knip')),
+  );
+  return sum([registries, checks]);
 }
 
 /** Two at a time. @returns {Promise<Count>} */

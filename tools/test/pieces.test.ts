@@ -21,6 +21,7 @@ describe('the pieces in which the app’s scripts are sent', () => {
       'packages/core/src/catalog/sports/tennis/drills/strokes.ts',
       'packages/core/src/tune/fit.ts',
       'node_modules/recharts/es6/index.js',
+      'node_modules/@react-pdf/reconciler/node_modules/scheduler/index.js',
     ])
       expect(at(late), late).toBeUndefined();
   });

@@ -22,7 +22,7 @@ function valueAt(key: string): unknown {
  */
 export async function kept<N extends Name>(name: N, key: string): Promise<Kept<N> | null> {
   await device().ready;
-  if (valueAt(key) === null) return null;
+  if (device().getItem(key) === null) return null;
   const { SHAPES } = await import('./shapes.ts');
   return (SHAPES[name].safeParse(valueAt(key)).data as Kept<N> | undefined) ?? null;
 }
