@@ -3,6 +3,8 @@
 declare namespace App {
   interface Locals {
     scope?: import('./server/scope.ts').Scope;
+    /** Pages only. */
+    marks?: import('./server/unchanged.ts').Marks | null;
   }
 }
 

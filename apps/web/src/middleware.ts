@@ -6,7 +6,7 @@ import { isFromElsewhere, isOurs } from './server/origin.ts';
 import { plainPage } from './server/plainPage.ts';
 import { scriptsOfBuild, withPreloads } from './server/preload.ts';
 import { problemOf, problemResponse } from './server/problem.ts';
-import { demoScope, isDemo, SESSION_COOKIE, scopeOfToken } from './server/session.ts';
+import { demoVisitor, isDemo, SESSION_COOKIE, visitorOfToken } from './server/session.ts';
 import './server/sign-of-life.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
@@ -60,9 +60,10 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
     return next();
   }
   try {
-    const scope = demo ? await demoScope(database()) : token ? await scopeOfToken(database(), token) : null;
-    if (scope) locals.scope = scope;
-    if (token) knownTokens.remember(token, scope);
+    const withMarks = !isApi;
+    const visitor = demo ? await demoVisitor(database(), withMarks) : token ? await visitorOfToken(database(), token, { withMarks }) : null;
+    if (visitor) Object.assign(locals, visitor);
+    if (token) knownTokens.remember(token, visitor?.scope ?? null);
   } catch (error) {
     // with the database gone a signed-in page can still hold a machine
     if (isApi && known && isDatabaseGone(error)) {

@@ -8,7 +8,7 @@ import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { problemOf } from '../src/server/problem.ts';
 import { readRounds } from '../src/server/read-rounds.ts';
-import { demoScope, makeToken } from '../src/server/session.ts';
+import { demoVisitor, makeToken } from '../src/server/session.ts';
 import { Store } from '../src/server/store.ts';
 import { emptyDatabase, makeClub } from './support/rig.ts';
 import { visit } from './support/visit.ts';
@@ -88,7 +88,7 @@ describe('the demo', () => {
     const outcomes = rounds.map(({ results }) => results.map(({ outcome }) => outcome).join());
     await wipe(db);
     await seedDemo(db, now);
-    const again = await readRounds(new Store(db, (await demoScope(db))!), { most: 100 });
+    const again = await readRounds(new Store(db, (await demoVisitor(db))!.scope), { most: 100 });
     expect(again.map(({ results }) => results.map(({ outcome }) => outcome).join())).toEqual(outcomes);
   });
 });
@@ -130,7 +130,7 @@ describe('a database that is there and does not answer', () => {
 describe('the database is gone', () => {
   test('is told apart from a refusal, and answered with 503 and a promise that can be kept', async () => {
     const { db: away, close } = openDatabase('mysql://nobody:x@127.0.0.1:9/none');
-    const error = await demoScope(away).catch((each: unknown) => each);
+    const error = await demoVisitor(away).catch((each: unknown) => each);
     await close();
     expect(isDatabaseGone(error)).toBe(true);
     expect(problemOf(error, () => {})).toMatchObject({ status: 503, type: '/problems/database-gone' });

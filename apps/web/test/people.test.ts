@@ -8,8 +8,8 @@ import * as linkPage from '../src/pages/api/people/[id]/link.ts';
 import type { Db } from '../src/server/db.ts';
 import { clubFacts } from '../src/server/people.ts';
 import type { Scope } from '../src/server/scope.ts';
-import { redeem, scopeOfToken } from '../src/server/session.ts';
-import { call, emptyDatabase, makeClub } from './support/rig.ts';
+import { redeem } from '../src/server/session.ts';
+import { call, emptyDatabase, makeClub, scopeOfToken } from './support/rig.ts';
 
 const aPersonId = (): PersonId => uuidv7();
 

@@ -3,9 +3,9 @@ import * as signOutPage from '../src/pages/api/sign-out.ts';
 import { GET, POST } from '../src/pages/enter.ts';
 import type { Db } from '../src/server/db.ts';
 import type { Scope } from '../src/server/scope.ts';
-import { makeToken, SESSION_COOKIE, scopeOfToken } from '../src/server/session.ts';
+import { makeToken, SESSION_COOKIE } from '../src/server/session.ts';
 import { addressOf, secondsToWait } from '../src/server/tries.ts';
-import { emptyDatabase, makeClub } from './support/rig.ts';
+import { emptyDatabase, makeClub, scopeOfToken } from './support/rig.ts';
 import { visit } from './support/visit.ts';
 
 const DAY_MS = 86_400_000;

@@ -1,20 +1,25 @@
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { beforeAll, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { ladder, player, rung } from '../src/db/schema.ts';
+import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
-import { readLadders } from '../src/server/ladders.ts';
-import type { Store } from '../src/server/store.ts';
-import { emptyDatabase, makeClub, type OneRung, oneRung, rungDocument } from './support/rig.ts';
+import { laddersOf, ladderWith, readLadders } from '../src/server/ladders.ts';
+import { readRounds } from '../src/server/read-rounds.ts';
+import type { Scope } from '../src/server/scope.ts';
+import { makeToken, visitorOfToken } from '../src/server/session.ts';
+import { Store } from '../src/server/store.ts';
+import { call, emptyDatabase, makeClub, type OneRung, oneRung, roundBody, rungDocument } from './support/rig.ts';
 
 let db: Db;
+let scope: Scope;
 let store: Store;
 let ids: OneRung;
 beforeAll(async () => {
   db = await emptyDatabase();
   const made = await makeClub(db, 'Ours');
-  store = made.store;
+  ({ scope, store } = made);
   ids = await oneRung(made.scope, { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'sweet-spot' });
 });
 const named = async (): Promise<string[]> => (await readKit(store)).players.map(({ name }) => name);
@@ -68,4 +73,78 @@ test('one club never sees what was read for another', async () => {
   await readKit(store);
   expect((await readKit(theirs)).players).toEqual([]);
   expect(await readLadders(theirs)).toEqual([]);
+});
+
+describe('a page knows by who asks for it whether anything is another', () => {
+  /** As the middleware makes it: somebody is looked up, and what they may keep with them. */
+  async function page(): Promise<Store> {
+    const { scope: own, marks } = (await visitorOfToken(db, await makeToken(db, scope, false), { withMarks: true }))!;
+    return new Store(db, own, { marks });
+  }
+  test('the same as by asking, and another after each change', async () => {
+    expect(await readKit(await page())).toBe(await readKit(store));
+    expect((await readLadders(await page()))[0]).toBe((await readLadders(store))[0]);
+    const seen = [(await page()).marks!.kit, (await page()).marks!.ladders];
+    await db.update(player).set({ name: 'Inessa' }).where(eq(player.id, ids.player));
+    await db.update(ladder).set({ name: 'Climbed' }).where(eq(ladder.id, ids.ladder));
+    const now = await page();
+    expect([now.marks!.kit === seen[0], now.marks!.ladders === seen[1]]).toEqual([false, false]);
+    expect((await readKit(now)).players.map(({ name }) => name)).toContain('Inessa');
+    expect((await readLadders(now)).map(({ name }) => name)).toContain('Climbed');
+  });
+  test('who is looked up without a page gets none, and asks', async () => {
+    const token = await makeToken(db, scope, false);
+    expect(await visitorOfToken(db, token)).toMatchObject({ scope: { clubId: scope.clubId }, marks: null });
+  });
+  test('a round has its names, of kit and ladders that are gone, too', async () => {
+    const id = uuidv7();
+    await call(rounds.PUT, { scope, params: { id }, body: roundBody(ids) });
+    const names = async (from: Store) => {
+      const [{ playerName, machineName, courtName, ladderName }] = (await readRounds(from, { ids: [id], most: 1 })) as [never];
+      return [playerName, machineName, courtName, ladderName];
+    };
+    const asked = await names(store);
+    expect(asked).not.toContain('–');
+    expect(await names(await page())).toEqual(asked);
+    for (const [table, of] of [
+      [player, ids.player],
+      [ladder, ids.ladder],
+      [rung, ids.rung],
+    ] as const)
+      await store.remove(table, of, 'row');
+    expect(await ladderWith(await page(), ids.rung)).toBeUndefined();
+    expect(await names(await page())).toEqual(asked);
+    for (const [table, of] of [
+      [player, ids.player],
+      [ladder, ids.ladder],
+      [rung, ids.rung],
+    ] as const)
+      await store.restore(table, of, 'row');
+  });
+});
+
+test('of ladders only the one that changed is read again; each says what had to be left out of it, and no other does', async () => {
+  const other = await oneRung(scope, { name: 'Other', sport: 'tennis', level: 'Building', approach: 'sweet-spot' });
+  const byId = async (): Promise<Map<string, object>> => new Map((await readLadders(store)).map((each) => [each.id, each]));
+  const before = await byId();
+  await db.update(ladder).set({ name: 'Another' }).where(eq(ladder.id, other.ladder));
+  const after = await byId();
+  expect(after.get(ids.ladder)).toBe(before.get(ids.ladder));
+  expect(after.get(other.ladder)).toMatchObject({ name: 'Another' });
+  await db
+    .update(rung)
+    .set({ document: { ...rungDocument('x', 'y'), feeds: [] } as never })
+    .where(eq(rung.id, other.rung));
+  const left = async (read: (from: Store) => Promise<unknown>): Promise<string[]> => {
+    const reader = new Store(db, scope);
+    await read(reader);
+    return reader.setAside.map(({ id }) => id);
+  };
+  // said each time, not only when it is read
+  for (let i = 0; i < 2; i++) {
+    expect(await left((from) => readLadders(from))).toEqual([other.rung]);
+    expect(await left((from) => readLadders(from, [other.ladder]))).toEqual([other.rung]);
+    expect(await left((from) => readLadders(from, [ids.ladder]))).toEqual([]);
+    expect(await left((from) => laddersOf(from, [{ rungId: ids.rung as never }]))).toEqual([]);
+  }
 });

@@ -71,7 +71,7 @@ const toGameBall = (store: Store, { id, version, name, document, notes }: typeof
 };
 
 /** Everything of the club that can be chosen, by name; what cannot be read is set aside. */
-export const readKit = unlessChanged([player, squad, court, ballStock, machine, gameBall], async (store): Promise<Kit> => {
+export const readKit = unlessChanged('kit', async (store): Promise<Kit> => {
   const [players, squads, courts, balls, machines, gameBalls] = await Promise.all([
     store.list(player, undefined, player.name),
     store.list(squad, undefined, squad.name),

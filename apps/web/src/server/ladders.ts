@@ -4,8 +4,8 @@ import { z } from 'zod';
 import type { LadderRow, RungRow } from '../api/rows.ts';
 import { court, ladder, machine, rung } from '../db/schema.ts';
 import { CHANGED_SINCE, notFound, Refusal } from './problem.ts';
-import type { Store } from './store.ts';
-import { unlessChanged } from './unchanged.ts';
+import { MOST_LISTED, type SetAside, type Store, tooMany } from './store.ts';
+import { markWhere, unlessChanged } from './unchanged.ts';
 
 /** @returns none when its document cannot be read */
 function toRung(store: Store, { id, ladderId, position, document }: typeof rung.$inferSelect): RungRow[] {
@@ -20,43 +20,99 @@ function toOrigin(origin: typeof ladder.$inferSelect.origin): LadderRow['origin'
   return rungs?.success ? { drillId: origin!.drillId, rungs: rungs.data } : null;
 }
 
-const readAll = unlessChanged([ladder, rung], (store) => readSome(store));
-
-/** All ladders with their rungs, easiest first; or some of them. A rung that cannot be read is set aside. */
-export async function readLadders(store: Store, ids?: readonly string[]): Promise<LadderRow[]> {
-  if (ids?.length === 0) return [];
-  return ids ? readSome(store, ids) : [...(await readAll(store))];
+/** A ladder as it was read last, with what had to be left out of it. */
+interface KeptLadder {
+  row: LadderRow;
+  leftOut: readonly SetAside[];
+  mark: string;
 }
 
-async function readSome(store: Store, ids?: readonly string[]): Promise<LadderRow[]> {
-  const [ladders, rungs] = await Promise.all([
-    store.list(ladder, ids && inArray(ladder.id, [...ids])),
-    store.list(rung, ids && inArray(rung.ladderId, [...ids]), rung.position),
-  ]);
-  return ladders.map(({ id, name, sport, level, approach, origin, version }) => ({
-    id,
-    version,
-    name,
-    sport,
-    level,
-    approach,
-    origin: toOrigin(origin),
-    rungs: rungs.filter(({ ladderId }) => ladderId === id).flatMap((each) => toRung(store, each)),
-  }));
+/** Ladders whose rungs are read in one statement. */
+const LADDERS_AT_ONCE = 50;
+
+async function readSome(store: Store, ids: readonly string[]): Promise<Omit<KeptLadder, 'mark'>[]> {
+  const found: Omit<KeptLadder, 'mark'>[] = [];
+  for (let i = 0; i < ids.length; i += LADDERS_AT_ONCE) {
+    const some = ids.slice(i, i + LADDERS_AT_ONCE);
+    const [ladders, rungs] = await Promise.all([
+      store.list(ladder, inArray(ladder.id, some)),
+      store.list(rung, inArray(rung.ladderId, some), rung.position),
+    ]);
+    for (const { id, name, sport, level, approach, origin, version } of ladders) {
+      const apart = store.apart();
+      const own = rungs.filter(({ ladderId }) => ladderId === id).flatMap((each) => toRung(apart, each));
+      const row = { id, version, name, sport, level, approach, origin: toOrigin(origin), rungs: own };
+      found.push({ row, leftOut: apart.setAside });
+    }
+  }
+  return found;
+}
+
+/** Of each ladder what tells whether it or a rung of it is another. */
+async function readHeads(store: Store, most: number): Promise<{ id: string; mark: string }[]> {
+  const ofRungs = sql.raw(markWhere(rung, 'rung.ladder_id = ladder.id'));
+  return store.read((db, mine) =>
+    db
+      .select({ id: ladder.id, mark: sql<string>`CONCAT_WS(' ', ${ladder.version}, ${ladder.updatedAt}, ${ofRungs})` })
+      .from(ladder)
+      .where(mine(ladder))
+      .orderBy(ladder.createdAt, ladder.id)
+      .limit(most),
+  );
+}
+
+/** All ladders of the club, easiest first. Those that are as they were are not read again: in a large club somebody is always at work on one. */
+const readAll = unlessChanged('ladders', async (store, before: { ladders: readonly KeptLadder[]; isAll: boolean } | undefined) => {
+  const heads = await readHeads(store, MOST_LISTED + 1);
+  const known = new Map(before?.ladders.map((each) => [each.row.id as string, each]));
+  const isAll = heads.length <= MOST_LISTED;
+  const listed = heads.slice(0, MOST_LISTED);
+  const changed = listed.filter(({ id, mark }) => known.get(id)?.mark !== mark).map(({ id }) => id);
+  const read = new Map((await readSome(store, changed)).map((each) => [each.row.id as string, each]));
+  if (!isAll) store.leaveOut([tooMany(ladder, MOST_LISTED)]);
+  const ladders = listed.flatMap(({ id, mark }): KeptLadder[] => {
+    const now = changed.includes(id) ? read.get(id) : known.get(id);
+    return now ? [{ ...now, mark }] : [];
+  });
+  return { ladders, isAll };
+});
+
+/** Ladders with what is said of each of them; a rung that cannot be read is set aside. */
+function shown(store: Store, ladders: readonly Omit<KeptLadder, 'mark'>[]): LadderRow[] {
+  for (const { leftOut } of ladders) store.leaveOut(leftOut);
+  return ladders.map(({ row }) => row);
+}
+
+/** All ladders with their rungs, easiest first; or some of them. */
+export async function readLadders(store: Store, ids?: readonly string[]): Promise<LadderRow[]> {
+  if (!ids) return shown(store, (await readAll(store)).ladders);
+  if (ids.length === 0) return [];
+  const { ladders, isAll } = await readAll(store.apart());
+  const found = ladders.filter(({ row }) => ids.includes(row.id));
+  const others = isAll
+    ? []
+    : await readSome(
+        store,
+        ids.filter((id) => !found.some(({ row }) => row.id === id)),
+      );
+  return shown(store, [...found, ...others]);
 }
 
 /** The ladders of the rungs of these, and those named besides. */
 export async function laddersOf(store: Store, run: readonly { rungId: RungId }[], besides: readonly string[] = []): Promise<LadderRow[]> {
-  const rungIds = [...new Set(run.map(({ rungId }) => rungId))];
-  const found = await store.read(async (db, mine) =>
-    rungIds.length === 0
-      ? []
-      : db
-          .selectDistinct({ ladderId: rung.ladderId })
-          .from(rung)
-          .where(and(mine(rung), inArray(rung.id, rungIds))),
+  const wanted = new Set(run.map(({ rungId }) => rungId));
+  if (wanted.size === 0 && besides.length === 0) return [];
+  const { ladders } = await readAll(store.apart());
+  return shown(
+    store,
+    ladders.filter(({ row }) => besides.includes(row.id) || row.rungs.some(({ id }) => wanted.has(id))),
   );
-  return readLadders(store, [...new Set([...found.map(({ ladderId }) => ladderId), ...besides])]);
+}
+
+/** The ladder that has a rung, with it; undefined when there is none. */
+export async function ladderWith(store: Store, rungId: string): Promise<LadderRow | undefined> {
+  const [ladder] = await laddersOf(store, [{ rungId: rungId as RungId }]);
+  return ladder;
 }
 
 /** @throws Refusal 404 for one that is not there, or cannot be read */

@@ -1,7 +1,8 @@
-import type { CourtId, PlayerId, RungId } from '@good-arc/core';
+import type { CourtId, PlayerId } from '@good-arc/core';
 import { and, count, desc, eq, gte, inArray, isNotNull, sql, sum } from 'drizzle-orm';
 import type { ListedRound, RanLast, RoundRow, Swings } from '../api/rows.ts';
 import { court, ladder, machine, player, round, rung } from '../db/schema.ts';
+import { rowsOf } from './db.ts';
 import { type RoundsAsked, readCard, whereOf } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
@@ -40,24 +41,14 @@ export async function listRounds(store: Store, asked: RoundsAsked): Promise<List
   }));
 }
 
+// first the newest, then their names: joined at once, the database sorts all rounds there are
+const HEADS = `SELECT newest.id, newest.rung_id AS rungId, newest.player_id AS playerId, player.name AS playerName
+  FROM (SELECT id, rung_id, player_id, started_at FROM round WHERE club_id = ? AND deleted_at IS NULL ORDER BY started_at DESC, id DESC LIMIT ?) newest
+  JOIN player ON player.id = newest.player_id ORDER BY newest.started_at DESC, newest.id DESC`;
+
 /** Which rungs were run last, and by whom: the newest rounds, without what they were run with and what became of their balls. */
-export async function readHeads(store: Store, most: number): Promise<Pick<RoundRow, 'id' | 'rungId' | 'playerId' | 'playerName'>[]> {
-  return store.read((db, mine) => {
-    // first the newest, then their names: joined at once, the database sorts all rounds there are
-    const newest = db
-      .select({ id: round.id, rungId: round.rungId, playerId: round.playerId, startedAt: round.startedAt })
-      .from(round)
-      .where(mine(round))
-      .orderBy(desc(round.startedAt), desc(round.id))
-      .limit(most)
-      .as('newest');
-    return db
-      .select({ id: newest.id, rungId: newest.rungId, playerId: newest.playerId, playerName: player.name })
-      .from(newest)
-      .innerJoin(player, eq(player.id, newest.playerId))
-      .orderBy(desc(newest.startedAt), desc(newest.id));
-  });
-}
+export const readHeads = (store: Store, most: number): Promise<Pick<RoundRow, 'id' | 'rungId' | 'playerId' | 'playerName'>[]> =>
+  store.read((db) => rowsOf(db, HEADS, [store.clubId, most]));
 
 /** What these rounds were run with and what they came to, without their balls; newest first. */
 export async function readRan(store: Store, ids: readonly string[]): Promise<RanLast[]> {
@@ -115,6 +106,10 @@ export async function swingsSince(store: Store, from: Date): Promise<Swings[]> {
 /** Rounds that are looked through for the last ones of each player. */
 const MOST_LOOKED_THROUGH = 400;
 
+/** The newest rounds of one rung that tell of it; an index gives them without a look at all of them. */
+const ON_RUNG = `(SELECT id, player_id, started_at, gate_hits, gate_balls FROM round FORCE INDEX (round_rung)
+  WHERE rung_id = ? AND club_id = ? AND deleted_at IS NULL AND own_target = FALSE ORDER BY started_at DESC, id DESC LIMIT ?)`;
+
 /** What each player hit in their last rounds on these rungs, who hit last first. @param last so many rounds each */
 export async function ratesOn(
   store: Store,
@@ -122,34 +117,24 @@ export async function ratesOn(
   last: number,
 ): Promise<{ playerId: PlayerId; hits: number; balls: number }[]> {
   if (rungIds.length === 0) return [];
-  // rung by rung, so that an index gives the newest without a look at all of them
-  const each = await Promise.all(
-    rungIds.map((rungId) =>
-      store.read((db, mine) =>
-        db
-          .select({ id: round.id, playerId: round.playerId, startedAt: round.startedAt, hits: round.gateHits, balls: round.gateBalls })
-          .from(round)
-          .where(and(mine(round), eq(round.rungId, rungId as RungId), eq(round.forLearning, false)))
-          .orderBy(desc(round.startedAt), desc(round.id))
-          .limit(MOST_LOOKED_THROUGH),
-      ),
-    ),
-  );
-  const newest = each
-    .flat()
-    .sort((a, b) => b.startedAt.getTime() - a.startedAt.getTime() || b.id.localeCompare(a.id))
-    .slice(0, MOST_LOOKED_THROUGH);
-  const of = new Map<PlayerId, { rounds: number; hits: number; balls: number }>();
-  for (const { playerId, hits, balls } of newest) {
-    const own = of.get(playerId) ?? { rounds: 0, hits: 0, balls: 0 };
-    if (own.rounds < last) of.set(playerId, { rounds: own.rounds + 1, hits: own.hits + hits, balls: own.balls + balls });
-  }
-  return [...of].map(([playerId, { hits, balls }]) => ({ playerId, hits, balls })).filter(({ balls }) => balls > 0);
+  const newest = `SELECT * FROM (${rungIds.map(() => ON_RUNG).join(' UNION ALL ')}) each_rung ORDER BY started_at DESC, id DESC LIMIT ?`;
+  const counted = `SELECT *, ROW_NUMBER() OVER (PARTITION BY player_id ORDER BY started_at DESC, id DESC) AS nth FROM (${newest}) newest`;
+  const rates = `SELECT player_id AS playerId, CAST(SUM(gate_hits) AS DOUBLE) AS hits, CAST(SUM(gate_balls) AS DOUBLE) AS balls
+    FROM (${counted}) counted WHERE nth <= ? GROUP BY player_id HAVING balls > 0 ORDER BY MAX(started_at) DESC, MAX(id) DESC`;
+  const values = [...rungIds.flatMap((id) => [id, store.clubId, MOST_LOOKED_THROUGH]), MOST_LOOKED_THROUGH, last];
+  return store.read((db) => rowsOf(db, rates, values));
 }
 
 /** Who hit last on this court; null when nobody has. */
 export async function lastPlayerOn(store: Store, courtId: CourtId): Promise<string | null> {
-  const [last] = await store.page(round, eq(round.courtId, courtId), [desc(round.startedAt), desc(round.id)], 1);
+  const [last] = await store.read((db, mine) =>
+    db
+      .select({ playerId: round.playerId })
+      .from(round)
+      .where(and(mine(round), eq(round.courtId, courtId)))
+      .orderBy(desc(round.startedAt), desc(round.id))
+      .limit(1),
+  );
   return last?.playerId ?? null;
 }
 

@@ -4,6 +4,8 @@ import { LRUCache } from 'lru-cache';
 import type { BriefRound, ResultRow, RoundRow } from '../api/rows.ts';
 import { parsedOnce } from '../db/parsed.ts';
 import { court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
+import { readKit } from './kit.ts';
+import { laddersOf } from './ladders.ts';
 import type { Store } from './store.ts';
 
 /** What a round was run with; null, and set aside, when it cannot be read. */
@@ -109,20 +111,44 @@ export async function readRounds(store: Store, asked: RoundsAsked): Promise<Roun
   const rounds = await store.page(round, where, [desc(round.startedAt), desc(round.id)], asked.most);
   if (rounds.length === 0) return [];
   const of = (key: 'playerId' | 'machineId' | 'courtId' | 'rungId'): string[] => rounds.map((each) => each[key]);
-  const [byRound, players, machines, courts, rungs] = await Promise.all([
+  const [byRound, kit, known] = await Promise.all([
     resultsOf(
       store,
       rounds.map(({ id }) => id),
     ),
-    store.any(player, of('playerId')),
-    store.any(machine, of('machineId')),
-    store.any(court, of('courtId')),
-    store.any(rung, of('rungId')),
+    // a page has read both already
+    store.marks ? readKit(store) : null,
+    store.marks ? laddersOf(store, rounds) : [],
   ]);
-  const ladders = await store.any(
-    ladder,
-    rungs.map(({ ladderId }) => ladderId),
-  );
+  const named = async <T extends typeof player | typeof machine | typeof court>(
+    table: T,
+    at: readonly { id: string; name: string }[],
+    ids: readonly string[],
+  ): Promise<{ id: string; name: string }[]> => {
+    const gone = await store.any(
+      table as typeof player,
+      ids.filter((id) => !at.some((each) => each.id === id)),
+    );
+    return [...at, ...gone];
+  };
+  const onKnown = known.flatMap(({ id: ladderId, rungs }) => rungs.map(({ id }) => ({ id: id as string, ladderId })));
+  const [players, machines, courts, gone] = await Promise.all([
+    named(player, kit?.players ?? [], of('playerId')),
+    named(machine, kit?.machines ?? [], of('machineId')),
+    named(court, kit?.courts ?? [], of('courtId')),
+    store.any(
+      rung,
+      of('rungId').filter((id) => !onKnown.some((each) => each.id === id)),
+    ),
+  ]);
+  const rungs = [...onKnown, ...gone];
+  const ladders = [
+    ...known,
+    ...(await store.any(
+      ladder,
+      gone.map(({ ladderId }) => ladderId),
+    )),
+  ];
   const nameIn = (rows: readonly { id: string; name: string }[], id: string | undefined): string =>
     rows.find((each) => each.id === id)?.name ?? '–';
   return rounds.flatMap((each) => {

@@ -1,25 +1,18 @@
-import { count } from 'drizzle-orm';
 import type { LadderRow, PlayerRow, SeasonFacts } from '../api/rows.ts';
-import { type ladder, rung } from '../db/schema.ts';
 import { dayOf } from '../ui/day.ts';
 import type { Comer } from './comers.ts';
-import type { Store } from './store.ts';
 
 /**
  * What a season of a player may be on, and what became of the one that is kept.
- * @param ladders of the club @param climbed those of the player’s rounds and of the season, read whole
+ * @param ladders of the club @param climbed those of the player’s rounds and of the season
  */
-export async function readSeasonFacts(
-  store: Store,
+export function seasonFacts(
   { season }: Pick<PlayerRow, 'season'>,
   { rounds }: Pick<Comer, 'rounds'>,
-  ladders: readonly (typeof ladder.$inferSelect)[],
+  ladders: readonly LadderRow[],
   climbed: readonly LadderRow[],
   now: Date,
-): Promise<SeasonFacts> {
-  const sizes = await store.read((db, mine) =>
-    db.select({ ladderId: rung.ladderId, rungs: count() }).from(rung).where(mine(rung)).groupBy(rung.ladderId),
-  );
+): SeasonFacts {
   const places = new Map(climbed.flatMap(({ id: ladderId, rungs }) => rungs.map(({ id }, i) => [id, { ladderId, rung: i }] as const)));
   const since = dayOf(season?.from ?? now.toISOString());
   const runs = rounds.flatMap(({ rungId, startedAt }) => {
@@ -27,8 +20,7 @@ export async function readSeasonFacts(
     return place ? [{ ...place, day: dayOf(startedAt) }] : [];
   });
   return {
-    ladders: ladders.flatMap(({ id, name, sport }) => {
-      const rungs = sizes.find(({ ladderId }) => ladderId === id)?.rungs ?? 0;
+    ladders: ladders.flatMap(({ id, name, sport, rungs: { length: rungs } }) => {
       if (rungs === 0) return [];
       const names = climbed.find((each) => each.id === id)?.rungs.map(({ document }) => document.name) ?? null;
       // newest first

@@ -6,6 +6,7 @@ import { favouritesSchema } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
 import { type Db, inTransaction } from './db.ts';
 import type { Scope } from './scope.ts';
+import { type Marks, marksColumn, marksFrom } from './unchanged.ts';
 
 export const SESSION_COOKIE = 'good_arc_session';
 /** A sign-in ends so long after it began, and when it was not used for so long, days. */
@@ -35,7 +36,6 @@ const SCOPE = {
 
 /** Marks of favourites that cannot be read are as good as none. */
 const readableFavourites = (kept: unknown): string[] => favouritesSchema.safeParse(kept).data ?? [];
-const readable = (scope: Scope): Scope => ({ ...scope, favourites: readableFavourites(scope.favourites) });
 
 /** Puts one favourite of a person's in or out, whatever another page of theirs does meanwhile. */
 export async function keepFavourite(db: Db, personId: string, { id, kept }: { id: string; kept: boolean }): Promise<void> {
@@ -49,58 +49,75 @@ export async function keepFavourite(db: Db, personId: string, { id, kept }: { id
   });
 }
 
-const demoCoach = once((db: Db) =>
-  db
-    .select(SCOPE)
-    .from(membership)
-    .innerJoin(club, eq(club.id, membership.clubId))
-    .innerJoin(person, eq(person.id, membership.personId))
-    .where(eq(person.email, DEMO_EMAIL))
-    .limit(1)
-    .prepare(),
-);
+/** Who asks, and what a page of theirs may keep from the last time. */
+export interface Visitor {
+  scope: Scope;
+  marks: Marks | null;
+}
+
+/** With the marks, or none: a page asks for both in one statement. */
+const columnsOf = (withMarks: boolean) => ({ ...SCOPE, marks: sql<string>`${sql.raw(withMarks ? marksColumn('`club`.`id`') : "''")}` });
+
+function visitorOf({ marks, ...scope }: Scope & { marks: string }): Visitor {
+  return { scope: { ...scope, favourites: readableFavourites(scope.favourites) }, marks: marks === '' ? null : marksFrom(marks) };
+}
+
+const demoCoach = (withMarks: boolean) =>
+  once((db: Db) =>
+    db
+      .select(columnsOf(withMarks))
+      .from(membership)
+      .innerJoin(club, eq(club.id, membership.clubId))
+      .innerJoin(person, eq(person.id, membership.personId))
+      .where(eq(person.email, DEMO_EMAIL))
+      .limit(1)
+      .prepare(),
+  );
+const [demoCoachAlone, demoCoachMarked] = [demoCoach(false), demoCoach(true)];
 
 /** The demo coach, or null when the demo data is not there. */
-export async function demoScope(db: Db): Promise<Scope | null> {
-  const [scope] = await demoCoach(db).execute();
-  return scope ? readable(scope) : null;
+export async function demoVisitor(db: Db, withMarks = false): Promise<Visitor | null> {
+  const [row] = await (withMarks ? demoCoachMarked : demoCoachAlone)(db).execute();
+  return row ? visitorOf(row) : null;
 }
 
 /** Asked of every request: put together once for a database. */
-const holderOf = once((db: Db) =>
-  db
-    .select({ ...SCOPE, seenAt: session.seenAt })
-    .from(session)
-    .innerJoin(
-      membership,
-      and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId), isNull(membership.deletedAt)),
-    )
-    .innerJoin(club, eq(club.id, membership.clubId))
-    .innerJoin(person, eq(person.id, membership.personId))
-    .where(
-      and(
-        eq(session.tokenHash, sql.placeholder('tokenHash')),
-        eq(session.oneTime, false),
-        gt(session.expiresAt, sql.placeholder('now')),
-        gt(session.seenAt, sql.placeholder('idle')),
-      ),
-    )
-    .limit(1)
-    .prepare(),
-);
+const holderOf = (withMarks: boolean) =>
+  once((db: Db) =>
+    db
+      .select({ ...columnsOf(withMarks), seenAt: session.seenAt })
+      .from(session)
+      .innerJoin(
+        membership,
+        and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId), isNull(membership.deletedAt)),
+      )
+      .innerJoin(club, eq(club.id, membership.clubId))
+      .innerJoin(person, eq(person.id, membership.personId))
+      .where(
+        and(
+          eq(session.tokenHash, sql.placeholder('tokenHash')),
+          eq(session.oneTime, false),
+          gt(session.expiresAt, sql.placeholder('now')),
+          gt(session.seenAt, sql.placeholder('idle')),
+        ),
+      )
+      .limit(1)
+      .prepare(),
+  );
+const [holderAlone, holderMarked] = [holderOf(false), holderOf(true)];
 
 /** Who holds this session token; null when it is unknown or over. Using it keeps it from ending idly. */
-export async function scopeOfToken(db: Db, token: string, now = new Date()): Promise<Scope | null> {
+export async function visitorOfToken(db: Db, token: string, { withMarks = false, now = new Date() } = {}): Promise<Visitor | null> {
   const idle = new Date(now.getTime() - IDLE_DAYS * DAY_MS);
-  const [held] = await holderOf(db).execute({ tokenHash: hash(token), now, idle });
+  const [held] = await (withMarks ? holderMarked : holderAlone)(db).execute({ tokenHash: hash(token), now, idle });
   if (!held) return null;
-  const { seenAt, ...scope } = held;
+  const { seenAt, ...visitor } = held;
   if (now.getTime() - seenAt.getTime() > SEEN_MS)
     await db
       .update(session)
       .set({ seenAt: now })
       .where(eq(session.tokenHash, hash(token)));
-  return readable(scope);
+  return visitorOf(visitor);
 }
 
 /** Ends this sign-in, or every one of the person’s. */

@@ -7,6 +7,7 @@ import { type Db, isDuplicate, untilThrough } from './db.ts';
 import { log } from './log.ts';
 import { CHANGED_SINCE, notFound, Refusal } from './problem.ts';
 import type { Scope } from './scope.ts';
+import type { Marks } from './unchanged.ts';
 
 /** A table whose rows belong to a club and are removed softly. */
 export type ClubTable = MySqlTable & { id: AnyMySqlColumn; clubId: AnyMySqlColumn; deletedAt: AnyMySqlColumn; createdAt: AnyMySqlColumn };
@@ -22,7 +23,13 @@ export interface SetAside {
 }
 
 /** Rows of one table that a page reads at most, where nothing else bounds them. */
-const MOST_LISTED = 5000;
+export const MOST_LISTED = 5000;
+
+/** What is said of rows beyond so many. */
+export function tooMany(table: ClubTable, most: number): SetAside {
+  const what = getTableName(table);
+  return { what, id: what, name: '', problem: `There are more than ${most} of these: the rest is not on this page.` };
+}
 
 type Row<T extends MySqlTable> = T['$inferSelect'];
 type Values<T extends MySqlTable> = Omit<T['$inferInsert'], 'clubId' | 'createdAt' | 'updatedAt' | 'deletedAt'> & { id: string };
@@ -36,13 +43,26 @@ export class Store {
   private readonly scope: Scope;
   /** Within a transaction. */
   readonly isWithin: boolean;
+  /** Marks of the club's kit and ladders as they were when a page was asked for; null where nobody looked. */
+  readonly marks: Marks | null;
   /** Rows that were left out of what was read. */
   readonly setAside: SetAside[] = [];
 
-  constructor(db: Db, scope: Scope, within = false) {
+  constructor(db: Db, scope: Scope, { isWithin = false, marks = null }: { isWithin?: boolean; marks?: Marks | null } = {}) {
     this.db = db;
     this.scope = scope;
-    this.isWithin = within;
+    this.isWithin = isWithin;
+    this.marks = marks;
+  }
+
+  /** The same rows, for work whose leavings are told apart. */
+  apart(): Store {
+    return new Store(this.db, this.scope, { isWithin: this.isWithin, marks: this.marks });
+  }
+
+  /** Rows that somebody else had to leave out of what is shown here. */
+  leaveOut(rows: readonly SetAside[]): void {
+    for (const row of rows) if (!this.setAside.some(({ id }) => id === row.id)) this.setAside.push(row);
   }
 
   /** Rows of the club that have not been removed, oldest first unless an order is given; what is beyond `most` is said to be left out. */
@@ -54,8 +74,7 @@ export class Store {
   ): Promise<Row<T>[]> {
     const rows = await this.page(table, where, [order as SQL, asc(table.id)], most + 1);
     if (rows.length <= most) return rows;
-    const what = getTableName(table);
-    this.setAside.push({ what, id: what, name: '', problem: `There are more than ${most} of these: the rest is not on this page.` });
+    this.setAside.push(tooMany(table, most));
     return rows.slice(0, most);
   }
 
@@ -249,7 +268,7 @@ export class Store {
 
   /** Several writes as one. Done again when it met another's locks: nothing of it is left then. */
   transaction<R>(work: (store: Store) => Promise<R>): Promise<R> {
-    return this.through(() => this.db.transaction((tx) => work(new Store(tx as unknown as Db, this.scope, true))));
+    return this.through(() => this.db.transaction((tx) => work(new Store(tx as unknown as Db, this.scope, { isWithin: true }))));
   }
 
   /** A single write again by itself; within a transaction the whole of it is done again. */

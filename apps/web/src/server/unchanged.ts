@@ -1,43 +1,72 @@
 import { getTableName } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { frozen } from '../db/parsed.ts';
+import { ballStock, court, gameBall, ladder, machine, player, rung, squad } from '../db/schema.ts';
 import { rowsOf } from './db.ts';
-import type { ClubTable, Store } from './store.ts';
+import type { ClubTable, SetAside, Store } from './store.ts';
 
 /** Clubs whose kit and ladders are kept at hand; others are read anew. */
 const MOST_CLUBS = 100;
 
-/** What tells whether any row of a club in a table was added, changed, removed or brought back. */
-const markOf = (table: ClubTable & { version?: unknown }): string => {
+type MarkedTable = ClubTable & { version?: unknown };
+
+/** What is read once of a club, and the tables it is read out of. */
+const KEPT = {
+  kit: [player, squad, court, ballStock, machine, gameBall],
+  ladders: [ladder, rung],
+} as const satisfies Record<string, readonly MarkedTable[]>;
+type Kept = keyof typeof KEPT;
+
+/** Of each kind what tells whether any row of a club in its tables was added, changed, removed or brought back. */
+export type Marks = Readonly<Record<Kept, string>>;
+
+/** Counts rows, and mixes what changes with each of them. @param of a condition on the rows */
+export const markWhere = (table: MarkedTable, of: string): string => {
   const version = table.version === undefined ? '' : 'version, ';
-  return `(SELECT CONCAT(COUNT(*), ' ', COALESCE(BIT_XOR(CRC32(CONCAT_WS(' ', id, ${version}updated_at, deleted_at))), 0)) FROM \`${getTableName(table)}\` WHERE club_id = ?)`;
+  return `(SELECT CONCAT(COUNT(*), ' ', COALESCE(BIT_XOR(CRC32(CONCAT_WS(' ', id, ${version}updated_at, deleted_at))), 0)) FROM \`${getTableName(table)}\` WHERE ${of})`;
 };
 
+/** @param club an expression for its id */
+const markOf = (what: Kept, club: string): string =>
+  `CONCAT_WS(';', ${KEPT[what].map((table) => markWhere(table, `club_id = ${club}`)).join(', ')})`;
+
+/** All marks as one column, for a statement that is asked anyhow. @param club an expression for its id */
+export const marksColumn = (club: string): string => `CONCAT_WS('|', ${markOf('kit', club)}, ${markOf('ladders', club)})`;
+export const marksFrom = (column: string): Marks => {
+  const [kit = '', ladders = ''] = column.split('|');
+  return { kit, ladders };
+};
+
+const asked = { kit: `SELECT ${markOf('kit', '?')} AS mark`, ladders: `SELECT ${markOf('ladders', '?')} AS mark` } as const;
+
+async function readMark(store: Store, what: Kept): Promise<string> {
+  const values = KEPT[what].map(() => store.clubId);
+  const [row] = await store.read((db) => rowsOf<{ mark: unknown }>(db, asked[what], values));
+  return String(row?.mark);
+}
+
 /**
- * Reads something of a club out of these tables: once, and again when a row of them is another. The mark is read first, so that what is kept is never older
- * than its mark. Nothing is kept of what had to be set aside, nor within a transaction, which sees what others do not.
+ * Reads something of a club: once, and again when a row of its tables is another. The mark is read first (a page has it from who asks for it), so that what is
+ * kept is never older than its mark. What had to be set aside is said each time. Nothing is kept within a transaction, which sees what others do not.
+ * @param read is handed what was kept until now
  */
 export function unlessChanged<T extends object>(
-  tables: readonly ClubTable[],
-  read: (store: Store) => Promise<T>,
+  what: Kept,
+  read: (store: Store, before: T | undefined) => Promise<T>,
 ): (store: Store) => Promise<T> {
-  const known = new LRUCache<string, { mark: string; value: T }>({ max: MOST_CLUBS });
-  const asked = `SELECT CONCAT_WS(';', ${tables.map(markOf).join(', ')}) AS mark`;
+  const known = new LRUCache<string, { mark: string; value: T; leftOut: readonly SetAside[] }>({ max: MOST_CLUBS });
   return async (store) => {
-    if (store.isWithin) return read(store);
-    const [row] = await store.read((db) =>
-      rowsOf<{ mark: unknown }>(
-        db,
-        asked,
-        tables.map(() => store.clubId),
-      ),
-    );
-    const mark = String(row?.mark);
+    if (store.isWithin) return read(store, undefined);
+    const mark = store.marks?.[what] ?? (await readMark(store, what));
     const before = known.get(store.clubId);
-    if (before?.mark === mark) return before.value;
-    const leftOut = store.setAside.length;
-    const value = await read(store);
-    if (store.setAside.length === leftOut) known.set(store.clubId, { mark, value: frozen(value) });
+    if (before?.mark === mark) {
+      store.leaveOut(before.leftOut);
+      return before.value;
+    }
+    const apart = store.apart();
+    const value = frozen(await read(apart, before?.value));
+    known.set(store.clubId, { mark, value, leftOut: apart.setAside });
+    store.leaveOut(apart.setAside);
     return value;
   };
 }

@@ -11,6 +11,7 @@ import * as rungs from '../../src/pages/api/rungs/[id]/index.ts';
 import { type Db, database } from '../../src/server/db.ts';
 import { migrateTo } from '../../src/server/migrate.ts';
 import type { Scope } from '../../src/server/scope.ts';
+import { visitorOfToken } from '../../src/server/session.ts';
 import { Store } from '../../src/server/store.ts';
 
 /** The tests run against a real MariaDB that `./arc test` starts; its address is in DATABASE_URL. */
@@ -41,6 +42,10 @@ export async function makeClub(db: Db, name: string, role: Role = 'owner'): Prom
   await db.insert(membership).values({ id: uuidv7(), clubId: scope.clubId, personId: scope.personId, role });
   return { scope, store: new Store(db, scope) };
 }
+
+/** Who holds this session token; null when nobody does. */
+export const scopeOfToken = async (db: Db, token: string, now = new Date()): Promise<Scope | null> =>
+  (await visitorOfToken(db, token, { now }))?.scope ?? null;
 
 export interface Answer {
   status: number;
