@@ -109,6 +109,13 @@ test('a page hands its islands what they show as one text', () => {
   expect(islands.filter(({ handed }) => handed !== '{...sent')).toEqual([]);
 });
 
+test('a page that its scripts draw says so, and no other does', () => {
+  const pages = sources().filter(({ file }) => file.startsWith('apps/web/src/pages/') && file.endsWith('.astro'));
+  const byScripts = pages.filter(({ text }) => text.includes(' client:only='));
+  expect(byScripts.length).toBeGreaterThan(5);
+  expect(pages.filter(({ text }) => /<Layout[^>]* byScripts/.test(text))).toEqual(byScripts);
+});
+
 describe('a quantity says its unit', () => {
   const QUANTITY =
     '[sS]peed|[hH]eight|[dD]istance|[wW]idth|[dD]epth|[lL]ength|[eE]levation|[bB]earing|[tT]ime|[iI]nterval|[mM]ass|[rR]adius|[dD]ensity|[tT]emperature|[aA]ltitude|[aA]ngle|[aA]pex|[wW]eight';

@@ -4,7 +4,9 @@ declare namespace App {
   interface Locals {
     scope?: import('./server/scope.ts').Scope;
     /** Pages only. */
-    marks?: import('./server/unchanged.ts').Marks | null;
+    marks?: import('./server/scope.ts').Marks | null;
+    /** Of a page that was drawn: a part of it is left to its scripts. */
+    isByScripts?: boolean;
   }
 }
 

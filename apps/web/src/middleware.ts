@@ -80,7 +80,8 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
       'Open the link that the owner of the club gave you (Kit → The club), or that ./arc serve printed; it signs this browser in.',
       401,
     );
-  return withScripts(withPolicy(await next()));
+  const page = withPolicy(await next());
+  return locals.isByScripts ? withScripts(page) : page;
 };
 
 function gonePage(text: string, status: number): Response {
@@ -94,10 +95,11 @@ function gonePage(text: string, status: number): Response {
   return page;
 }
 
-/** Pages name the scripts of their islands in their head. */
-async function withScripts(response: Response): Promise<Response> {
-  if (!response.headers.get('content-type')?.startsWith('text/html')) return response;
-  return new Response(withPreloads(await response.text(), scriptsOfBuild()), response);
+/** A page that its scripts draw names them in its head. */
+async function withScripts(page: Response): Promise<Response> {
+  // it is another text now, and longer
+  page.headers.delete('content-length');
+  return new Response(withPreloads(await page.text(), scriptsOfBuild()), page);
 }
 
 /** Styles may be set by scripts (drawings, messages that pop up); scripts are those of the build only, which Astro lists by their hashes. */

@@ -47,6 +47,28 @@ describe('who may pass', () => {
     expect(await hear({ 'sec-fetch-site': 'cross-site' })).toMatchObject({ status: 403 });
     expect(await hear({ origin: 'http://127.0.0.1:4321', 'sec-fetch-site': 'same-origin' })).toMatchObject({ passed: true });
   });
+  test('a page knows at once whether kit or ladders are others than before; who only asks an endpoint pays nothing for it', async () => {
+    const { scope } = await makeClub(db, 'Marked');
+    const cookie = await makeToken(db, scope, false);
+    const page = await visit('/ladders', { cookie });
+    expect(page).toMatchObject({ passed: true, scope, marks: { kit: expect.stringMatching(/\d/), ladders: expect.stringMatching(/\d/) } });
+    expect(await visit('/api/me', { cookie })).toMatchObject({ passed: true, scope, marks: null });
+  });
+  test('a page that its scripts draw is whole, and as long as it says; one that the server drew is sent as it is', async () => {
+    const cookie = await makeToken(db, (await makeClub(db, 'Drawn')).scope, false);
+    const html = '<html><head></head><body>Räder</body></html>';
+    const drawn = (isByScripts: boolean) => (locals: App.Locals) => {
+      locals.isByScripts = isByScripts;
+      return new Response(html, { headers: { 'content-type': 'text/html', 'content-length': '3' } });
+    };
+    const byScripts = await visit('/bench', { cookie, answer: drawn(true) });
+    expect([byScripts.text, byScripts.headers.get('content-type'), byScripts.headers.get('content-length')]).toEqual([
+      html,
+      'text/html',
+      null,
+    ]);
+    expect((await visit('/kit', { cookie, answer: drawn(false) })).headers.get('content-length')).toBe('3');
+  });
   test('hold, stow and the sign of life go by who was signed in a moment ago, without asking the database; nothing else does', async () => {
     const { scope } = await makeClub(db, 'Holding');
     const cookie = await makeToken(db, scope, false);

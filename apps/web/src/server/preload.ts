@@ -25,7 +25,6 @@ export function closures(manifest: Manifest): Map<string, string[]> {
  * @param known by `closures`
  */
 export function withPreloads(html: string, known: ReadonlyMap<string, readonly string[]>): string {
-  if (!html.includes(' client="only"')) return html;
   const asked = [...html.matchAll(/(?:component|renderer)-url="([^"]+)"/g)].map(([, address]) => address!);
   const files = new Set(asked.flatMap((address) => known.get(address) ?? []));
   const links = [...files].map((address) => `<link rel="modulepreload" href="${address}">`).join('');

@@ -14,6 +14,12 @@ export interface Scope {
   favourites: string[];
 }
 
+/** Of what is read once of a club what tells whether any of its rows was added, changed, removed or brought back since. */
+export interface Marks {
+  readonly kit: string;
+  readonly ladders: string;
+}
+
 type Changed = 'rounds' | 'plans' | 'kit' | 'the club';
 
 /** What a role may change. Helpers run rounds; coaches and owners also plan and keep the kit; who belongs to the club is the owner's. */

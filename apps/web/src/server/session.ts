@@ -5,8 +5,8 @@ import { v7 as uuidv7 } from 'uuid';
 import { favouritesSchema } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
 import { type Db, inTransaction } from './db.ts';
-import type { Scope } from './scope.ts';
-import { type Marks, marksColumn, marksFrom } from './unchanged.ts';
+import type { Marks, Scope } from './scope.ts';
+import { marksColumn, marksFrom } from './unchanged.ts';
 
 export const SESSION_COOKIE = 'good_arc_session';
 /** A sign-in ends so long after it began, and when it was not used for so long, days. */

@@ -6,8 +6,7 @@ import { parsedOnce } from '../db/parsed.ts';
 import { type Db, isDuplicate, untilThrough } from './db.ts';
 import { log } from './log.ts';
 import { CHANGED_SINCE, notFound, Refusal } from './problem.ts';
-import type { Scope } from './scope.ts';
-import type { Marks } from './unchanged.ts';
+import type { Marks, Scope } from './scope.ts';
 
 /** A table whose rows belong to a club and are removed softly. */
 export type ClubTable = MySqlTable & { id: AnyMySqlColumn; clubId: AnyMySqlColumn; deletedAt: AnyMySqlColumn; createdAt: AnyMySqlColumn };

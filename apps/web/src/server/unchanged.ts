@@ -3,6 +3,7 @@ import { LRUCache } from 'lru-cache';
 import { frozen } from '../db/parsed.ts';
 import { ballStock, court, gameBall, ladder, machine, player, rung, squad } from '../db/schema.ts';
 import { rowsOf } from './db.ts';
+import type { Marks } from './scope.ts';
 import type { ClubTable, SetAside, Store } from './store.ts';
 
 /** Clubs whose kit and ladders are kept at hand; others are read anew. */
@@ -14,11 +15,8 @@ type MarkedTable = ClubTable & { version?: unknown };
 const KEPT = {
   kit: [player, squad, court, ballStock, machine, gameBall],
   ladders: [ladder, rung],
-} as const satisfies Record<string, readonly MarkedTable[]>;
-type Kept = keyof typeof KEPT;
-
-/** Of each kind what tells whether any row of a club in its tables was added, changed, removed or brought back. */
-export type Marks = Readonly<Record<Kept, string>>;
+} as const satisfies Record<keyof Marks, readonly MarkedTable[]>;
+type Kept = keyof Marks;
 
 /** Counts rows, and mixes what changes with each of them. @param of a condition on the rows */
 export const markWhere = (table: MarkedTable, of: string): string => {

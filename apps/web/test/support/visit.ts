@@ -1,7 +1,7 @@
 import { onRequest } from '../../src/middleware.ts';
 import { SESSION_COOKIE } from '../../src/server/session.ts';
 
-/** Runs the middleware as Astro would. */
+/** Runs the middleware as Astro would, before a page or an endpoint that answers so. */
 export async function visit(
   path: string,
   {
@@ -9,7 +9,14 @@ export async function visit(
     headers = {},
     cookie,
     body,
-  }: { method?: string; headers?: Record<string, string>; cookie?: string; body?: unknown } = {},
+    answer = () => new Response('passed'),
+  }: {
+    method?: string;
+    headers?: Record<string, string>;
+    cookie?: string;
+    body?: unknown;
+    answer?: (locals: App.Locals) => Response;
+  } = {},
 ) {
   const url = new URL(`http://127.0.0.1:4321${path}`);
   const locals: App.Locals = {};
@@ -19,6 +26,7 @@ export async function visit(
     locals,
     cookies: { get: (name: string) => (name === SESSION_COOKIE && cookie ? { value: cookie } : undefined) },
   };
-  const response = (await onRequest(context as never, async () => new Response('passed'))) as Response;
-  return { status: response.status, passed: (await response.text()) === 'passed', scope: locals.scope };
+  const response = (await onRequest(context as never, async () => answer(locals))) as Response;
+  const text = await response.text();
+  return { status: response.status, passed: text === 'passed', text, headers: response.headers, scope: locals.scope, marks: locals.marks };
 }
