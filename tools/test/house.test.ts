@@ -101,12 +101,13 @@ test('what is loaded later cannot take its page with it: by `later`, not by Reac
 });
 
 test('a page hands its islands what they show as one text', () => {
-  const ISLAND = /client:(?:load|only="\w+")\s+(\S+?)[(/>\s]/g;
+  const ISLAND = /client:(load|only)(?:="\w+")?\s+(\S+?)[(/>\s]/g;
   const islands = sources()
     .filter(({ file }) => file.endsWith('.astro'))
-    .flatMap(({ file, text }) => [...text.matchAll(ISLAND)].map(([, handed]) => ({ file, handed })));
+    .flatMap(({ file, text }) => [...text.matchAll(ISLAND)].map(([, how, handed]) => ({ file, how, handed })));
   expect(islands.length).toBeGreaterThan(15);
-  expect(islands.filter(({ handed }) => handed !== '{...sent')).toEqual([]);
+  const wanted = { load: '{...sent', only: '{...sentToScripts' };
+  expect(islands.filter(({ how, handed }) => handed !== wanted[how as keyof typeof wanted])).toEqual([]);
 });
 
 test('a page that its scripts draw says so, and no other does', () => {

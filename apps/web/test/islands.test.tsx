@@ -1,6 +1,8 @@
-import { useId } from 'react';
+// @vitest-environment happy-dom
+import { act, createElement, useId } from 'react';
+import { hydrateRoot } from 'react-dom/client';
 import { describe, expect, test } from 'vitest';
-import { opened, sent } from '../src/islands/sent.ts';
+import { handed, opened, sent, sentToScripts } from '../src/islands/sent.ts';
 import islands from '../src/islands/server.ts';
 
 const page = () => ({ result: {} });
@@ -15,19 +17,43 @@ const Broken = (): never => {
 };
 
 describe('islands', () => {
-  test('what a page hands over arrives as it was, beside what Astro adds', () => {
-    const props = { viewer: { name: 'Ines “Quote” <b>', units: null }, rungs: [1, 2.5, -0.25], at: 'players' };
-    const handed = { ...sent(props), children: 'slot' };
-    // as Astro sends it, which is without symbols, and as it draws on the server
-    expect(opened(JSON.parse(JSON.stringify(handed)))).toEqual({ ...props, children: 'slot' });
-    expect(opened(handed)).toEqual({ ...props, children: 'slot' });
-    expect((opened(handed) as typeof props).rungs).toBe(props.rungs);
-    expect(opened({ plain: 1 })).toEqual({ plain: 1 });
+  /** An island as it stands in a page before its scripts come. */
+  function island(html: string): Element {
+    const element = document.createElement('astro-island');
+    element.innerHTML = `${html}<!--astro:end-->`;
+    return element;
+  }
+  const props = { viewer: { name: 'Ines “Quote” <b>', units: null }, rungs: [1, 2.5, -0.25], at: '</script><script>alert(1)</script>' };
+  test('what a page hands a drawing stands beside it, and arrives as it was, with what Astro adds', () => {
+    const { props: shown, carrier } = handed({ ...sent(props), children: 'slot' });
+    expect(shown).toEqual({ ...props, children: 'slot' });
+    expect((shown as typeof props).rungs).toBe(props.rungs);
+    const element = island(`<p>Drawn</p>${carrier}`);
+    expect(element.querySelectorAll('script')).toHaveLength(1);
+    expect(opened(element, { children: 'slot' })).toEqual({ ...props, children: 'slot' });
+    expect(element.innerHTML).toBe('<p>Drawn</p><!--astro:end-->');
   });
-  test('one is drawn with its props opened, and every one of a page has ids of its own', async () => {
+  test('what it hands its scripts arrives as Astro sends it, which is without symbols', () => {
+    const beside = JSON.parse(JSON.stringify({ ...sentToScripts(props), children: 'slot' }));
+    expect(opened(island('<p>One moment</p>'), beside)).toEqual({ ...props, children: 'slot' });
+  });
+  test('data of the drawing itself are nobody’s props', () => {
+    const element = island('<p>Drawn<script type="application/json">{"a":1}</script></p>');
+    expect(opened(element, { plain: 1 })).toEqual({ plain: 1 });
+    expect(element.querySelector('script')).not.toBeNull();
+  });
+  test('one is drawn with its props, is taken over by its scripts as it stands, and every one of a page has ids of its own', async () => {
     const here = page();
     const draw = islands.renderToStaticMarkup;
-    expect((await draw.call(here, Greeting, sent({ name: 'Bramble', size: null }))).html).toContain('Bramble');
+    const { html } = await draw.call(here, Greeting, sent({ name: 'Bramble', size: null }));
+    const element = island(html);
+    const drawn = element.querySelector('p');
+    expect(drawn?.textContent).toBe('Bramble none');
+    const faults: unknown[] = [];
+    const handedOn = opened(element, {}) as { name: string; size: null };
+    await act(async () => hydrateRoot(element, createElement(Greeting, handedOn), { onRecoverableError: (each) => faults.push(each) }));
+    expect(element.querySelector('p')).toBe(drawn);
+    expect(faults).toEqual([]);
     const [first, second] = [await draw.call(here, Field, {}), await draw.call(here, Field, {})];
     expect(first.html).not.toBe(second.html);
     expect(first.attrs.prefix).not.toBe(second.attrs.prefix);

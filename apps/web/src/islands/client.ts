@@ -5,5 +5,5 @@ import { opened } from './sent.ts';
 export default (element: HTMLElement) => {
   const begin = island(element);
   return (Component: unknown, props: Record<string, unknown>, slots: Record<string, string>, how: { client: string }) =>
-    begin(Component, opened(props), slots, how);
+    begin(Component, opened(element, props), slots, how);
 };

@@ -1,18 +1,35 @@
-/** What a page hands its island: one text, opened on the other side. */
+/** What a page hands an island that its scripts draw: one text. */
 const SENT = 'sent';
-/** Beside it, for the drawing on the server, the props themselves: Astro sends no symbols. */
+/** What it hands one that the server draws: the props themselves, whose text goes beside the drawing. Astro sends no symbols. */
 const ITSELF = Symbol('props');
 
-/**
- * Props as one text: Astro writes each value of what it is handed with its kind, one by one and twice, which took a third of the time of Kit. Only what
- * JSON can carry arrives: text, numbers, lists, records.
- * @returns what `opened` opens; to the page it is still the props
- */
-export const sent = <Props extends object>(props: Props): Props => ({ [SENT]: JSON.stringify(props), [ITSELF]: props }) as unknown as Props;
+/** The element beside a drawing that carries its props. */
+const CARRIER = 'script[type="application/json"]';
 
-/** The props again, with what was handed beside them (slots); on the server the same documents as the page read, whose drawings and verdicts are kept. */
-export function opened(handed: object): object {
-  const { [SENT]: text, [ITSELF]: itself, ...others } = handed as Record<string | symbol, unknown>;
-  if (itself) return { ...itself, ...others };
-  return typeof text === 'string' ? { ...(JSON.parse(text) as object), ...others } : others;
+/**
+ * Props of an island that the server draws. Astro wrote each value of them with its kind, one by one and twice, which took a third of the time of Kit, and all
+ * of it into an attribute, where each quote is six characters more. Only what JSON can carry arrives: text, numbers, lists, records.
+ * @returns to the page it is still the props
+ */
+export const sent = <Props extends object>(props: Props): Props => ({ [ITSELF]: props }) as unknown as Props;
+
+/** Props of an island that its scripts draw: nothing of it goes through `server.ts`. @returns to the page it is still the props */
+export const sentToScripts = <Props extends object>(props: Props): Props => ({ [SENT]: JSON.stringify(props) }) as unknown as Props;
+
+/** On the server: what was handed, with the same documents as the page read, whose drawings and verdicts are kept. */
+export function handed(props: object): { props: object; carrier: string } {
+  const { [ITSELF]: itself, ...others } = props as Record<string | symbol, unknown>;
+  if (!itself) return { props, carrier: '' };
+  // no text ends the element it stands in
+  const text = JSON.stringify(itself).replaceAll('<', '\\u003c');
+  return { props: { ...itself, ...others }, carrier: `<script type="application/json">${text}</script>` };
+}
+
+/** In the browser: the props again, with what Astro handed beside them (slots). What carried them is taken away, and the drawing stands alone. */
+export function opened(element: Element, beside: object): object {
+  const { [SENT]: text, ...others } = beside as Record<string, unknown>;
+  if (typeof text === 'string') return { ...(JSON.parse(text) as object), ...others };
+  const carrier = element.querySelector(`:scope > ${CARRIER}`);
+  carrier?.remove();
+  return { ...(JSON.parse(carrier?.textContent ?? '{}') as object), ...others };
 }

@@ -1,6 +1,6 @@
 import { createElement, type FunctionComponent, type ReactNode } from 'react';
 import { renderToString } from 'react-dom/server.node';
-import { opened } from './sent.ts';
+import { handed } from './sent.ts';
 
 /** How many islands of a page are drawn: ids of its parts differ by it. */
 const drawn = new WeakMap<object, number>();
@@ -16,7 +16,8 @@ export default {
     const before = drawn.get(this.result) ?? 0;
     drawn.set(this.result, before + 1);
     const options = { identifierPrefix: `r${before}` };
-    const html = renderToString(createElement(Component as FunctionComponent, opened(props)), options);
+    const { props: shown, carrier } = handed(props);
+    const html = renderToString(createElement(Component as FunctionComponent, shown), options) + carrier;
     return { attrs: { prefix: options.identifierPrefix }, html };
   },
   supportsAstroStaticSlot: true,
