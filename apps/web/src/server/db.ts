@@ -64,6 +64,8 @@ export function openDatabase(url: string, limitMs: number | null = QUERY_MS): { 
     enableKeepAlive: true,
     // an error names its statement; a stack kept for each statement costs a twentieth of the server's time
     trace: false,
+    // that the database keeps ready for a connection
+    maxPreparedStatements: 100,
   });
   pool.pool.on('connection', (connection) => {
     // writes of many devices meet: without gap locks, and nobody waits long for another
@@ -78,11 +80,11 @@ export function openDatabase(url: string, limitMs: number | null = QUERY_MS): { 
 
 /**
  * Rows of a statement in its own words, its values apart: what every page asks need not be put together piece by piece each time, which costs as much as the
- * asking. Outside of transactions.
+ * asking, nor be read by the database each time, which is a third of its work. Outside of transactions.
  */
 export async function rowsOf<Row>(db: Db, statement: string, values: readonly unknown[]): Promise<Row[]> {
-  const { $client } = db as unknown as { $client: Pick<mysql.Pool, 'query'> };
-  const [rows] = await $client.query(statement, [...values]);
+  const { $client } = db as unknown as { $client: Pick<mysql.Pool, 'execute'> };
+  const [rows] = await $client.execute(statement, [...values] as mysql.ExecuteValues);
   return rows as Row[];
 }
 

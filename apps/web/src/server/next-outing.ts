@@ -76,6 +76,19 @@ export function halfFor(kit: Kit, sport: Sport, { id: rungId, document }: RungRo
 
 const lowest = (levels: readonly Level[]): number => Math.min(...levels.map((level) => LEVELS.indexOf(level)));
 
+type OutingPlayer = OutingRung['players'][number];
+
+/** What was worked out of somebody on a rung: as long as what they come to and the rung are the same documents. */
+const worked = new WeakMap<Comer['progress'], WeakMap<RungDocument, Map<string, OutingPlayer>>>();
+
+function onceFor(progress: Comer['progress'], document: RungDocument, key: string, work: () => OutingPlayer): OutingPlayer {
+  const ofRungs = worked.get(progress) ?? new WeakMap<RungDocument, Map<string, OutingPlayer>>();
+  const ofRung = ofRungs.get(document) ?? new Map<string, OutingPlayer>();
+  const found = ofRung.get(key) ?? Object.freeze(work());
+  worked.set(progress, ofRungs.set(document, ofRung.set(key, found)));
+  return found;
+}
+
 /**
  * The rungs of a court that may be part of an outing, with how likely each who comes is to hit them on a day. What a coach would have to confirm by name,
  * what leaves too little time or meets the body unkindly, and what is above the level of somebody who has never run it, is not among them.
@@ -96,17 +109,19 @@ export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: rea
         const unfit = judged?.balls.some(({ comfort, height }) => comfort === 'too quick' || height?.word === 'unkind') ?? true;
         if (!judged || unfit || needsName(document, judgement)) return [];
         const demand = ofBall(judged.demand);
-        const players = known.map(({ player, rounds, chances }) => {
-          const mine = rounds.filter((round) => round.rungId === rungId);
-          const { chance, shareAt } = chances({ rungId, document }, demand);
-          return {
-            playerId: player.id as PlayerId,
-            ...chance,
-            lastDay: mine[0] ? dayOf(mine[0].startedAt) : null,
-            verdict: mine.length > 0 ? nextStepOn(document, approach, mine).verdict : null,
-            halfWidthM: atHalf(document, sport, shareAt)?.targetSize.widthM ?? null,
-          };
-        });
+        const players = known.map(({ player, rounds, progress, chances }) =>
+          onceFor(progress, document, `${rungId} ${approach} ${day} ${demand}`, () => {
+            const mine = rounds.filter((round) => round.rungId === rungId);
+            const { chance, shareAt } = chances({ rungId, document }, demand);
+            return {
+              playerId: player.id as PlayerId,
+              ...chance,
+              lastDay: mine[0] ? dayOf(mine[0].startedAt) : null,
+              verdict: mine.length > 0 ? nextStepOn(document, approach, mine).verdict : null,
+              halfWidthM: atHalf(document, sport, shareAt)?.targetSize.widthM ?? null,
+            };
+          }),
+        );
         return [{ rungId, ladderId, document, isWeaker: isWeaker(document, sport, comers), players }];
       }),
     );
