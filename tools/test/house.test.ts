@@ -100,6 +100,12 @@ test('what is loaded later cannot take its page with it: by `later`, not by Reac
   expect(found.map(({ file }) => file)).toEqual([]);
 });
 
+test('no page asks the browser to form numbers or dates by its language: the first takes a cheap phone 0.15 s', () => {
+  const SLOW = /\bIntl\.|\.toLocale(?:Date|Time)?String\(/;
+  const found = sources().filter(({ file, text }) => /^(apps\/web|packages\/\w+)\/src\//.test(file) && SLOW.test(text));
+  expect(found.map(({ file }) => file)).toEqual([]);
+});
+
 test('a page hands its islands what they show as one text', () => {
   const ISLAND = /client:(load|only)(?:="\w+")?\s+(\S+?)[(/>\s]/g;
   const islands = sources()

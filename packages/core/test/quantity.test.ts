@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { type Dimension, parseQuantity, printLength, printShare, printSpeed, printTemperature, type UnitSystem } from '../src/index.ts';
+import {
+  type Dimension,
+  parseQuantity,
+  printCount,
+  printLength,
+  printShare,
+  printSpeed,
+  printTemperature,
+  type UnitSystem,
+} from '../src/index.ts';
 
 const read = (text: string, dimension: Dimension, system: UnitSystem = 'imperial'): number => {
   const parsed = parseQuantity(text, dimension, system);
@@ -75,6 +84,8 @@ describe('what is shown', () => {
     expect(printSpeed(27.7, 'imperial')).toBe('62 mph');
     expect(printSpeed(27.7, 'metric')).toBe('100 km/h');
     expect(printShare(0.741)).toBe('74 %');
+    // as ECMA-402 formats numbers for English
+    for (const count of [0, 7, 999, 1000, 2950, 65_536, 1_234_567]) expect(printCount(count)).toBe(count.toLocaleString('en'));
     expect(printTemperature(24, 'imperial')).toBe('75 °F');
   });
   test('a printed length reads back to within half its last digit', () => {

@@ -3,6 +3,7 @@ import {
   mToFt,
   printAngle,
   printBreak,
+  printCount,
   printLength,
   printSpeed,
   printSpin,
@@ -44,7 +45,7 @@ export function printersOf(system: UnitSystem) {
     /** `2,950 ft up`, `at sea level`: to the ten feet or metres, nobody knows it better. */
     altitude: (m: number) => {
       const [height, unit] = system === 'imperial' ? [Math.round(mToFt(m) / 10) * 10, 'ft'] : [Math.round(m / 10) * 10, 'm'];
-      return height === 0 ? 'at sea level' : `${Math.abs(height).toLocaleString('en')} ${unit} ${height > 0 ? 'up' : 'below the sea'}`;
+      return height === 0 ? 'at sea level' : `${printCount(Math.abs(height))} ${unit} ${height > 0 ? 'up' : 'below the sea'}`;
     },
     temperature: (c: number) => printTemperature(c, system),
     print: (value: number, dimension: Dimension, digits = 1): string => {

@@ -1,5 +1,15 @@
 export { type Parsed, parseQuantity } from './parse.ts';
-export { printAngle, printBreak, printLength, printShare, printSpeed, printSpin, printTemperature, printTime } from './print.ts';
+export {
+  printAngle,
+  printBreak,
+  printCount,
+  printLength,
+  printShare,
+  printSpeed,
+  printSpin,
+  printTemperature,
+  printTime,
+} from './print.ts';
 export {
   type Dimension,
   degToRad,

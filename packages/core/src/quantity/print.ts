@@ -28,10 +28,13 @@ export function printSpeed(speedMps: number, system: UnitSystem, digits = 0): st
 
 /** Degrees with their sign: `12°`, `−3.5°`. */
 export const printAngle = (deg: number, digits = 0): string => `${fixed(deg, digits)}°`;
-/** Turns a minute: `1,200 rpm`. */
+/** Turns a minute: `1200 rpm`. */
 export const printSpin = (rpm: number): string => `${fixed(Math.round(rpm / 10) * 10, 0)} rpm`;
 /** Seconds: `3.5 s`. */
 export const printTime = (seconds: number, digits = 2): string => `${fixed(seconds, digits)} s`;
+
+/** A count in groups of three: `2,950`. The browser's own way to do so takes a cheap phone 0.15 s the first time. */
+export const printCount = (count: number): string => fixed(count, 0).replace(/\B(?=(?:\d{3})+$)/g, ',');
 
 /** A share as whole per cent: 0.741 → `74 %`. */
 export const printShare = (share: number): string => `${fixed(share * 100, 0)} %`;

@@ -1,4 +1,4 @@
-import type { PlayerId } from '@good-arc/core';
+import { type PlayerId, printCount } from '@good-arc/core';
 import { type MouseEvent, useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { download } from '../../ui/download.ts';
@@ -53,7 +53,7 @@ export function TakeAlong({ playerId }: { playerId: PlayerId | null }) {
       {coming && (
         <span ref={shown} className="flex scroll-mb-4 flex-wrap items-center gap-x-3" role="status">
           <progress className="progress w-40" value={coming.rounds} max={Math.max(1, coming.of)} aria-label="Rounds that are there" />
-          {coming.of > 0 ? `${coming.rounds.toLocaleString('en')} of ${coming.of.toLocaleString('en')} rounds` : 'Counting the rounds …'}
+          {coming.of > 0 ? `${printCount(coming.rounds)} of ${printCount(coming.of)} rounds` : 'Counting the rounds …'}
           <Button size="l" look="ghost" onClick={coming.giveUp}>
             Give up
           </Button>
