@@ -1,11 +1,12 @@
 // @vitest-environment happy-dom
 import { compareRates, ownScatter } from '@good-arc/core';
-import { render, screen, waitFor } from '@testing-library/react';
+import { act, render, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, test } from 'vitest';
 import type { PlayerRow } from '../src/api/rows.ts';
 import { today } from '../src/ui/day.ts';
 import { Units } from '../src/ui/Units.tsx';
+import { DayChart } from '../src/views/logbook/DayChart.tsx';
 import { PlayerProgress } from '../src/views/logbook/PlayerProgress.tsx';
 import type { ShownProgress } from '../src/views/logbook/shown.ts';
 import { saySides, saySizedBy } from '../src/words/logbook.ts';
@@ -142,4 +143,16 @@ describe('a goal with a date', () => {
     await waitFor(() => expect(asked).toHaveLength(2));
     expect(asked[1]).toMatchObject({ seen: '"2"', body: { aims: [] } });
   });
+});
+
+test('a chart says its days and figures, and measures no label of them on the page', async () => {
+  const points = Array.from({ length: 12 }, (_, i) => ({ name: `${i + 1} Nov`, value: 2 * i }));
+  const { container } = render(<DayChart label="Swings" unit="swings a day" kind="line" points={points} />);
+  // on paper it is drawn at once
+  act(() => void window.dispatchEvent(new Event('beforeprint')));
+  const labels = [...container.querySelectorAll('svg text')].map(({ textContent }) => textContent);
+  expect(labels).toEqual(expect.arrayContaining(['1 Nov', '0', '24']));
+  expect(labels).not.toContain('2 Nov');
+  // where Recharts writes what it measures
+  expect(document.querySelector('#recharts_measurement_span')).toBeNull();
 });

@@ -1,6 +1,6 @@
 import { type CurveShape, curveAt, curveVariance, type DialMoves, printReading, type Scale, shareOf, studentT975 } from '@good-arc/core';
-import { Area, CartesianGrid, ComposedChart, Line, Scatter, XAxis, YAxis } from 'recharts';
-import { CHART_LABEL, ChartFrame } from './ChartFrame.tsx';
+import { Area, ComposedChart, Line, Scatter, XAxis, YAxis } from 'recharts';
+import { ChartFrame, ChartLines, chartTick } from './ChartFrame.tsx';
 import { chartUnit } from './dialUnits.ts';
 import { useUnits } from './Units.tsx';
 
@@ -45,17 +45,18 @@ export function DialChart({ moves, scale, curve, balls = [], height = 220, label
     <ChartFrame label={label} unit={name} height={height}>
       {(size) => (
         <ComposedChart {...size} data={line} margin={{ top: 6, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
-          <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
+          <ChartLines />
           <XAxis
             dataKey="reading"
             type="number"
             domain={[scale.lo, scale.hi]}
             tickCount={6}
-            tick={CHART_LABEL}
+            interval={0}
+            tick={chartTick}
             stroke="currentColor"
             tickFormatter={(reading: number) => printReading({ ...scale, kind: scale.kind === 'colours' ? 'colours' : 'numbers' }, reading)}
           />
-          <YAxis width={44} tick={CHART_LABEL} stroke="currentColor" tickFormatter={round} domain={['auto', 'auto']} />
+          <YAxis width={44} interval={0} tick={chartTick} stroke="currentColor" tickFormatter={round} domain={['auto', 'auto']} />
           <Area dataKey="band" stroke="none" fill="var(--color-arrive)" fillOpacity={0.22} isAnimationActive={false} activeDot={false} />
           <Line dataKey="value" stroke="var(--color-arrive)" strokeWidth={2.5} dot={false} activeDot={false} isAnimationActive={false} />
           <Scatter data={dots(false)} dataKey="ball" fill="var(--color-ball)" isAnimationActive={false} />

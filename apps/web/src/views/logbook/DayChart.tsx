@@ -1,5 +1,5 @@
-import { Area, Bar, CartesianGrid, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { CHART_LABEL, ChartFrame, leftOutBetween } from '../../ui/ChartFrame.tsx';
+import { Area, Bar, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
+import { ChartFrame, ChartLines, chartTick, leftOutBetween } from '../../ui/ChartFrame.tsx';
 
 /** Room for the figures of the axis, px. */
 const AXIS_PX = 40;
@@ -37,9 +37,9 @@ export function DayChart({
     <ChartFrame label={label} unit={unit} height={height}>
       {(size) => (
         <ComposedChart {...size} data={data} margin={{ top: 6, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
-          <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
-          <XAxis dataKey="name" tick={CHART_LABEL} stroke="currentColor" interval={leftOutBetween(points.length, size.width - AXIS_PX)} />
-          <YAxis width={AXIS_PX} interval={0} tick={CHART_LABEL} stroke="currentColor" tickFormatter={round} domain={[0, 'auto']} />
+          <ChartLines />
+          <XAxis dataKey="name" tick={chartTick} stroke="currentColor" interval={leftOutBetween(points.length, size.width - AXIS_PX)} />
+          <YAxis width={AXIS_PX} interval={0} tick={chartTick} stroke="currentColor" tickFormatter={round} domain={[0, 'auto']} />
           {kind === 'bars' ? (
             <Bar dataKey="value" fill="var(--color-arrive)" isAnimationActive={false} />
           ) : (

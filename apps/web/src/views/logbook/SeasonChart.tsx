@@ -1,6 +1,6 @@
 import type { SeasonWeek, WeekFact } from '@good-arc/core';
-import { Bar, CartesianGrid, Cell, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { CHART_LABEL, ChartFrame, leftOutBetween } from '../../ui/ChartFrame.tsx';
+import { Bar, Cell, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
+import { ChartFrame, ChartLines, chartTick, leftOutBetween } from '../../ui/ChartFrame.tsx';
 
 /** Room for the figures of each axis, px. */
 const AXIS_PX = 36;
@@ -27,21 +27,17 @@ export function SeasonChart({ weeks, rungs }: { weeks: readonly DrawnWeek[]; run
     <ChartFrame label="Balls of each week, planned and hit, and the rung to be on" unit="balls a week · rung, by the line" height={220}>
       {(size) => (
         <ComposedChart {...size} data={data} margin={{ top: 8, right: 4, bottom: 4, left: 0 }} barGap={-12} accessibilityLayer={false}>
-          <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
-          <XAxis
-            dataKey="name"
-            tick={CHART_LABEL}
-            stroke="currentColor"
-            interval={leftOutBetween(weeks.length, size.width - 2 * AXIS_PX)}
-          />
-          <YAxis yAxisId="balls" width={AXIS_PX} tick={CHART_LABEL} stroke="currentColor" allowDecimals={false} />
+          <ChartLines />
+          <XAxis dataKey="name" tick={chartTick} stroke="currentColor" interval={leftOutBetween(weeks.length, size.width - 2 * AXIS_PX)} />
+          <YAxis yAxisId="balls" width={AXIS_PX} interval={0} tick={chartTick} stroke="currentColor" allowDecimals={false} />
           <YAxis
             yAxisId="rung"
             orientation="right"
             width={AXIS_PX}
+            interval={0}
             domain={[0, rungs]}
             allowDecimals={false}
-            tick={CHART_LABEL}
+            tick={chartTick}
             stroke="currentColor"
           />
           <Bar yAxisId="balls" dataKey="planned" barSize={16} isAnimationActive={false}>
