@@ -313,6 +313,10 @@ describe('what next', () => {
     show();
     expect(document.body.textContent).toContain('Ines Rookwood should avoid: Serves on two days running.');
     expect(document.body.textContent).toContain('About half will succeed (50 %)');
+    const begins = screen.getByLabelText<HTMLInputElement>('Begins');
+    // not as the server drew it, days ago
+    expect(begins.value.slice(0, 10)).toBe(localMoment(new Date().toISOString()).slice(0, 10));
+    fireEvent.change(begins, { target: { value: '2026-11-26T17:15' } });
     await user.click(screen.getByRole('button', { name: 'Take out Hard' }));
     await user.click(within(screen.getByRole('group', { name: 'Rounds of Kind' })).getByRole('button', { name: 'One round more' }));
     await user.click(screen.getByRole('button', { name: 'Keep as a plan' }));
@@ -320,7 +324,7 @@ describe('what next', () => {
     expect(planSchema.safeParse(plan).success).toBe(true);
     expect(plan.rungs[0]).toEqual({ rungId: id(20), rounds: 2, role: 'warm-up' });
     expect(plan.rungs.map((each: { rungId: string }) => each.rungId)).not.toContain(id(22));
-    expect(plan).toMatchObject({ name: 'Ines Rookwood, what next', playerIds: [id(10)], startsAt: '2026-11-26T16:00' });
+    expect(plan).toMatchObject({ name: 'Ines Rookwood, what next', playerIds: [id(10)], startsAt: '2026-11-26T17:15' });
   });
   test('what was changed can be proposed anew', async () => {
     const { user } = aPage();

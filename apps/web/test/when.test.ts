@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { localMoment, printMoment, sayDay } from '../src/ui/when.ts';
+import { localMoment, mayBegin, printMoment, sayDay } from '../src/ui/when.ts';
 
 /** In the viewer's own time, wherever that is. */
 const at = (...parts: [year: number, month: number, day: number, hour: number, minute: number]) => new Date(...parts).toISOString();
@@ -13,5 +13,13 @@ describe('moments and days', () => {
   test('and as a field for day and time takes them, summer and winter', () => {
     expect(localMoment(at(2026, 10, 3, 6, 4))).toBe('2026-11-03T06:04');
     expect(localMoment(at(2026, 6, 31, 23, 59))).toBe('2026-07-31T23:59');
+  });
+  test('an outing begins in the afternoon; later on at the next half hour, and never on another day', () => {
+    const begins = (hour: number, minute: number) => mayBegin(new Date(2026, 10, 3, hour, minute));
+    expect(begins(8, 15)).toBe('2026-11-03T16:00');
+    expect(begins(16, 0)).toBe('2026-11-03T16:00');
+    expect(begins(16, 1)).toBe('2026-11-03T16:30');
+    expect(begins(18, 45)).toBe('2026-11-03T19:00');
+    expect(begins(23, 50)).toBe('2026-11-03T23:30');
   });
 });

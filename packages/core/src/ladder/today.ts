@@ -1,6 +1,6 @@
 import type { Hold } from '../aim/index.ts';
 import { conditionsOf } from '../bench/index.ts';
-import { type Feed, isTrimOf, ROUNDING, type RungDocument, TRIM } from '../drill/index.ts';
+import { type Feed, isSlightTurn, isTrimOf, ROUNDING, type RungDocument, TRIM } from '../drill/index.ts';
 import { fly, type Launch } from '../flight/index.ts';
 import { aimMachine, type MachineProfile } from '../machine/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
@@ -66,10 +66,7 @@ function trimmedTo({ launch }: Feed, target: Feed['target'], venue: Venue, faste
   const question = questionOf(venue, { x: launch.x, y: launch.y, z: launch.z }, target);
   const near = (hold: Hold) =>
     aimMachine(free, question, launch, hold).solutions.find(
-      (each) =>
-        Math.abs(each.elevationDeg - launch.elevationDeg) <= TRIM.elevationDeg &&
-        Math.abs(shortTurnDeg(each.bearingDeg - launch.bearingDeg)) <= TRIM.turnDeg &&
-        Math.abs(each.speedMps / launch.speedMps - 1) <= TRIM.speedShare + ROUNDING,
+      (each) => isSlightTurn(each, launch) && Math.abs(each.speedMps / launch.speedMps - 1) <= TRIM.speedShare + ROUNDING,
     );
   const most = launch.speedMps * (faster ? 1 + TRIM.speedShare : 1 - TRIM.speedShare);
   const solution = near({ speedMps: launch.speedMps }) ?? near({ elevationDeg: launch.elevationDeg }) ?? near({ speedMps: most });

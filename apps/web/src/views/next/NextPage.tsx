@@ -1,13 +1,15 @@
 import { mainReason, mayHalve, type OutingRung, type PlayerId, printShare, type Sport } from '@good-arc/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ForCoaches } from '../../ui/ForCoaches.tsx';
 import { nextLink } from '../../ui/links.ts';
+import { useOwnClock } from '../../ui/Moment.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { TextField } from '../../ui/TextField.tsx';
 import { Units } from '../../ui/Units.tsx';
+import { mayBegin } from '../../ui/when.ts';
 import { ENDS_WORDS } from '../../words/next.ts';
 import { Part } from './Part.tsx';
 import { useNext } from './useNext.ts';
@@ -25,7 +27,7 @@ interface Props {
   day: number;
   swingsLeft: number | null;
   minutes: number;
-  /** `2026-11-24T16:30` */
+  /** By the server’s clock: `2026-11-24T16:30`. */
   startsAt: string;
 }
 
@@ -54,7 +56,10 @@ function Next({
 }: Props) {
   const [question] = useState({ rungs, playerIds, day, swingsLeft });
   const next = useNext(question, first);
-  const [startsAt, setStartsAt] = useState(begins);
+  const hasClock = useOwnClock();
+  const [chosen, setStartsAt] = useState<string | null>(null);
+  const proposed = useMemo(() => (hasClock ? mayBegin(new Date()) : begins), [hasClock, begins]);
+  const startsAt = chosen ?? proposed;
   const [isKeeping, setIsKeeping] = useState(false);
   const names = players.filter(({ id }) => playerIds.includes(id)).map(({ name }) => name);
   const go = (to: { playerIds?: PlayerId[]; courtId?: string }): void =>

@@ -7,8 +7,12 @@ import type { Whose } from '../../ui/ChangedSince.tsx';
 import { mergedFields } from '../../ui/merge.ts';
 import { toast } from '../../ui/toast.ts';
 import { attempt, saidWithUndo } from '../../ui/undo.ts';
+import { mayBegin } from '../../ui/when.ts';
 
-function firstPlan(ladder: LadderRow, kit: Kit, startsAt: string): PlanDocument {
+/** @param day that the page is about, and the time a plan of it begins with where that day is not the one of this device */
+function firstPlan(ladder: LadderRow, kit: Kit, day: string): PlanDocument {
+  const today = mayBegin(new Date());
+  const startsAt = today.slice(0, 10) === day.slice(0, 10) ? today : day;
   const fitting = kit.players.filter(({ level }) => level === ladder.level);
   return {
     name: ladder.name,
