@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, describe, expect, test, vi } from 'vitest';
 import { session } from '../src/db/schema.ts';
 import { isSeeded, seedDemo, wipe } from '../src/db/seed.ts';
-import { type Db, database, isDatabaseGone, openDatabase, untilThrough } from '../src/server/db.ts';
+import { type Db, database, isDatabaseGone, openDatabase, rowsOf, untilThrough } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { problemOf } from '../src/server/problem.ts';
@@ -125,6 +125,17 @@ describe('a database that is there and does not answer', () => {
     expect(isDatabaseGone(await within.catch((error: unknown) => error))).toBe(true);
     const [[row]] = (await impatient.execute(sql`select 7 as seven`)) as unknown as [[{ seven: number }]];
     expect(row.seven).toBe(7);
+    // one of our own words, while it is executed, and while it is prepared
+    const sleeps = await rowsOf(impatient, 'SELECT SLEEP(?)', [30]).catch((error: unknown) => error);
+    expect(isDatabaseGone(sleeps)).toBe(true);
+    const names = () => rowsOf(impatient, 'SELECT name FROM court WHERE id = ?', ['none']);
+    await db.transaction(async (tx) => {
+      await tx.execute(sql`LOCK TABLES court WRITE`);
+      const waits = await names().catch((error: unknown) => error);
+      await tx.execute(sql`UNLOCK TABLES`);
+      expect(isDatabaseGone(waits)).toBe(true);
+    });
+    expect(await names()).toEqual([]);
     await close();
   });
   test('writes that met another’s locks are done again; a node that is not ready is a 503', async () => {

@@ -19,8 +19,8 @@ function limited(pool: mysql.Pool, limitMs: number) {
     const run = (how: 'query' | 'execute') => async (statement: Statement, values?: unknown[]) => {
       const options = typeof statement === 'string' ? { sql: statement } : statement;
       try {
-        const timed = { ...options, timeout: limitMs };
-        return how === 'query' ? await connection.query(timed, values) : await connection.execute(timed, values as mysql.ExecuteValues);
+        if (how === 'query') return await connection.query({ ...options, timeout: limitMs }, values);
+        return await inTime(connection.execute(options, values as mysql.ExecuteValues), limitMs);
       } catch (error) {
         if ((error as { code?: string }).code === OUT_OF_TIME) {
           broken = true;
@@ -48,6 +48,19 @@ function limited(pool: mysql.Pool, limitMs: number) {
 }
 
 const OUT_OF_TIME = 'PROTOCOL_SEQUENCE_TIMEOUT';
+
+/** The driver limits what it executes, and not the preparing that goes before it. @throws `OUT_OF_TIME` */
+async function inTime<R>(answer: Promise<R>, limitMs: number): Promise<R> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(Object.assign(new Error('The statement ran out of time.'), { code: OUT_OF_TIME })), limitMs);
+  });
+  try {
+    return await Promise.race([answer, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
 
 /**
  * Opens a pool.

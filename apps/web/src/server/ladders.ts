@@ -87,6 +87,8 @@ function shown(store: Store, ladders: readonly Omit<KeptLadder, 'mark'>[]): Ladd
 export async function readLadders(store: Store, ids?: readonly string[]): Promise<LadderRow[]> {
   if (!ids) return shown(store, (await readAll(store)).ladders);
   if (ids.length === 0) return [];
+  // a transaction sees its own rows, and no others than it asks for
+  if (store.isWithin) return shown(store, await readSome(store, ids));
   const { ladders, isAll } = await readAll(store.apart());
   const found = ladders.filter(({ row }) => ids.includes(row.id));
   const others = isAll
