@@ -104,53 +104,56 @@ export function whereOf({ rungIds, playerId, ids, from, before, word, after }: R
   );
 }
 
+interface Named {
+  id: string;
+  name: string;
+}
+
+/** Those that are known, and of the others of these the rows, archived ones too. */
+async function withOthers(
+  store: Store,
+  table: typeof player | typeof machine | typeof court | typeof ladder,
+  known: readonly Named[],
+  ids: readonly string[],
+): Promise<Named[]> {
+  const others = ids.filter((id) => !known.some((each) => each.id === id));
+  return [...known, ...(await store.any(table, others))];
+}
+
+/** Names that belong to rounds: a page has those in use at hand. */
+async function namesFor(store: Store, rounds: readonly (typeof round.$inferSelect)[]) {
+  const of = (key: 'playerId' | 'machineId' | 'courtId' | 'rungId'): string[] => rounds.map((each) => each[key]);
+  const [kit, climbed] = store.marks ? await Promise.all([readKit(store), laddersOf(store, rounds)]) : [null, []];
+  const inUse = climbed.flatMap(({ id: ladderId, rungs }) => rungs.map(({ id }) => ({ id: id as string, ladderId })));
+  const [players, machines, courts, others] = await Promise.all([
+    withOthers(store, player, kit?.players ?? [], of('playerId')),
+    withOthers(store, machine, kit?.machines ?? [], of('machineId')),
+    withOthers(store, court, kit?.courts ?? [], of('courtId')),
+    store.any(
+      rung,
+      of('rungId').filter((id) => !inUse.some((each) => each.id === id)),
+    ),
+  ]);
+  const rungs = [...inUse, ...others];
+  const ladderIds = others.map(({ ladderId }) => ladderId);
+  const ladders = await withOthers(store, ladder, climbed, ladderIds);
+  const nameIn = (rows: readonly Named[], id: string | undefined): string => rows.find((each) => each.id === id)?.name ?? '–';
+  return ({ playerId, machineId, courtId, rungId }: typeof round.$inferSelect) => ({
+    playerName: nameIn(players, playerId),
+    machineName: nameIn(machines, machineId),
+    courtName: nameIn(courts, courtId),
+    ladderName: nameIn(ladders, rungs.find(({ id }) => id === rungId)?.ladderId),
+  });
+}
+
 /** Rounds with their results and the names that belong to them, newest first; archived players and kit keep their names. */
 export async function readRounds(store: Store, asked: RoundsAsked): Promise<RoundRow[]> {
   const where = whereOf(asked);
   if (where === null) return [];
   const rounds = await store.page(round, where, [desc(round.startedAt), desc(round.id)], asked.most);
   if (rounds.length === 0) return [];
-  const of = (key: 'playerId' | 'machineId' | 'courtId' | 'rungId'): string[] => rounds.map((each) => each[key]);
-  const [byRound, kit, known] = await Promise.all([
-    resultsOf(
-      store,
-      rounds.map(({ id }) => id),
-    ),
-    // a page has read both already
-    store.marks ? readKit(store) : null,
-    store.marks ? laddersOf(store, rounds) : [],
-  ]);
-  const named = async <T extends typeof player | typeof machine | typeof court>(
-    table: T,
-    at: readonly { id: string; name: string }[],
-    ids: readonly string[],
-  ): Promise<{ id: string; name: string }[]> => {
-    const gone = await store.any(
-      table as typeof player,
-      ids.filter((id) => !at.some((each) => each.id === id)),
-    );
-    return [...at, ...gone];
-  };
-  const onKnown = known.flatMap(({ id: ladderId, rungs }) => rungs.map(({ id }) => ({ id: id as string, ladderId })));
-  const [players, machines, courts, gone] = await Promise.all([
-    named(player, kit?.players ?? [], of('playerId')),
-    named(machine, kit?.machines ?? [], of('machineId')),
-    named(court, kit?.courts ?? [], of('courtId')),
-    store.any(
-      rung,
-      of('rungId').filter((id) => !onKnown.some((each) => each.id === id)),
-    ),
-  ]);
-  const rungs = [...onKnown, ...gone];
-  const ladders = [
-    ...known,
-    ...(await store.any(
-      ladder,
-      gone.map(({ ladderId }) => ladderId),
-    )),
-  ];
-  const nameIn = (rows: readonly { id: string; name: string }[], id: string | undefined): string =>
-    rows.find((each) => each.id === id)?.name ?? '–';
+  const ids = rounds.map(({ id }) => id);
+  const [byRound, names] = await Promise.all([resultsOf(store, ids), namesFor(store, rounds)]);
   return rounds.flatMap((each) => {
     const card = readCard(store, each);
     if (!card) return [];
@@ -162,10 +165,7 @@ export async function readRounds(store: Store, asked: RoundsAsked): Promise<Roun
         playerId: each.playerId,
         machineId: each.machineId,
         courtId: each.courtId,
-        playerName: nameIn(players, each.playerId),
-        machineName: nameIn(machines, each.machineId),
-        courtName: nameIn(courts, each.courtId),
-        ladderName: nameIn(ladders, rungs.find(({ id }) => id === each.rungId)?.ladderId),
+        ...names(each),
         card,
         weather: parsedOnce(weatherSchema, each.weather).data ?? card.weather,
         confirmedBy: each.confirmedBy,
