@@ -106,20 +106,15 @@ describe('a page knows by who asks for it whether anything is another', () => {
     const asked = await names(store);
     expect(asked).not.toContain('–');
     expect(await names(await page())).toEqual(asked);
-    for (const [table, of] of [
+    const gone = [
       [player, ids.player],
       [ladder, ids.ladder],
       [rung, ids.rung],
-    ] as const)
-      await store.remove(table, of, 'row');
+    ] as const;
+    for (const [table, of] of gone) await store.remove(table, of, 'row');
     expect(await ladderWith(await page(), ids.rung)).toBeUndefined();
     expect(await names(await page())).toEqual(asked);
-    for (const [table, of] of [
-      [player, ids.player],
-      [ladder, ids.ladder],
-      [rung, ids.rung],
-    ] as const)
-      await store.restore(table, of, 'row');
+    for (const [table, of] of gone) await store.restore(table, of, 'row');
   });
 });
 
