@@ -8,7 +8,7 @@ async function openRung(page: Page, name: string): Promise<void> {
   // on hold may be the round of a test before this one, of another device
   await expect(page.getByRole('button', { name: /^(Arm|Resume|Take it over)/ })).toBeEnabled();
   // what an earlier go left open
-  if (await page.getByRole('button', { name: /^Resume/ }).isVisible()) await page.getByRole('button', { name: 'Finish round' }).click();
+  if (await page.getByRole('button', { name: /^Resume/ }).isVisible()) await page.getByRole('button', { name: 'Finish round', exact: true }).click();
 }
 
 async function feedOne(page: Page): Promise<void> {
@@ -43,7 +43,7 @@ test('closing the page holds the machine; opening it again finds the round where
   await again.getByRole('button', { name: /^Resume/ }).click();
   await expect(machineState(again)).toHaveAttribute('data-state', 'feeding');
   await again.getByRole('button', { name: /^Stow/ }).click();
-  await again.getByRole('button', { name: 'Finish round' }).click();
+  await again.getByRole('button', { name: 'Finish round', exact: true }).click();
   await expect(again.getByText('Round finished: 0 of 1.')).toBeVisible();
 });
 
@@ -60,7 +60,7 @@ test('killing the web server loses nothing that was acknowledged, and what was t
   await expect(page.getByText(/kept on this device/)).toBeVisible();
   await expect(page.getByText(/kept on this device/)).toBeHidden({ timeout: 30_000 });
   await expect(machineState(page)).toHaveAttribute('data-state', 'held', { timeout: 30_000 }); // it had stopped by itself
-  await page.getByRole('button', { name: 'Finish round' }).click();
+  await page.getByRole('button', { name: 'Finish round', exact: true }).click();
   await page.getByRole('link', { name: 'Ball by ball' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Across the net, deeper');
   await expect(page.getByText('1 of 2').first()).toBeVisible();
