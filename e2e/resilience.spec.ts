@@ -8,7 +8,8 @@ async function openRung(page: Page, name: string): Promise<void> {
   // on hold may be the round of a test before this one, of another device
   await expect(page.getByRole('button', { name: /^(Arm|Resume|Take it over)/ })).toBeEnabled();
   // what an earlier go left open
-  if (await page.getByRole('button', { name: /^Resume/ }).isVisible()) await page.getByRole('button', { name: 'Finish round', exact: true }).click();
+  if (await page.getByRole('button', { name: /^Resume/ }).isVisible())
+    await page.getByRole('button', { name: 'Finish round', exact: true }).click();
 }
 
 async function feedOne(page: Page): Promise<void> {

@@ -137,7 +137,10 @@ describe('a database that is there and does not answer', () => {
       database.on('data', (told) => near.write(told)).on('error', () => near.destroy());
     });
     await new Promise<void>((done) => between.listen(0, '127.0.0.1', done));
-    const { db: impatient, close } = openDatabase(Object.assign(new URL(far), { port: (between.address() as AddressInfo).port }).href, 300);
+    const { db: impatient, close } = openDatabase(
+      Object.assign(new URL(far), { port: (between.address() as AddressInfo).port }).href,
+      1000,
+    );
     const one = () => rowsOf(impatient, 'SELECT 1 AS one FROM DUAL WHERE 1 = ?', [1]);
     const [known, another] = [one, () => rowsOf(impatient, 'SELECT 2 AS two FROM DUAL WHERE 1 = ?', [1])];
     expect(await known()).toEqual([{ one: 1 }]);

@@ -49,7 +49,7 @@ async function readSome(store: Store, ids: readonly string[]): Promise<Omit<Kept
 }
 
 /** Of each ladder what tells whether it or a rung of it is another. */
-async function readHeads(store: Store, most: number): Promise<{ id: string; mark: string }[]> {
+async function readMarks(store: Store, most: number): Promise<{ id: string; mark: string }[]> {
   const ofRungs = sql.raw(markWhere(rung, 'rung.ladder_id = ladder.id'));
   return store.read((db, mine) =>
     db
@@ -63,10 +63,10 @@ async function readHeads(store: Store, most: number): Promise<{ id: string; mark
 
 /** All ladders of the club, easiest first. Those that are as they were are not read again: in a large club somebody is always at work on one. */
 const readAll = unlessChanged('ladders', async (store, before: { ladders: readonly KeptLadder[]; isAll: boolean } | undefined) => {
-  const heads = await readHeads(store, MOST_LISTED + 1);
+  const marks = await readMarks(store, MOST_LISTED + 1);
   const known = new Map(before?.ladders.map((each) => [each.row.id as string, each]));
-  const isAll = heads.length <= MOST_LISTED;
-  const listed = heads.slice(0, MOST_LISTED);
+  const isAll = marks.length <= MOST_LISTED;
+  const listed = marks.slice(0, MOST_LISTED);
   const changed = listed.filter(({ id, mark }) => known.get(id)?.mark !== mark).map(({ id }) => id);
   const read = new Map((await readSome(store, changed)).map((each) => [each.row.id as string, each]));
   if (!isAll) store.leaveOut([tooMany(ladder, MOST_LISTED)]);
