@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
 import { act, createElement, useId } from 'react';
 import { hydrateRoot } from 'react-dom/client';
-import { describe, expect, test } from 'vitest';
-import { handed, opened, sent, sentToScripts } from '../src/islands/sent.ts';
+import { describe, expect, test, vi } from 'vitest';
+import { carrierOf, handed, opened, sent, sentToScripts } from '../src/islands/sent.ts';
 import islands from '../src/islands/server.ts';
 
 const page = () => ({ result: {} });
@@ -25,10 +25,11 @@ describe('islands', () => {
   }
   const props = { viewer: { name: 'Ines “Quote” <b>', units: null }, rungs: [1, 2.5, -0.25], at: '</script><script>alert(1)</script>' };
   test('what a page hands a drawing stands beside it, and arrives as it was, with what Astro adds', () => {
-    const { props: shown, carrier } = handed({ ...sent(props), children: 'slot' });
+    const { props: shown, text, isAll } = handed({ ...sent(props), children: 'slot' });
     expect(shown).toEqual({ ...props, children: 'slot' });
     expect((shown as typeof props).rungs).toBe(props.rungs);
-    const element = island(`<p>Drawn</p>${carrier}`);
+    expect(isAll).toBe(false);
+    const element = island(`<p>Drawn</p>${carrierOf(text ?? '')}`);
     expect(element.querySelectorAll('script')).toHaveLength(1);
     expect(opened(element, { children: 'slot' })).toEqual({ ...props, children: 'slot' });
     expect(element.innerHTML).toBe('<p>Drawn</p><!--astro:end-->');
@@ -58,6 +59,25 @@ describe('islands', () => {
     expect(first.html).not.toBe(second.html);
     expect(first.attrs.prefix).not.toBe(second.attrs.prefix);
     expect((await draw.call(page(), Greeting, sent({ name: 'Bramble', size: 3 }))).attrs.prefix).toBe('r0');
+  });
+  test('one is drawn once a minute as long as its props are the same', async () => {
+    vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-06-01T10:00:10Z') });
+    let drawings = 0;
+    const Day = ({ name }: { name: string }) => <p>{`${name} ${new Date().getDate()} ${++drawings}`}</p>;
+    const Other = ({ name }: { name: string }) => <h2>{name}</h2>;
+    const draw = async (Island: typeof Day, props: object) => (await islands.renderToStaticMarkup.call(page(), Island, props)).html;
+    try {
+      const first = await draw(Day, sent({ name: 'Bramble' }));
+      expect(await draw(Day, sent({ name: 'Bramble' }))).toBe(first);
+      expect(drawings).toBe(1);
+      expect(await draw(Day, sent({ name: 'Fenn' }))).toContain('Fenn');
+      expect(await draw(Other, sent({ name: 'Bramble' }))).toMatch(/^<h2>Bramble/);
+      expect(await draw(Day, { ...sent({ name: 'Bramble' }), children: 'slot' })).toContain(' 3</p>');
+      vi.setSystemTime(new Date('2026-06-01T10:01:00Z'));
+      expect(await draw(Day, sent({ name: 'Bramble' }))).toContain(' 4</p>');
+    } finally {
+      vi.useRealTimers();
+    }
   });
   test('what cannot be drawn is an error, not half a page', async () => {
     await expect(islands.renderToStaticMarkup.call(page(), Broken, {})).rejects.toThrow('no such ball');

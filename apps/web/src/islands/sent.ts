@@ -16,14 +16,18 @@ export const sent = <Props extends object>(props: Props): Props => ({ [ITSELF]: 
 /** Props of an island that its scripts draw: nothing of it goes through `server.ts`. @returns to the page it is still the props */
 export const sentToScripts = <Props extends object>(props: Props): Props => ({ [SENT]: JSON.stringify(props) }) as unknown as Props;
 
-/** On the server: what was handed, with the same documents as the page read, whose drawings and verdicts are kept. */
-export function handed(props: object): { props: object; carrier: string } {
+/**
+ * On the server: what was handed, with the same documents as the page read, whose drawings and verdicts are kept.
+ * @returns `text`: the props as text; null where nothing of ours was handed. `isAll`: nothing else was handed with them (slots)
+ */
+export function handed(props: object): { props: object; text: string | null; isAll: boolean } {
   const { [ITSELF]: itself, ...others } = props as Record<string | symbol, unknown>;
-  if (!itself) return { props, carrier: '' };
-  // no text ends the element it stands in
-  const text = JSON.stringify(itself).replaceAll('<', '\\u003c');
-  return { props: { ...itself, ...others }, carrier: `<script type="application/json">${text}</script>` };
+  if (!itself) return { props, text: null, isAll: false };
+  return { props: { ...itself, ...others }, text: JSON.stringify(itself), isAll: Object.keys(others).length === 0 };
 }
+
+/** The element that carries this text of props; no text ends it. */
+export const carrierOf = (text: string): string => `<script type="application/json">${text.replaceAll('<', '\\u003c')}</script>`;
 
 /** In the browser: the props again, with what Astro handed beside them (slots). What carried them is taken away, and the drawing stands alone. */
 export function opened(element: Element, beside: object): object {

@@ -1,13 +1,25 @@
+import { LRUCache } from 'lru-cache';
 import { createElement, type FunctionComponent, type ReactNode } from 'react';
 import { renderToString } from 'react-dom/server.node';
-import { handed } from './sent.ts';
+import { carrierOf, handed } from './sent.ts';
+
+type Island = FunctionComponent<object>;
 
 /** How many islands of a page are drawn: ids of its parts differ by it. */
 const drawn = new WeakMap<object, number>();
 
+/** Of drawings that were made lately and of the props they were made from, characters: a club's pages at one moment are half a million. */
+const MOST_KEPT = 16_000_000;
+const kept = new LRUCache<string, { island: Island; minute: number; html: string }>({
+  max: 2000,
+  maxSize: MOST_KEPT,
+  sizeCalculation: ({ html }, key) => key.length + html.length,
+});
+
 /**
  * How Astro draws an island on the server. Its own for React draws each twice, once to ask whether it is React’s (here all are), and puts it out through a
- * stream, which costs as much as the drawing. What comes later (`ui/later.tsx`) is drawn in the browser.
+ * stream, which costs as much as the drawing. What comes later (`ui/later.tsx`) is drawn in the browser. The same island with the same props, in the same
+ * minute (some say “today”), is the same drawing: most of what a club opens nobody has changed since somebody else opened it.
  */
 export default {
   name: '@astrojs/react',
@@ -16,9 +28,18 @@ export default {
     const before = drawn.get(this.result) ?? 0;
     drawn.set(this.result, before + 1);
     const options = { identifierPrefix: `r${before}` };
-    const { props: shown, carrier } = handed(props);
-    const html = renderToString(createElement(Component as FunctionComponent, shown), options) + carrier;
-    return { attrs: { prefix: options.identifierPrefix }, html };
+    const attrs = { prefix: options.identifierPrefix };
+    const island = Component as Island;
+    const { props: shown, text, isAll } = handed(props);
+    const draw = () => renderToString(createElement(island, shown), options) + (text === null ? '' : carrierOf(text));
+    if (text === null || !isAll) return { attrs, html: draw() };
+    const key = `${attrs.prefix} ${text}`;
+    const minute = Math.floor(Date.now() / 60_000);
+    const last = kept.get(key);
+    if (last?.island === island && last.minute === minute) return { attrs, html: last.html };
+    const html = draw();
+    kept.set(key, { island, minute, html });
+    return { attrs, html };
   },
   supportsAstroStaticSlot: true,
 };
