@@ -1,13 +1,21 @@
-import { type Checklist, checklistSchema, firstChecklist, type MachineProfile } from '@good-arc/core';
-import { eq } from 'drizzle-orm';
+import { type Checklist, checklistSchema, firstChecklist, type MachineProfile, once } from '@good-arc/core';
+import { eq, sql } from 'drizzle-orm';
 import { club, outing } from '../db/schema.ts';
 import { type Db, database } from './db.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
 
+const KEPT = once((db: Db) =>
+  db
+    .select({ checks: club.checks })
+    .from(club)
+    .where(eq(club.id, sql.placeholder('clubId')))
+    .prepare(),
+);
+
 /** The club's checklist, else the one that comes with the machine; so, too, when what is kept cannot be read. */
 export async function readChecks({ clubId }: Scope, profile: MachineProfile, db: Db = database()): Promise<Checklist> {
-  const [row] = await db.select({ checks: club.checks }).from(club).where(eq(club.id, clubId));
+  const [row] = await KEPT(db).execute({ clubId });
   return checklistSchema.safeParse(row?.checks).data ?? firstChecklist(profile);
 }
 

@@ -1,10 +1,12 @@
-import { demandTimes, type PlayerId, speedShareOn } from '@good-arc/core';
-import { and, count, countDistinct, desc, eq, gt, gte, max, sum } from 'drizzle-orm';
+import { demandTimes, once, type PlayerId, speedShareOn } from '@good-arc/core';
+import { and, count, countDistinct, desc, eq, gt, max, sum } from 'drizzle-orm';
 import type { ClubPlayer, ClubWeek, Kit, KitWorry, LadderRow, WrongRung } from '../api/rows.ts';
 import { machine, round, tuneUp } from '../db/schema.ts';
-import { learnAnswers, readComers } from './comers.ts';
+import { learnAnswers, readLearnt } from './comers.ts';
+import type { Db } from './db.ts';
+import { beganSince } from './list-rounds.ts';
 import { standingsOf } from './standings.ts';
-import type { Store } from './store.ts';
+import { ofClub, type Store } from './store.ts';
 
 const DAY_MS = 86_400_000;
 /** Who was here lately, and what rungs came to: so many days back. */
@@ -21,56 +23,52 @@ const DRAG_SHARE = 1.08;
 /** From so few players on what harder balls cost in the club is worth a word. */
 const TOLD_BY_PLAYERS = 3;
 
+const COUNTS = { rounds: count(), balls: sum(round.balls).mapWith(Number), hits: sum(round.hits).mapWith(Number) };
+const WERE_HERE = once((db: Db) =>
+  db
+    .select({ playerId: round.playerId, last: max(round.startedAt), ...COUNTS })
+    .from(round)
+    .where(beganSince())
+    .groupBy(round.playerId)
+    .orderBy(desc(max(round.startedAt)))
+    .prepare(),
+);
+const RAN = once((db: Db) =>
+  db
+    .select({ rungId: round.rungId, players: countDistinct(round.playerId), ...COUNTS })
+    .from(round)
+    .where(and(beganSince(), eq(round.forLearning, false), gt(round.balls, 0)))
+    .groupBy(round.rungId)
+    .prepare(),
+);
+const TUNED = once((db: Db) =>
+  db
+    .select({ machineId: tuneUp.machineId, last: max(tuneUp.tunedAt) })
+    .from(tuneUp)
+    .innerJoin(machine, and(eq(machine.id, tuneUp.machineId), ofClub(machine)))
+    .where(ofClub(tuneUp))
+    .groupBy(tuneUp.machineId)
+    .prepare(),
+);
+
 /** What a club should know this week: who was here, who stands still, which rungs are wrong, what of its kit wants a look. */
 export async function readClub(store: Store, kit: Kit, ladders: readonly LadderRow[], now: Date): Promise<ClubWeek> {
   const since = (days: number): Date => new Date(now.getTime() - days * DAY_MS);
   const [people, rungs, tuned] = await Promise.all([
-    store.read((db, mine) =>
-      db
-        .select({
-          playerId: round.playerId,
-          last: max(round.startedAt),
-          rounds: count(),
-          balls: sum(round.balls).mapWith(Number),
-          hits: sum(round.hits).mapWith(Number),
-        })
-        .from(round)
-        .where(and(mine(round), gte(round.startedAt, since(LATELY_DAYS))))
-        .groupBy(round.playerId)
-        .orderBy(desc(max(round.startedAt))),
-    ),
-    store.read((db, mine) =>
-      db
-        .select({
-          rungId: round.rungId,
-          players: countDistinct(round.playerId),
-          rounds: count(),
-          balls: sum(round.balls).mapWith(Number),
-          hits: sum(round.hits).mapWith(Number),
-        })
-        .from(round)
-        .where(and(mine(round), gte(round.startedAt, since(RUNGS_DAYS)), eq(round.forLearning, false), gt(round.balls, 0)))
-        .groupBy(round.rungId),
-    ),
-    store.read((db, mine) =>
-      db
-        .select({ machineId: tuneUp.machineId, last: max(tuneUp.tunedAt) })
-        .from(tuneUp)
-        .innerJoin(machine, and(eq(machine.id, tuneUp.machineId), mine(machine)))
-        .where(mine(tuneUp))
-        .groupBy(tuneUp.machineId),
-    ),
+    store.ask(WERE_HERE, { from: since(LATELY_DAYS) }),
+    store.ask(RAN, { from: since(RUNGS_DAYS) }),
+    store.ask(TUNED),
   ]);
   const here = people.flatMap(({ playerId, last, ...counts }) => {
     const player = kit.players.find(({ id }) => id === playerId);
     return player && last ? [{ player, last: last.toISOString(), ...counts }] : [];
   });
-  const comers = await readComers(
+  const { comers, answers: before } = await readLearnt(
     store,
     kit,
     here.slice(0, MOST_LOOKED_THROUGH).map(({ player }) => player),
   );
-  const { answers, players: told } = await learnAnswers(store, comers);
+  const { answers, players: told } = await learnAnswers(store, comers, before);
   const players = here.map(({ player, last, rounds, balls, hits }): ClubPlayer => {
     const comer = comers.find((each) => each.player.id === player.id);
     const trends = comer?.progress.strokes.filter(({ trend }) => trend === 'better' || trend === 'worse') ?? [];

@@ -30,27 +30,38 @@ interface Whose {
 }
 const keyOf = ({ playerId, rungId = '' as RungId }: Whose): string => `${playerId} ${rungId}`;
 
+const answersSchema = z.array(z.number().gt(0).lt(1)).length(3);
+/** Answers as the club's row has them. */
+const answersIn = (text: string | null): number[] | undefined =>
+  answersSchema.safeParse(text === null ? null : club.answers.mapFromDriverValue(text)).data;
+
 /**
  * What tells whether any of the newest rounds of each was added, changed, moved or deleted, or any ball of one, which touches its round: of these alone, so
- * that years of others do not count.
+ * that years of others do not count. Besides, how usual each answer to harder balls is in this club, where anything told it.
  */
-async function newestMarks(store: Store, asked: readonly Whose[], most: number): Promise<Map<string, string>> {
+async function newestMarks(
+  store: Store,
+  asked: readonly Whose[],
+  most: number,
+): Promise<{ marks: Map<string, string>; answers?: number[] }> {
   const each = [...new Map(asked.map((one) => [keyOf(one), one])).values()];
-  if (each.length === 0) return new Map();
+  if (each.length === 0) return { marks: new Map() };
   const marked = each.map(
     (one) =>
       `(SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(CONCAT(id, updated_at)))) FROM (SELECT id, updated_at FROM round FORCE INDEX (${indexOf(one)}) WHERE club_id = ? AND player_id = ?${one.rungId === undefined ? '' : ' AND rung_id = ?'} AND deleted_at IS NULL ORDER BY started_at DESC, id DESC LIMIT ?) newest)`,
   );
-  const values = each.flatMap(({ playerId, rungId }) => [store.clubId, playerId, ...(rungId === undefined ? [] : [rungId]), most]);
+  const values = each.flatMap<unknown>(({ playerId, rungId }) => [store.clubId, playerId, ...(rungId === undefined ? [] : [rungId]), most]);
   // one column: two dozen would be described one by one
-  const [row] = await store.read((db) => rowsOf<{ marks: string }>(db, `SELECT CONCAT_WS(',', ${marked.join(', ')}) AS marks`, values));
+  const statement = `SELECT CONCAT_WS(',', ${marked.join(', ')}) AS marks, (SELECT answers FROM club WHERE id = ?) AS answers`;
+  const [row] = await store.read((db) => rowsOf<{ marks: string; answers: string | null }>(db, statement, [...values, store.clubId]));
   const marks = row!.marks.split(',');
-  return new Map(each.map((one, i) => [keyOf(one), marks[i]!]));
+  const answers = answersIn(row!.answers);
+  return { marks: new Map(each.map((one, i) => [keyOf(one), marks[i]!])), ...(answers && { answers }) };
 }
 
 /** The newest rounds of these players on these rungs, newest first: read once, and again when anything of them has changed. */
 export async function roundsOnEach(store: Store, asked: readonly Required<Whose>[], most: number) {
-  const marks = await newestMarks(store, asked, most);
+  const { marks } = await newestMarks(store, asked, most);
   return async (playerId: PlayerId, rungId: RungId): Promise<readonly BriefRound[]> => {
     const [key, mark] = [`${store.clubId} ${playerId} ${rungId} ${most}`, marks.get(keyOf({ playerId, rungId })) ?? ''];
     const before = onRungs.get(key);
@@ -62,35 +73,41 @@ export async function roundsOnEach(store: Store, asked: readonly Required<Whose>
   };
 }
 
-const answersSchema = z.array(z.number().gt(0).lt(1)).length(3);
-
-/** How usual each answer to harder balls is in this club; undefined while nothing told it. */
-async function readAnswers({ clubId }: Store): Promise<number[] | undefined> {
-  const [row] = await database().select({ answers: club.answers }).from(club).where(eq(club.id, clubId));
-  return answersSchema.safeParse(row?.answers).data;
-}
-
 /** A change of no weight by so much is worth working everybody’s rounds out again. */
 const WORTH_KEEPING = 0.02;
 
-/** Learns how usual each answer is from these players, and keeps it with the club where that changed. @returns it, and of how many players it is known */
-export async function learnAnswers(store: Store, comers: readonly Comer[]): Promise<{ answers: number[]; players: number }> {
+/**
+ * Learns how usual each answer is from these players, and keeps it with the club where that changed.
+ * @param before what the club knew until now @returns what it is, and of how many players it is known
+ */
+export async function learnAnswers(
+  store: Store,
+  comers: readonly Comer[],
+  before: readonly number[] | undefined,
+): Promise<{ answers: number[]; players: number }> {
   const told = comers
     .map(({ progress }) => progress.strokes.filter(({ days }) => ballsIn(days) >= OWN_FROM_BALLS).map(({ own }) => own.answers()))
     .filter((strokes) => strokes.length > 0);
   const answers = clubAnswers(told.flat()).map((each) => Number(each.toFixed(4)));
-  const before = await readAnswers(store);
   const changed = told.length > 0 && answers.some((each, i) => Math.abs(each - (before?.[i] ?? -1)) >= WORTH_KEEPING);
   if (changed) await database().update(club).set({ answers }).where(eq(club.id, store.clubId));
   return { answers, players: told.length };
 }
 
 /** Who comes, with what their rounds come to: worked out once, and again when anything of it has changed. */
-export async function readComers(store: Store, kit: Kit, players: readonly PlayerRow[]): Promise<Comer[]> {
+export const readComers = async (store: Store, kit: Kit, players: readonly PlayerRow[]): Promise<Comer[]> =>
+  (await readLearnt(store, kit, players)).comers;
+
+/** As `readComers`, with what the club knew of answers to harder balls. */
+export async function readLearnt(
+  store: Store,
+  kit: Kit,
+  players: readonly PlayerRow[],
+): Promise<{ comers: Comer[]; answers: number[] | undefined }> {
   const asked = players.map(({ id }) => ({ playerId: id }));
-  const [marks, answers] = await Promise.all([newestMarks(store, asked, MOST_ROUNDS), readAnswers(store)]);
+  const { marks, answers } = await newestMarks(store, asked, MOST_ROUNDS);
   const ofKit = JSON.stringify([answers, kit.machines.map(({ id, version }) => [id, version]), kit.gameBalls]);
-  return Promise.all(
+  const comers = await Promise.all(
     players.map(async (player) => {
       const key = `${store.clubId} ${player.id}`;
       const mark = `${marks.get(keyOf({ playerId: player.id })) ?? ''} ${player.version} ${ofKit}`;
@@ -104,6 +121,7 @@ export async function readComers(store: Store, kit: Kit, players: readonly Playe
       return { player, rounds, progress };
     }),
   );
+  return { comers, answers };
 }
 
 /** A player’s own scatter by stroke in a sport, as far as it is known on a day. */

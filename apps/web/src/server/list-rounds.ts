@@ -1,10 +1,10 @@
-import type { CourtId, PlayerId } from '@good-arc/core';
-import { and, count, desc, eq, gte, inArray, isNotNull, sql, sum } from 'drizzle-orm';
+import { type CourtId, once, type PlayerId } from '@good-arc/core';
+import { and, count, desc, eq, gte, inArray, isNotNull, type SQL, sql, sum } from 'drizzle-orm';
 import type { ListedRound, RanLast, RoundRow, Swings } from '../api/rows.ts';
 import { court, ladder, machine, player, round, rung } from '../db/schema.ts';
-import { rowsOf } from './db.ts';
+import { type Db, rowsOf } from './db.ts';
 import { type RoundsAsked, readCard, whereOf } from './read-rounds.ts';
-import type { Store } from './store.ts';
+import { ofClub, type Store } from './store.ts';
 
 /** Rounds as a list shows them: neither their balls nor what they were run with are read. Newest first; archived players and ladders keep their names. */
 export async function listRounds(store: Store, asked: RoundsAsked): Promise<ListedRound[]> {
@@ -80,26 +80,34 @@ export async function readRan(store: Store, ids: readonly string[]): Promise<Ran
   });
 }
 
+/** Rounds of the club that asks, since its `from`. */
+export const beganSince = (): SQL | undefined => and(ofClub(round), gte(round.startedAt, sql.placeholder('from')));
+const COUNTED = once((db: Db) =>
+  db
+    .select({ rounds: count(), balls: sum(round.balls).mapWith(Number), hits: sum(round.hits).mapWith(Number) })
+    .from(round)
+    .where(beganSince())
+    .prepare(),
+);
+
 /** Of all rounds since then: how many, and what was hit of what counted. */
 export async function countSince(store: Store, from: Date): Promise<{ rounds: number; hits: number; balls: number }> {
-  const [row] = await store.read((db, mine) =>
-    db
-      .select({ rounds: count(), balls: sum(round.balls).mapWith(Number), hits: sum(round.hits).mapWith(Number) })
-      .from(round)
-      .where(and(mine(round), gte(round.startedAt, from))),
-  );
+  const [row] = await store.ask(COUNTED, { from });
   return { rounds: row?.rounds ?? 0, balls: row?.balls ?? 0, hits: row?.hits ?? 0 };
 }
 
+const SWUNG = once((db: Db) =>
+  db
+    .select({ playerId: round.playerId, rungId: round.rungId, swings: sum(round.swings).mapWith(Number) })
+    .from(round)
+    .where(beganSince())
+    .groupBy(round.playerId, round.rungId)
+    .prepare(),
+);
+
 /** Swings since then, of each player on each rung: balls that were let go, or never fed, are none. */
 export async function swingsSince(store: Store, from: Date): Promise<Swings[]> {
-  const rows = await store.read((db, mine) =>
-    db
-      .select({ playerId: round.playerId, rungId: round.rungId, swings: sum(round.swings).mapWith(Number) })
-      .from(round)
-      .where(and(mine(round), gte(round.startedAt, from)))
-      .groupBy(round.playerId, round.rungId),
-  );
+  const rows = await store.ask(SWUNG, { from });
   return rows.filter(({ swings }) => swings > 0);
 }
 
@@ -138,19 +146,20 @@ export async function lastPlayerOn(store: Store, courtId: CourtId): Promise<stri
   return last?.playerId ?? null;
 }
 
+const WITH_ROUNDS = once((db: Db) => {
+  // one of each: asked whether any exists, the database reads all of them
+  const one = db
+    .select({ id: round.id })
+    .from(round, { forceIndex: 'round_player' })
+    .where(and(ofClub(round), eq(round.playerId, player.id)))
+    .limit(1);
+  return db
+    .select({ id: player.id, name: player.name })
+    .from(player)
+    .where(and(eq(player.clubId, sql.placeholder('clubId')), isNotNull(sql`(${one})`)))
+    .orderBy(player.name)
+    .prepare();
+});
+
 /** Players who have a round, by name. */
-export async function playersWithRounds(store: Store): Promise<{ id: string; name: string }[]> {
-  return store.read((db, mine) => {
-    // one of each: asked whether any exists, the database reads all of them
-    const one = db
-      .select({ id: round.id })
-      .from(round, { forceIndex: 'round_player' })
-      .where(and(mine(round), eq(round.playerId, player.id)))
-      .limit(1);
-    return db
-      .select({ id: player.id, name: player.name })
-      .from(player)
-      .where(and(eq(player.clubId, store.clubId), isNotNull(sql`(${one})`)))
-      .orderBy(player.name);
-  });
-}
+export const playersWithRounds = (store: Store): Promise<{ id: string; name: string }[]> => store.ask(WITH_ROUNDS);

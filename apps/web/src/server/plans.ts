@@ -1,23 +1,32 @@
-import { type PlanDocument, planSchema, scheduleOf, scoreRound } from '@good-arc/core';
-import { and, asc, eq, gte, lt } from 'drizzle-orm';
+import { once, type PlanDocument, planSchema, scheduleOf, scoreRound } from '@good-arc/core';
+import { and, asc, eq, gte, lt, sql } from 'drizzle-orm';
 import type { LadderRow, PlanRound, PlanRow } from '../api/rows.ts';
 import { ladder, plan } from '../db/schema.ts';
 import { planLadder } from '../ui/planLadder.ts';
+import type { Db } from './db.ts';
 import { readRounds } from './read-rounds.ts';
-import type { Store } from './store.ts';
+import { ofClub, type Store } from './store.ts';
 
 /** Planned outings that a page shows at most. */
 const MOST_PLANS = 200;
 
+const ORDER = [asc(plan.startsAt), asc(plan.id)];
+const PLANNED = once((db: Db) =>
+  db
+    .select({ id: plan.id, document: plan.document, version: plan.version })
+    .from(plan)
+    .where(and(ofClub(plan), gte(plan.startsAt, sql.placeholder('from')), lt(plan.startsAt, sql.placeholder('before'))))
+    .orderBy(...ORDER)
+    .limit(MOST_PLANS)
+    .prepare(),
+);
+
 /** Planned outings, the earliest first: from a day such as `2026-03-14` on, of that day only, or one by its id. */
 export async function readPlans(store: Store, asked: { from: string } | { on: string } | { id: string }): Promise<PlanRow[]> {
-  const where =
+  const rows =
     'id' in asked
-      ? eq(plan.id, asked.id)
-      : 'from' in asked
-        ? gte(plan.startsAt, asked.from)
-        : and(gte(plan.startsAt, asked.on), lt(plan.startsAt, `${asked.on}T99`));
-  const rows = await store.page(plan, where, [asc(plan.startsAt), asc(plan.id)], MOST_PLANS);
+      ? await store.page(plan, eq(plan.id, asked.id), ORDER, 1)
+      : await store.ask(PLANNED, 'from' in asked ? { from: asked.from, before: '9999' } : { from: asked.on, before: `${asked.on}T99` });
   return rows.flatMap(({ id, document, version }) => {
     const read = store.document(planSchema, document, { what: 'planned outing', id });
     return read ? [{ id, version, document: read }] : [];

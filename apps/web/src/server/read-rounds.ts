@@ -1,12 +1,13 @@
-import { type Outcome, type PlayerId, type RungDocument, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
+import { type Outcome, once, type PlayerId, type RungDocument, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
 import { and, desc, eq, gte, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { BriefRound, ResultRow, RoundRow } from '../api/rows.ts';
 import { parsedOnce } from '../db/parsed.ts';
 import { court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
+import type { Db } from './db.ts';
 import { readKit } from './kit.ts';
 import { laddersOf } from './ladders.ts';
-import type { Store } from './store.ts';
+import { ofClub, type Store } from './store.ts';
 
 /** What a round was run with; null, and set aside, when it cannot be read. */
 export const readCard = (store: Store, { id, card, startedAt }: { id: string; card: unknown; startedAt: Date }): RungDocument | null =>
@@ -220,11 +221,32 @@ async function readBriefly(store: Store, ids: readonly string[]): Promise<Map<st
   return found;
 }
 
+const INDEXES = ['round_newest', 'round_rung', 'round_player', 'round_player_rung'] as const;
+type RoundIndex = (typeof INDEXES)[number];
+
 /** The index that knows the newest of these, so that no other is taken. */
-export const indexOf = ({ playerId, rungId }: { playerId?: PlayerId; rungId?: RungId }): string => {
+export const indexOf = ({ playerId, rungId }: { playerId?: PlayerId; rungId?: RungId }): RoundIndex => {
   if (playerId === undefined) return rungId === undefined ? 'round_newest' : 'round_rung';
   return rungId === undefined ? 'round_player' : 'round_player_rung';
 };
+
+const headsBy = (forceIndex: RoundIndex) =>
+  once((db: Db) =>
+    db
+      .select({ id: round.id, updatedAt: round.updatedAt })
+      .from(round, { forceIndex })
+      .where(
+        and(
+          ofClub(round),
+          forceIndex.includes('player') ? eq(round.playerId, sql.placeholder('playerId')) : undefined,
+          forceIndex.includes('rung') ? eq(round.rungId, sql.placeholder('rungId')) : undefined,
+        ),
+      )
+      .orderBy(desc(round.startedAt), desc(round.id))
+      .limit(sql.placeholder('most'))
+      .prepare(),
+  );
+const HEADS = Object.fromEntries(INDEXES.map((each) => [each, headsBy(each)])) as Record<RoundIndex, ReturnType<typeof headsBy>>;
 
 /**
  * Rounds without the names that belong to them, and their results without what the machine said: what years of them are looked back at for. Newest first;
@@ -232,20 +254,7 @@ export const indexOf = ({ playerId, rungId }: { playerId?: PlayerId; rungId?: Ru
  */
 export async function readBrief(store: Store, asked: { playerId?: PlayerId; rungId?: RungId; most: number }): Promise<BriefRound[]> {
   const { playerId, rungId, most } = asked;
-  const heads = await store.read((db, mine) =>
-    db
-      .select({ id: round.id, updatedAt: round.updatedAt })
-      .from(round, { forceIndex: indexOf(asked) })
-      .where(
-        and(
-          mine(round),
-          playerId === undefined ? undefined : eq(round.playerId, playerId),
-          rungId === undefined ? undefined : eq(round.rungId, rungId),
-        ),
-      )
-      .orderBy(desc(round.startedAt), desc(round.id))
-      .limit(most),
-  );
+  const heads = await store.ask(HEADS[indexOf(asked)], { playerId, rungId, most });
   const known = heads.map(({ id, updatedAt }) => {
     const before = briefs.get(id);
     return before?.changed === updatedAt.getTime() ? before : undefined;

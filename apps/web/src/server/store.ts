@@ -30,6 +30,9 @@ export function tooMany(table: ClubTable, most: number): SetAside {
   return { what, id: what, name: '', problem: `There are more than ${most} of these: the rest is not on this page.` };
 }
 
+/** As `mine` in `Store.read`, of whichever club asks: for what is put together once and asked often. */
+export const ofClub = (table: ClubTable): SQL | undefined => and(eq(table.clubId, sql.placeholder('clubId')), isNull(table.deletedAt));
+
 type Row<T extends MySqlTable> = T['$inferSelect'];
 type Values<T extends MySqlTable> = Omit<T['$inferInsert'], 'clubId' | 'createdAt' | 'updatedAt' | 'deletedAt'> & { id: string };
 
@@ -91,6 +94,14 @@ export class Store {
   /** A reading of one's own over several tables; each must be bound by `mine`, which also leaves out what was removed. */
   read<R>(query: (db: Db, mine: (table: ClubTable) => SQL | undefined) => Promise<R>): Promise<R> {
     return query(this.db, (table) => and(this.mine(table), isNull(table.deletedAt)));
+  }
+
+  /** As `read`, of a statement that is put together once for a database (`once`) and bound by `ofClub`. @param values of its placeholders */
+  ask<R>(
+    statement: (db: Db) => { execute: (values: Record<string, unknown>) => Promise<R> },
+    values: Record<string, unknown> = {},
+  ): Promise<R> {
+    return statement(this.db).execute({ ...values, clubId: this.scope.clubId });
   }
 
   /**

@@ -1,4 +1,5 @@
-import { and, eq } from 'drizzle-orm';
+import { once } from '@good-arc/core';
+import { and, eq, sql } from 'drizzle-orm';
 import type { SavedView } from '../api/rows.ts';
 import { MOST_VIEWS, viewsSchema } from '../api/schemas.ts';
 import { membership } from '../db/schema.ts';
@@ -10,9 +11,17 @@ const own = ({ clubId, personId }: Scope) => and(eq(membership.clubId, clubId), 
 /** Views that cannot be read are as good as none. */
 const readable = (kept: unknown): SavedView[] => viewsSchema.safeParse(kept).data ?? [];
 
+const KEPT = once((db: Db) =>
+  db
+    .select({ views: membership.views })
+    .from(membership)
+    .where(and(eq(membership.clubId, sql.placeholder('clubId')), eq(membership.personId, sql.placeholder('personId'))))
+    .prepare(),
+);
+
 /** Choices of the logbook that the person keeps in this club, by name. */
 export async function readViews(db: Db, scope: Scope): Promise<SavedView[]> {
-  const [row] = await db.select({ views: membership.views }).from(membership).where(own(scope));
+  const [row] = await KEPT(db).execute({ clubId: scope.clubId, personId: scope.personId });
   return readable(row?.views);
 }
 
