@@ -8,7 +8,9 @@ const MOST_CPU_MS = 6;
 const FLAT = 1.2;
 /** With a crowd all but one page of twenty, and as many balls, come within this, ms. */
 const CROWD_MS = 50;
-const AMOUNT = 40;
+/** Requests of each page before it counts, and again where the server is warm and only the data are others. */
+const WARM = 600;
+const WARM_AGAIN = 60;
 const CROWD_S = 20;
 /** What a page may come to on a cheap phone: kB of scripts, ms until it is usable and until its largest paint, ms of long tasks. */
 const PHONE = { kB: 150, usableMs: 1200, paintMs: 1200, longMs: 250 };
@@ -90,7 +92,7 @@ export async function load(args) {
   await ensurePrograms({ database: true });
   await ensureModules();
   await buildAll();
-  const [{ aRig, quantile }, { grow }, { cost, crowd }, { writing }] = await Promise.all([
+  const [{ aRig, quantile }, { grow }, { costs, crowd }, { writing }] = await Promise.all([
     import('../soak/rig.mjs'),
     import('../load/grow.mjs'),
     import('../load/measure.mjs'),
@@ -101,17 +103,12 @@ export async function load(args) {
   try {
     const pids = () => [rig.server.child.pid, rig.mariadb.child.pid];
     const pages = { nothing: '/api/health', ...(await pagesOf(rig)) };
-    const measured = async () => {
-      /** @type {Record<string, Awaited<ReturnType<typeof cost>>>} */
-      const costs = {};
-      for (const [name, path] of Object.entries(pages)) costs[name] = await cost(pids(), `${rig.origin}${path}`, AMOUNT);
-      return costs;
-    };
-    const small = await step('pages with a dozen weeks of results', measured);
+    const urls = Object.fromEntries(Object.entries(pages).map(([name, path]) => [name, `${rig.origin}${path}`]));
+    const small = await step('pages with a dozen weeks of results', () => costs(pids, urls, WARM));
     const grown = await step(`making ${results.toLocaleString('en')} results`, () =>
       grow(rig.url, results, (share) => process.stderr.write(`  ${Math.round(100 * Math.min(1, share))} %\r`)),
     );
-    const large = await step('pages with all of them', measured);
+    const large = await step('pages with all of them', () => costs(pids, urls, WARM_AGAIN));
     let short = 0;
     say(`\n${grown.results.toLocaleString('en')} results, ${grown.own.toLocaleString('en')} of them this club's`);
     row(['page', 'CPU ms', 'with all', 'ratio', 'p50 ms', 'kB']);

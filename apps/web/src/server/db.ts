@@ -27,6 +27,10 @@ function isOften(sql: string): boolean {
   return before === OFTEN;
 }
 
+/** Drizzle asks for moments as text by a function that looks at each value of each row; the driver does so by itself. */
+const plainly = ({ typeCast, ...options }: mysql.QueryOptions): mysql.QueryOptions =>
+  typeCast ? { ...options, dateStrings: true } : options;
+
 /**
  * The pool with a time limit on every statement. A connection whose statement ran out of time is thrown away: what it still has to say would be taken
  * for the answer to the next.
@@ -36,7 +40,7 @@ function limited(pool: mysql.Pool, limitMs: number) {
     const connection = await pool.getConnection();
     let broken = false;
     const run = (how: 'query' | 'execute') => async (statement: Statement, values?: unknown[]) => {
-      const options = typeof statement === 'string' ? { sql: statement } : statement;
+      const options = plainly(typeof statement === 'string' ? { sql: statement } : statement);
       const asText = () => connection.query({ ...options, timeout: limitMs }, values);
       try {
         if (how === 'query' && !isOften(options.sql)) return await asText();
