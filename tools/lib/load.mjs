@@ -5,6 +5,8 @@ import { ensureModules, ensurePrograms } from './setup.mjs';
 
 /** A page may cost so much processor time, ms, and so much more with all results than with those of the demo alone. */
 const MOST_CPU_MS = 6;
+/** And a ball that is judged, ms. */
+const MOST_BALL_MS = 3;
 const FLAT = 1.2;
 /** With a crowd all but one page of twenty, and as many balls, come within this, ms. */
 const CROWD_MS = 50;
@@ -92,7 +94,7 @@ export async function load(args) {
   await ensurePrograms({ database: true });
   await ensureModules();
   await buildAll();
-  const [{ aRig, quantile }, { grow }, { costs, crowd }, { writing }] = await Promise.all([
+  const [{ aRig, quantile }, { grow }, { costs, costOfWrite, crowd }, { writing }] = await Promise.all([
     import('../soak/rig.mjs'),
     import('../load/grow.mjs'),
     import('../load/measure.mjs'),
@@ -121,6 +123,9 @@ export async function load(args) {
       row([name, a.cpuMs.toFixed(1), b.cpuMs.toFixed(1), ratio.toFixed(2), b.p50Ms.toFixed(0), b.kB.toFixed(0)], isGood);
     }
     const { ball } = writing(rig.ask, { rungId: rig.rung.id, playerId: rig.playerId, weather: rig.rung.document.weather });
+    const ballMs = await step('balls', () => costOfWrite(pids, () => ball(0), WARM));
+    if (ballMs > MOST_BALL_MS) short++;
+    say(`a ball that is judged: ${ballMs.toFixed(1)} ms  ${ballMs <= MOST_BALL_MS ? 'good' : 'SHORT'}`);
     const many = await step(`${clients} clients, a second between two pages, while balls are judged`, () =>
       crowd(rig.origin, Object.values(pages).slice(1), clients, CROWD_S, ball),
     );

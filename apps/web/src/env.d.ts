@@ -7,6 +7,8 @@ declare namespace App {
     marks?: import('./server/scope.ts').Marks | null;
     /** Of a page that was drawn: a part of it is left to its scripts. */
     isByScripts?: boolean;
+    /** What it is handed, as text (`islands/sent.ts`). */
+    sent?: string;
   }
 }
 

@@ -1,4 +1,5 @@
 import type { MiddlewareHandler } from 'astro';
+import { carrierInHead } from './islands/sent.ts';
 import { database, isDatabaseGone } from './server/db.ts';
 import { knownTokens } from './server/known.ts';
 import { log } from './server/log.ts';
@@ -81,7 +82,7 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
       401,
     );
   const page = withPolicy(await next());
-  return locals.isByScripts ? withScripts(page) : page;
+  return locals.isByScripts ? withScripts(page, locals) : page;
 };
 
 function gonePage(text: string, status: number): Response {
@@ -95,11 +96,12 @@ function gonePage(text: string, status: number): Response {
   return page;
 }
 
-/** A page that its scripts draw names them in its head. */
-async function withScripts(page: Response): Promise<Response> {
+/** A page that its scripts draw names them in its head, and carries there what they draw. */
+async function withScripts(page: Response, locals: App.Locals): Promise<Response> {
   // it is another text now, and longer
   page.headers.delete('content-length');
-  return new Response(withPreloads(await page.text(), scriptsOfBuild()), page);
+  const html = await page.text();
+  return new Response(withPreloads(html, scriptsOfBuild(), locals.sent === undefined ? '' : carrierInHead(locals.sent)), page);
 }
 
 /** Styles may be set by scripts (drawings, messages that pop up); scripts are those of the build only, which Astro lists by their hashes. */

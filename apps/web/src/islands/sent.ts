@@ -1,9 +1,9 @@
-/** What a page hands an island that its scripts draw: one text. */
+/** Told to an island that its scripts draw, and the id of the element in the head of its page that carries its props. */
 const SENT = 'sent';
 /** What it hands one that the server draws: the props themselves, whose text goes beside the drawing. Astro sends no symbols. */
 const ITSELF = Symbol('props');
 
-/** The element beside a drawing that carries its props. */
+/** The element that carries props. */
 const CARRIER = 'script[type="application/json"]';
 
 /**
@@ -13,8 +13,14 @@ const CARRIER = 'script[type="application/json"]';
  */
 export const sent = <Props extends object>(props: Props): Props => ({ [ITSELF]: props }) as unknown as Props;
 
-/** Props of an island that its scripts draw: nothing of it goes through `server.ts`. @returns to the page it is still the props */
-export const sentToScripts = <Props extends object>(props: Props): Props => ({ [SENT]: JSON.stringify(props) }) as unknown as Props;
+/**
+ * Props of the one island of a page that its scripts draw: their text goes into the head (`carrierInHead`), for in an attribute each quote of it is seven characters.
+ * @returns to the page it is still the props
+ */
+export function sentToScripts<Props extends object>(locals: { sent?: string }, props: Props): Props {
+  locals.sent = JSON.stringify(props);
+  return { [SENT]: true } as unknown as Props;
+}
 
 /**
  * On the server: what was handed, with the same documents as the page read, whose drawings and verdicts are kept.
@@ -26,14 +32,17 @@ export function handed(props: object): { props: object; text: string | null; isA
   return { props: { ...itself, ...others }, text: JSON.stringify(itself), isAll: Object.keys(others).length === 0 };
 }
 
-/** The element that carries this text of props; no text ends it. */
-export const carrierOf = (text: string): string => `<script type="application/json">${text.replaceAll('<', '\\u003c')}</script>`;
+/** The element that carries this text of props; no text ends it. @param id where it stands apart from its island */
+export const carrierOf = (text: string, id?: typeof SENT): string =>
+  `<script type="application/json"${id ? ` id="${id}"` : ''}>${text.replaceAll('<', '\\u003c')}</script>`;
+
+/** What the head of a page carries that its scripts draw. */
+export const carrierInHead = (text: string): string => carrierOf(text, SENT);
 
 /** In the browser: the props again, with what Astro handed beside them (slots). What carried them is taken away, and the drawing stands alone. */
 export function opened(element: Element, beside: object): object {
-  const { [SENT]: text, ...others } = beside as Record<string, unknown>;
-  if (typeof text === 'string') return { ...(JSON.parse(text) as object), ...others };
-  const carrier = element.querySelector(`:scope > ${CARRIER}`);
+  const { [SENT]: isApart, ...others } = beside as Record<string, unknown>;
+  const carrier = isApart ? document.getElementById(SENT) : element.querySelector(`:scope > ${CARRIER}`);
   carrier?.remove();
   return { ...(JSON.parse(carrier?.textContent ?? '{}') as object), ...others };
 }

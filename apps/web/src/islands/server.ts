@@ -24,16 +24,24 @@ const kept = new LRUCache<string, { island: Island; minute: number; html: string
 export default {
   name: '@astrojs/react',
   check: async () => true,
-  async renderToStaticMarkup(this: { result: object }, Component: (props: never) => ReactNode, props: object) {
+  async renderToStaticMarkup(
+    this: { result: object },
+    Component: (props: never) => ReactNode,
+    props: object,
+    _slots?: object,
+    page?: { hydrate?: string },
+  ) {
     const before = drawn.get(this.result) ?? 0;
     drawn.set(this.result, before + 1);
     const options = { identifierPrefix: `r${before}` };
     const attrs = { prefix: options.identifierPrefix };
     const island = Component as Island;
     const { props: shown, text, isAll } = handed(props);
-    const draw = () => renderToString(createElement(island, shown), options) + (text === null ? '' : carrierOf(text));
+    // what no script takes over needs no props beside it
+    const carrier = () => (text === null || page?.hydrate === undefined ? '' : carrierOf(text));
+    const draw = () => renderToString(createElement(island, shown), options) + carrier();
     if (text === null || !isAll) return { attrs, html: draw() };
-    const key = `${attrs.prefix} ${text}`;
+    const key = `${page?.hydrate ?? ''} ${attrs.prefix} ${text}`;
     const minute = Math.floor(Date.now() / 60_000);
     const last = kept.get(key);
     if (last?.island === island && last.minute === minute) return { attrs, html: last.html };
