@@ -18,7 +18,8 @@ export const times = () => ({
   updatedAt: moment()
     .notNull()
     .default(sql`(utc_timestamp(3))`)
-    .$onUpdate(() => new Date()),
+    // by the clock that all servers share
+    .$onUpdate(() => sql`(utc_timestamp(3))`),
 });
 /** Counts the changes of a row that people edit: who saves from an older one is told. */
 export const versioned = () => ({ version: int().notNull().default(1) });

@@ -69,6 +69,7 @@ export const round = mysqlTable(
     index('round_player').on(t.playerId, t.startedAt, t.id, t.clubId, t.deletedAt, t.updatedAt),
     index('round_player_rung').on(t.playerId, t.rungId, t.startedAt, t.id, t.clubId, t.deletedAt, t.updatedAt),
     index('round_court').on(t.courtId, t.startedAt, t.id),
+    index('round_touched').on(t.clubId, t.updatedAt),
   ],
 );
 

@@ -1,14 +1,16 @@
-import { demandTimes, once, type PlayerId, speedShareOn } from '@good-arc/core';
+import { demandTimes, once, type PlayerId, type RungId, speedShareOn } from '@good-arc/core';
 import { and, count, countDistinct, desc, eq, gt, max, sum } from 'drizzle-orm';
 import type { ClubPlayer, ClubWeek, Kit, KitWorry, LadderRow, WrongRung } from '../api/rows.ts';
 import { machine, round, tuneUp } from '../db/schema.ts';
 import { learnAnswers, readLearnt } from './comers.ts';
 import type { Db } from './db.ts';
 import { beganSince } from './list-rounds.ts';
+import { whileQuiet } from './quiet.ts';
 import { standingsOf } from './standings.ts';
 import { ofClub, type Store } from './store.ts';
 
 const DAY_MS = 86_400_000;
+const HOUR_MS = 3_600_000;
 /** Who was here lately, and what rungs came to: so many days back. */
 const LATELY_DAYS = 28;
 const RUNGS_DAYS = 84;
@@ -24,6 +26,12 @@ const DRAG_SHARE = 1.08;
 const TOLD_BY_PLAYERS = 3;
 
 const COUNTS = { rounds: count(), balls: sum(round.balls).mapWith(Number), hits: sum(round.hits).mapWith(Number) };
+interface Counted {
+  rounds: number;
+  balls: number;
+  hits: number;
+}
+const lately = whileQuiet<({ playerId: PlayerId; last: Date | null } & Counted)[]>(100);
 const WERE_HERE = once((db: Db) =>
   db
     .select({ playerId: round.playerId, last: max(round.startedAt), ...COUNTS })
@@ -33,6 +41,7 @@ const WERE_HERE = once((db: Db) =>
     .orderBy(desc(max(round.startedAt)))
     .prepare(),
 );
+const ran = whileQuiet<({ rungId: RungId; players: number } & Counted)[]>(100);
 const RAN = once((db: Db) =>
   db
     .select({ rungId: round.rungId, players: countDistinct(round.playerId), ...COUNTS })
@@ -53,23 +62,25 @@ const TUNED = once((db: Db) =>
 
 /** What a club should know this week: who was here, who stands still, which rungs are wrong, what of its kit wants a look. */
 export async function readClub(store: Store, kit: Kit, ladders: readonly LadderRow[], now: Date): Promise<ClubWeek> {
-  const since = (days: number): Date => new Date(now.getTime() - days * DAY_MS);
+  // by the hour: an answer that is kept while the club is quiet stands as long
+  const since = (days: number): Date => new Date(Math.floor(now.getTime() / HOUR_MS) * HOUR_MS - days * DAY_MS);
+  const [fromLately, fromRuns] = [since(LATELY_DAYS), since(RUNGS_DAYS)];
   const [people, rungs, tuned] = await Promise.all([
-    store.ask(WERE_HERE, { from: since(LATELY_DAYS) }),
-    store.ask(RAN, { from: since(RUNGS_DAYS) }),
+    lately(store, fromLately.toISOString(), '', () => store.ask(WERE_HERE, { from: fromLately })),
+    ran(store, fromRuns.toISOString(), '', () => store.ask(RAN, { from: fromRuns })),
     store.ask(TUNED),
   ]);
-  const here = people.flatMap(({ playerId, last, ...counts }) => {
+  const present = people.flatMap(({ playerId, last, ...counts }) => {
     const player = kit.players.find(({ id }) => id === playerId);
     return player && last ? [{ player, last: last.toISOString(), ...counts }] : [];
   });
   const { comers, answers: before } = await readLearnt(
     store,
     kit,
-    here.slice(0, MOST_LOOKED_THROUGH).map(({ player }) => player),
+    present.slice(0, MOST_LOOKED_THROUGH).map(({ player }) => player),
   );
   const { answers, players: told } = await learnAnswers(store, comers, before);
-  const players = here.map(({ player, last, rounds, balls, hits }): ClubPlayer => {
+  const players = present.map(({ player, last, rounds, balls, hits }): ClubPlayer => {
     const comer = comers.find((each) => each.player.id === player.id);
     const trends = comer?.progress.strokes.filter(({ trend }) => trend === 'better' || trend === 'worse') ?? [];
     return {

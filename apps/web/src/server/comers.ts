@@ -7,6 +7,7 @@ import { club } from '../db/schema.ts';
 import { dayOf } from '../ui/day.ts';
 import { database, rowsOf } from './db.ts';
 import { ballsIn, loggedFrom, MOST_ROUNDS } from './progress.ts';
+import { whileQuiet } from './quiet.ts';
 import { indexOf, readBrief, roundsOn } from './read-rounds.ts';
 import type { Store } from './store.ts';
 
@@ -30,6 +31,12 @@ interface Whose {
 }
 const keyOf = ({ playerId, rungId = '' as RungId }: Whose): string => `${playerId} ${rungId}`;
 
+interface NewestMarks {
+  marks: Readonly<Record<string, string>>;
+  answers?: readonly number[];
+}
+const inQuiet = whileQuiet<NewestMarks>(500);
+
 const answersSchema = z.array(z.number().gt(0).lt(1)).length(3);
 /** Answers as the club's row has them. */
 const answersIn = (text: string | null): number[] | undefined =>
@@ -39,13 +46,13 @@ const answersIn = (text: string | null): number[] | undefined =>
  * What tells whether any of the newest rounds of each was added, changed, moved or deleted, or any ball of one, which touches its round: of these alone, so
  * that years of others do not count. Besides, how usual each answer to harder balls is in this club, where anything told it.
  */
-async function newestMarks(
-  store: Store,
-  asked: readonly Whose[],
-  most: number,
-): Promise<{ marks: Map<string, string>; answers?: number[] }> {
+async function newestMarks(store: Store, asked: readonly Whose[], most: number): Promise<NewestMarks> {
   const each = [...new Map(asked.map((one) => [keyOf(one), one])).values()];
-  if (each.length === 0) return { marks: new Map() };
+  if (each.length === 0) return { marks: {} };
+  return inQuiet(store, `${most} ${each.map(keyOf).join()}`, '', () => readMarks(store, each, most));
+}
+
+async function readMarks(store: Store, each: readonly Whose[], most: number): Promise<NewestMarks> {
   const marked = each.map(
     (one) =>
       `(SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(CONCAT(id, updated_at)))) FROM (SELECT id, updated_at FROM round FORCE INDEX (${indexOf(one)}) WHERE club_id = ? AND player_id = ?${one.rungId === undefined ? '' : ' AND rung_id = ?'} AND deleted_at IS NULL ORDER BY started_at DESC, id DESC LIMIT ?) newest)`,
@@ -56,14 +63,14 @@ async function newestMarks(
   const [row] = await store.read((db) => rowsOf<{ marks: string; answers: string | null }>(db, statement, [...values, store.clubId]));
   const marks = row!.marks.split(',');
   const answers = answersIn(row!.answers);
-  return { marks: new Map(each.map((one, i) => [keyOf(one), marks[i]!])), ...(answers && { answers }) };
+  return { marks: Object.fromEntries(each.map((one, i) => [keyOf(one), marks[i]!])), ...(answers && { answers }) };
 }
 
 /** The newest rounds of these players on these rungs, newest first: read once, and again when anything of them has changed. */
 export async function roundsOnEach(store: Store, asked: readonly Required<Whose>[], most: number) {
   const { marks } = await newestMarks(store, asked, most);
   return async (playerId: PlayerId, rungId: RungId): Promise<readonly BriefRound[]> => {
-    const [key, mark] = [`${store.clubId} ${playerId} ${rungId} ${most}`, marks.get(keyOf({ playerId, rungId })) ?? ''];
+    const [key, mark] = [`${store.clubId} ${playerId} ${rungId} ${most}`, marks[keyOf({ playerId, rungId })] ?? ''];
     const before = onRungs.get(key);
     if (before?.mark === mark) return before.rounds;
     const leftOut = store.setAside.length;
@@ -103,14 +110,14 @@ export async function readLearnt(
   store: Store,
   kit: Kit,
   players: readonly PlayerRow[],
-): Promise<{ comers: Comer[]; answers: number[] | undefined }> {
+): Promise<{ comers: Comer[]; answers: readonly number[] | undefined }> {
   const asked = players.map(({ id }) => ({ playerId: id }));
   const { marks, answers } = await newestMarks(store, asked, MOST_ROUNDS);
   const ofKit = JSON.stringify([answers, kit.machines.map(({ id, version }) => [id, version]), kit.gameBalls]);
   const comers = await Promise.all(
     players.map(async (player) => {
       const key = `${store.clubId} ${player.id}`;
-      const mark = `${marks.get(keyOf({ playerId: player.id })) ?? ''} ${player.version} ${ofKit}`;
+      const mark = `${marks[keyOf({ playerId: player.id })] ?? ''} ${player.version} ${ofKit}`;
       const before = known.get(key);
       if (before?.mark === mark) return { player, rounds: before.rounds, progress: before.progress };
       const leftOut = store.setAside.length;

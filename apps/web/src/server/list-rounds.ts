@@ -3,11 +3,19 @@ import { and, count, desc, eq, gte, inArray, isNotNull, type SQL, sql, sum } fro
 import type { ListedRound, RanLast, RoundRow, Swings } from '../api/rows.ts';
 import { court, ladder, machine, player, round, rung } from '../db/schema.ts';
 import { type Db, rowsOf } from './db.ts';
+import { whileQuiet } from './quiet.ts';
 import { type RoundsAsked, readCard, whereOf } from './read-rounds.ts';
 import { ofClub, type Store } from './store.ts';
 
+const listed = whileQuiet<ListedRound[]>(300);
+/** What names come from. */
+const namedBy = ({ marks }: Store): string => `${marks?.kit} ${marks?.ladders}`;
+
 /** Rounds as a list shows them: neither their balls nor what they were run with are read. Newest first; archived players and ladders keep their names. */
-export async function listRounds(store: Store, asked: RoundsAsked): Promise<ListedRound[]> {
+export const listRounds = async (store: Store, asked: RoundsAsked): Promise<readonly ListedRound[]> =>
+  listed(store, JSON.stringify(asked), namedBy(store), () => readList(store, asked));
+
+async function readList(store: Store, asked: RoundsAsked): Promise<ListedRound[]> {
   const where = whereOf(asked);
   if (where === null) return [];
   const rows = await store.read((db, mine) =>
@@ -46,9 +54,12 @@ const HEADS = `SELECT newest.id, newest.rung_id AS rungId, newest.player_id AS p
   FROM (SELECT id, rung_id, player_id, started_at FROM round WHERE club_id = ? AND deleted_at IS NULL ORDER BY started_at DESC, id DESC LIMIT ?) newest
   JOIN player ON player.id = newest.player_id ORDER BY newest.started_at DESC, newest.id DESC`;
 
+type Head = Pick<RoundRow, 'id' | 'rungId' | 'playerId' | 'playerName'>;
+const heads = whileQuiet<Head[]>(200);
+
 /** Which rungs were run last, and by whom: the newest rounds, without what they were run with and what became of their balls. */
-export const readHeads = (store: Store, most: number): Promise<Pick<RoundRow, 'id' | 'rungId' | 'playerId' | 'playerName'>[]> =>
-  store.read((db) => rowsOf(db, HEADS, [store.clubId, most]));
+export const readHeads = (store: Store, most: number): Promise<readonly Head[]> =>
+  heads(store, String(most), namedBy(store), () => store.read((db) => rowsOf(db, HEADS, [store.clubId, most])));
 
 /** What these rounds were run with and what they came to, without their balls; newest first. */
 export async function readRan(store: Store, ids: readonly string[]): Promise<RanLast[]> {
@@ -82,6 +93,7 @@ export async function readRan(store: Store, ids: readonly string[]): Promise<Ran
 
 /** Rounds of the club that asks, since its `from`. */
 export const beganSince = (): SQL | undefined => and(ofClub(round), gte(round.startedAt, sql.placeholder('from')));
+const counted = whileQuiet<{ rounds: number; hits: number; balls: number }[]>(200);
 const COUNTED = once((db: Db) =>
   db
     .select({ rounds: count(), balls: sum(round.balls).mapWith(Number), hits: sum(round.hits).mapWith(Number) })
@@ -92,10 +104,11 @@ const COUNTED = once((db: Db) =>
 
 /** Of all rounds since then: how many, and what was hit of what counted. */
 export async function countSince(store: Store, from: Date): Promise<{ rounds: number; hits: number; balls: number }> {
-  const [row] = await store.ask(COUNTED, { from });
+  const [row] = await counted(store, from.toISOString(), '', () => store.ask(COUNTED, { from }));
   return { rounds: row?.rounds ?? 0, balls: row?.balls ?? 0, hits: row?.hits ?? 0 };
 }
 
+const swung = whileQuiet<Swings[]>(200);
 const SWUNG = once((db: Db) =>
   db
     .select({ playerId: round.playerId, rungId: round.rungId, swings: sum(round.swings).mapWith(Number) })
@@ -107,7 +120,7 @@ const SWUNG = once((db: Db) =>
 
 /** Swings since then, of each player on each rung: balls that were let go, or never fed, are none. */
 export async function swingsSince(store: Store, from: Date): Promise<Swings[]> {
-  const rows = await store.ask(SWUNG, { from });
+  const rows = await swung(store, from.toISOString(), '', () => store.ask(SWUNG, { from }));
   return rows.filter(({ swings }) => swings > 0);
 }
 
@@ -118,13 +131,20 @@ const MOST_LOOKED_THROUGH = 400;
 const ON_RUNG = `(SELECT id, player_id, started_at, gate_hits, gate_balls FROM round FORCE INDEX (round_rung)
   WHERE rung_id = ? AND club_id = ? AND deleted_at IS NULL AND own_target = FALSE ORDER BY started_at DESC, id DESC LIMIT ?)`;
 
+interface Rate {
+  playerId: PlayerId;
+  hits: number;
+  balls: number;
+}
+const rated = whileQuiet<Rate[]>(300);
+
 /** What each player hit in their last rounds on these rungs, who hit last first. @param last so many rounds each */
-export async function ratesOn(
-  store: Store,
-  rungIds: readonly string[],
-  last: number,
-): Promise<{ playerId: PlayerId; hits: number; balls: number }[]> {
+export async function ratesOn(store: Store, rungIds: readonly string[], last: number): Promise<readonly Rate[]> {
   if (rungIds.length === 0) return [];
+  return rated(store, `${last} ${rungIds.join()}`, '', () => readRates(store, rungIds, last));
+}
+
+function readRates(store: Store, rungIds: readonly string[], last: number): Promise<Rate[]> {
   const newest = `SELECT * FROM (${rungIds.map(() => ON_RUNG).join(' UNION ALL ')}) each_rung ORDER BY started_at DESC, id DESC LIMIT ?`;
   const counted = `SELECT *, ROW_NUMBER() OVER (PARTITION BY player_id ORDER BY started_at DESC, id DESC) AS nth FROM (${newest}) newest`;
   const rates = `SELECT player_id AS playerId, CAST(SUM(gate_hits) AS DOUBLE) AS hits, CAST(SUM(gate_balls) AS DOUBLE) AS balls
@@ -146,6 +166,7 @@ export async function lastPlayerOn(store: Store, courtId: CourtId): Promise<stri
   return last?.playerId ?? null;
 }
 
+const withRounds = whileQuiet<{ id: string; name: string }[]>(100);
 const WITH_ROUNDS = once((db: Db) => {
   // one of each: asked whether any exists, the database reads all of them
   const one = db
@@ -162,4 +183,5 @@ const WITH_ROUNDS = once((db: Db) => {
 });
 
 /** Players who have a round, by name. */
-export const playersWithRounds = (store: Store): Promise<{ id: string; name: string }[]> => store.ask(WITH_ROUNDS);
+export const playersWithRounds = (store: Store): Promise<readonly { id: string; name: string }[]> =>
+  withRounds(store, '', namedBy(store), () => store.ask(WITH_ROUNDS));

@@ -1,4 +1,4 @@
-import { type Outcome, once, type PlayerId, type RungDocument, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
+import { type Outcome, once, type PlayerId, type RoundId, type RungDocument, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
 import { and, desc, eq, gte, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { BriefRound, ResultRow, RoundRow } from '../api/rows.ts';
@@ -7,6 +7,7 @@ import { court, ladder, machine, player, result, round, rung } from '../db/schem
 import type { Db } from './db.ts';
 import { readKit } from './kit.ts';
 import { laddersOf } from './ladders.ts';
+import { whileQuiet } from './quiet.ts';
 import { ofClub, type Store } from './store.ts';
 
 /** What a round was run with; null, and set aside, when it cannot be read. */
@@ -230,6 +231,7 @@ export const indexOf = ({ playerId, rungId }: { playerId?: PlayerId; rungId?: Ru
   return rungId === undefined ? 'round_player' : 'round_player_rung';
 };
 
+const headsInQuiet = whileQuiet<{ id: RoundId; updatedAt: Date }[]>(300);
 const headsBy = (forceIndex: RoundIndex) =>
   once((db: Db) =>
     db
@@ -254,7 +256,8 @@ const HEADS = Object.fromEntries(INDEXES.map((each) => [each, headsBy(each)])) a
  */
 export async function readBrief(store: Store, asked: { playerId?: PlayerId; rungId?: RungId; most: number }): Promise<BriefRound[]> {
   const { playerId, rungId, most } = asked;
-  const heads = await store.ask(HEADS[indexOf(asked)], { playerId, rungId, most });
+  const key = `${playerId ?? ''} ${rungId ?? ''} ${most}`;
+  const heads = await headsInQuiet(store, key, '', () => store.ask(HEADS[indexOf(asked)], { playerId, rungId, most }));
   const known = heads.map(({ id, updatedAt }) => {
     const before = briefs.get(id);
     return before?.changed === updatedAt.getTime() ? before : undefined;

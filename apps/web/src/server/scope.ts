@@ -18,6 +18,8 @@ export interface Scope {
 export interface Marks {
   readonly kit: string;
   readonly ladders: string;
+  /** And of its rounds, where none was touched lately (`quiet.ts`); else empty. */
+  readonly quiet: string;
 }
 
 type Changed = 'rounds' | 'plans' | 'kit' | 'the club';

@@ -6,7 +6,7 @@ import { favouritesSchema } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
 import { type Db, inTransaction } from './db.ts';
 import type { Marks, Scope } from './scope.ts';
-import { marksColumn, marksFrom } from './unchanged.ts';
+import { MARKS_COLUMN, marksFrom } from './unchanged.ts';
 
 export const SESSION_COOKIE = 'good_arc_session';
 /** A sign-in ends so long after it began, and when it was not used for so long, days. */
@@ -56,7 +56,7 @@ export interface Visitor {
 }
 
 /** With the marks, or none: a page asks for both in one statement. */
-const columnsOf = (withMarks: boolean) => ({ ...SCOPE, marks: sql<string>`${sql.raw(withMarks ? marksColumn('`club`.`id`') : "''")}` });
+const columnsOf = (withMarks: boolean) => ({ ...SCOPE, marks: sql<string>`${sql.raw(withMarks ? MARKS_COLUMN : "''")}` });
 
 function visitorOf({ marks, ...scope }: Scope & { marks: string }): Visitor {
   return { scope: { ...scope, favourites: readableFavourites(scope.favourites) }, marks: marks === '' ? null : marksFrom(marks) };

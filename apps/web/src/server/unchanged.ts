@@ -3,6 +3,7 @@ import { LRUCache } from 'lru-cache';
 import { frozen } from '../db/parsed.ts';
 import { ballStock, court, gameBall, ladder, machine, player, rung, squad } from '../db/schema.ts';
 import { rowsOf } from './db.ts';
+import { QUIET_COLUMN } from './quiet.ts';
 import type { Marks } from './scope.ts';
 import type { ClubTable, SetAside, Store } from './store.ts';
 
@@ -15,8 +16,8 @@ type MarkedTable = ClubTable & { version?: unknown };
 const KEPT = {
   kit: [player, squad, court, ballStock, machine, gameBall],
   ladders: [ladder, rung],
-} as const satisfies Record<keyof Marks, readonly MarkedTable[]>;
-type Kept = keyof Marks;
+} as const satisfies Record<string, readonly MarkedTable[]>;
+type Kept = keyof typeof KEPT;
 
 /** Counts rows, and mixes what changes with each of them. @param of a condition on the rows */
 export const markWhere = (table: MarkedTable, of: string): string => {
@@ -28,11 +29,11 @@ export const markWhere = (table: MarkedTable, of: string): string => {
 const markOf = (what: Kept, club: string): string =>
   `CONCAT_WS(';', ${KEPT[what].map((table) => markWhere(table, `club_id = ${club}`)).join(', ')})`;
 
-/** All marks as one column, for a statement that is asked anyhow. @param club an expression for its id */
-export const marksColumn = (club: string): string => `CONCAT_WS('|', ${markOf('kit', club)}, ${markOf('ladders', club)})`;
+/** All marks as one column, for a statement that is asked anyhow, and knows the club as `club`. */
+export const MARKS_COLUMN = `CONCAT_WS('|', ${markOf('kit', 'club.id')}, ${markOf('ladders', 'club.id')}, ${QUIET_COLUMN})`;
 export const marksFrom = (column: string): Marks => {
-  const [kit = '', ladders = ''] = column.split('|');
-  return { kit, ladders };
+  const [kit = '', ladders = '', quiet = ''] = column.split('|');
+  return { kit, ladders, quiet };
 };
 
 const asked = { kit: `SELECT ${markOf('kit', '?')} AS mark`, ladders: `SELECT ${markOf('ladders', '?')} AS mark` } as const;

@@ -24,7 +24,7 @@ interface Props {
   rounds: ListedRound[];
   open: string | null;
   /** Who has rounds, and whose are shown. */
-  players: { id: string; name: string }[];
+  players: readonly { id: string; name: string }[];
   playerId: PlayerId | null;
   ladders: { id: string; name: string }[];
   asked: Asked;

@@ -1,0 +1,1 @@
+CREATE INDEX `round_touched` ON `round` (`club_id`,`updated_at`);

@@ -1,0 +1,135 @@
+import { eq, sql } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { club, player, round } from '../src/db/schema.ts';
+import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
+import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
+import { readComers, roundsOnEach } from '../src/server/comers.ts';
+import type { Db } from '../src/server/db.ts';
+import { readKit } from '../src/server/kit.ts';
+import { countSince, listRounds, playersWithRounds, ratesOn, readHeads, swingsSince } from '../src/server/list-rounds.ts';
+import { readBrief } from '../src/server/read-rounds.ts';
+import type { Scope } from '../src/server/scope.ts';
+import { makeToken, visitorOfToken } from '../src/server/session.ts';
+import { Store } from '../src/server/store.ts';
+import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody } from './support/rig.ts';
+
+let db: Db;
+let scope: Scope;
+let token: string;
+let ids: OneRung;
+let made: string;
+let ball: string;
+beforeAll(async () => {
+  db = await emptyDatabase();
+});
+beforeEach(async () => {
+  ({ scope } = await makeClub(db, 'Quiet'));
+  token = await makeToken(db, scope, false);
+  ids = await oneRung(scope, { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'sweet-spot' });
+  [made, ball] = [uuidv7(), uuidv7()];
+  await call(rounds.PUT, { scope, params: { id: made }, body: roundBody(ids) });
+  await putBall(scope, made, ball, 1, 'in');
+});
+
+/** A page's view of the club. */
+async function page(): Promise<Store> {
+  const visitor = await visitorOfToken(db, token, { withMarks: true });
+  return new Store(db, visitor!.scope, { marks: visitor!.marks });
+}
+const quiet = async (): Promise<string> => (await page()).marks!.quiet;
+/** Two minutes go by. */
+const wait = () => db.execute(sql`UPDATE round SET updated_at = updated_at - INTERVAL 2 MINUTE WHERE club_id = ${scope.clubId}`);
+
+const since = new Date('2026-11-01T00:00:00.000Z');
+/** All that pages keep of the rounds of a quiet club. */
+async function everything() {
+  const store = await page();
+  const kit = await readKit(store);
+  const on = { playerId: ids.player as never, rungId: ids.rung as never };
+  const [comer] = await readComers(store, kit, kit.players);
+  return {
+    players: await playersWithRounds(store),
+    heads: await readHeads(store, 10),
+    list: await listRounds(store, { most: 10 }),
+    rates: await ratesOn(store, [ids.rung], 3),
+    swings: await swingsSince(store, since),
+    sums: await countSince(store, since),
+    balls: (await readBrief(store, { rungId: on.rungId, most: 10 })).map((each) => each.results.map(({ outcome }) => outcome)),
+    newest: (await (await roundsOnEach(store, [on], 5))(on.playerId, on.rungId)).map(({ id, results: all }) => [id, all.length]),
+    comer: comer?.rounds.map(({ id, results: all }) => [id, all.map(({ outcome }) => outcome)]),
+  };
+}
+
+describe('a quiet club', () => {
+  test('is one whose rounds nobody has touched for a minute, or that has none', async () => {
+    expect(await quiet()).toBe('');
+    await wait();
+    expect(await quiet()).toMatch(/^\d{4}-/);
+    await db.execute(sql`UPDATE round SET updated_at = utc_timestamp(3) + INTERVAL 1 HOUR WHERE club_id = ${scope.clubId}`);
+    expect(await quiet()).toBe('');
+    const { scope: empty } = await makeClub(db, 'Empty');
+    const own = await visitorOfToken(db, await makeToken(db, empty, false), { withMarks: true });
+    expect(own!.marks!.quiet).not.toBe('');
+  });
+  test('is asked for its rounds once, and each page shows what it was told then', async () => {
+    await wait();
+    const [first, again] = [await everything(), await everything()];
+    for (const key of ['players', 'heads', 'list', 'rates'] as const) expect(again[key]).toBe(first[key]);
+    expect(again).toEqual(first);
+    expect(first).toMatchObject({ sums: { rounds: 1, hits: 1, balls: 1 }, balls: [['in']], newest: [[made, 1]], comer: [[made, ['in']]] });
+    expect(() => Object.assign(first.list[0]!, { balls: 7 })).toThrow(TypeError);
+  });
+  const CHANGES: Record<string, () => Promise<unknown>> = {
+    'a round begins': () => call(rounds.PUT, { scope, params: { id: uuidv7() }, body: roundBody(ids) }),
+    'a ball is judged': () => putBall(scope, made, uuidv7(), 2, 'out'),
+    'a ball is judged otherwise': () => putBall(scope, made, ball, 1, 'out'),
+    'a ball is taken back': () => call(results.DELETE, { scope, params: { id: made, resultId: ball } }),
+    'a ball is put right': () =>
+      call(rounds.PATCH, { scope, params: { id: made }, body: { balls: [{ id: uuidv7(), seq: 1, outcome: 'near' }] } }),
+    'a round goes to somebody else': async () => {
+      const other = uuidv7();
+      await new Store(db, scope).put(player, { id: other, name: 'Theo', level: 'Building', hand: 'left', heightM: 1.6 }, 'player');
+      await call(rounds.PATCH, { scope, params: { id: made }, body: { playerId: other } });
+    },
+    'a round is deleted': () => call(rounds.DELETE, { scope, params: { id: made } }),
+  };
+  test.each(Object.keys(CHANGES))('%s: at once, and a while later, every page shows it', async (name) => {
+    await wait();
+    const before = await everything();
+    const first = await quiet();
+    await CHANGES[name]!();
+    expect(await quiet()).toBe('');
+    const after = await everything();
+    expect(after).not.toEqual(before);
+    await wait();
+    expect(await quiet()).not.toBe(first);
+    expect(await everything()).toEqual(after);
+  });
+  test('a name that changed, and what was learnt of the players, is no other while nobody plays', async () => {
+    await wait();
+    const [before, mark] = [await everything(), await quiet()];
+    await db
+      .update(player)
+      .set({ name: 'Ines the Second', version: 2 })
+      .where(eq(player.id, ids.player as never));
+    const after = await everything();
+    expect([before.players, after.players].map(([one]) => one!.name)).toEqual(['Ines', 'Ines the Second']);
+    expect(after.list[0]!.playerName).toBe('Ines the Second');
+    await db
+      .update(club)
+      .set({ answers: [0.2, 0.5, 0.3] })
+      .where(eq(club.id, scope.clubId));
+    expect(await quiet()).not.toBe(mark);
+  });
+  test('a round that came back is there, and an endpoint asks each time', async () => {
+    await call(rounds.DELETE, { scope, params: { id: made } });
+    await wait();
+    expect((await everything()).list).toEqual([]);
+    await new Store(db, scope).restore(round, made, 'round');
+    await wait();
+    expect((await everything()).list).toHaveLength(1);
+    const plain = new Store(db, scope);
+    expect(await playersWithRounds(plain)).not.toBe(await playersWithRounds(plain));
+  });
+});
