@@ -69,11 +69,11 @@ export async function costs(pids, pages, warm) {
   );
 }
 
-/** What a write costs such a server, ms of processor: the cheapest of the turns. @param {() => number[]} pids @param {() => Promise<void>} write @param {number} warm */
+/** What a write costs such a server, ms of processor: the cheapest of the turns, which are short. @param {() => number[]} pids @param {() => Promise<void>} write @param {number} warm */
 export async function costOfWrite(pids, write, warm) {
   for (let i = 0; i < warm; i++) await write();
   let least = Infinity;
-  for (let turn = 0; turn < TURNS; turn++) {
+  for (let turn = 0; turn < 4 * TURNS; turn++) {
     const before = cpuMs(pids());
     for (let i = 0; i < AMOUNT; i++) await write();
     least = Math.min(least, (cpuMs(pids()) - before) / AMOUNT);
