@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 
 /** A cheap phone: so wide and high, and so many times as slow as this machine. */
@@ -10,7 +11,7 @@ const FRAME_MS = 16;
 /** Starts Debian's browser. */
 export const phoneBrowser = () =>
   chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find(existsSync) ?? '/usr/bin/chromium',
     args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
   });
 

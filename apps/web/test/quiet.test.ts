@@ -7,7 +7,7 @@ import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
 import { readComers, roundsOnEach } from '../src/server/comers.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
-import { countSince, listRounds, playersWithRounds, ratesOn, readHeads, swingsSince } from '../src/server/list-rounds.ts';
+import { countSince, listRounds, playersWithRounds, ratesOn, readHeads, readRan, swingsSince } from '../src/server/list-rounds.ts';
 import { readBrief } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import { makeToken, visitorOfToken } from '../src/server/session.ts';
@@ -52,6 +52,7 @@ async function everything() {
     players: await playersWithRounds(store),
     heads: await readHeads(store, 10),
     list: await listRounds(store, { most: 10 }),
+    ran: await readRan(store, [made]),
     rates: await ratesOn(store, [ids.rung], 3),
     swings: await swingsSince(store, since),
     sums: await countSince(store, since),
@@ -75,7 +76,7 @@ describe('a quiet club', () => {
   test('is asked for its rounds once, and each page shows what it was told then', async () => {
     await wait();
     const [first, again] = [await everything(), await everything()];
-    for (const key of ['players', 'heads', 'list', 'rates'] as const) expect(again[key]).toBe(first[key]);
+    for (const key of ['players', 'heads', 'list', 'rates', 'ran'] as const) expect(again[key]).toBe(first[key]);
     expect(again).toEqual(first);
     expect(first).toMatchObject({ sums: { rounds: 1, hits: 1, balls: 1 }, balls: [['in']], newest: [[made, 1]], comer: [[made, ['in']]] });
     expect(() => Object.assign(first.list[0]!, { balls: 7 })).toThrow(TypeError);
@@ -121,6 +122,15 @@ describe('a quiet club', () => {
       .set({ answers: [0.2, 0.5, 0.3] })
       .where(eq(club.id, scope.clubId));
     expect(await quiet()).not.toBe(mark);
+  });
+  test('what cannot be read is said each time', async () => {
+    await db.execute(sql`UPDATE round SET card = '{"version":1,"document":{"name":"Torn"}}' WHERE id = ${made}`);
+    await wait();
+    for (let i = 0; i < 2; i++) {
+      const store = await page();
+      expect(await readRan(store, [made])).toEqual([]);
+      expect(store.setAside).toMatchObject([{ what: 'round', id: made }]);
+    }
   });
   test('a round that came back is there, and an endpoint asks each time', async () => {
     await call(rounds.DELETE, { scope, params: { id: made } });

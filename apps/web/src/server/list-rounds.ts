@@ -61,9 +61,13 @@ const heads = whileQuiet<Head[]>(200);
 export const readHeads = (store: Store, most: number): Promise<readonly Head[]> =>
   heads(store, String(most), namedBy(store), () => store.read((db) => rowsOf(db, HEADS, [store.clubId, most])));
 
+const ranLast = whileQuiet<RanLast[]>(300);
+
 /** What these rounds were run with and what they came to, without their balls; newest first. */
-export async function readRan(store: Store, ids: readonly string[]): Promise<RanLast[]> {
-  if (ids.length === 0) return [];
+export const readRan = async (store: Store, ids: readonly string[]): Promise<readonly RanLast[]> =>
+  ids.length === 0 ? [] : ranLast(store, ids.join(), namedBy(store), () => readRuns(store, ids));
+
+async function readRuns(store: Store, ids: readonly string[]): Promise<RanLast[]> {
   const rows = await store.read((db, mine) =>
     db
       .select({

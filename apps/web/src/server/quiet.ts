@@ -20,7 +20,7 @@ export const QUIET_COLUMN = `COALESCE((SELECT IF(updated_at < UTC_TIMESTAMP(3) -
  * Keeps what was read of the rounds of a club for as long as the club is quiet: nobody has touched a round since then, so that nothing need be asked. While
  * somebody plays, and wherever no page asks, it is read each time.
  * @param most so many answers are kept
- * @returns a way to read: `key` says what is asked, `besides` marks whatever else it comes from; nothing of it may be left out (`Store.setAside`)
+ * @returns a way to read: `key` says what is asked, `besides` marks whatever else it comes from. What cannot be read is said each time
  */
 export function whileQuiet<T extends object>(most: number) {
   const known = new LRUCache<string, { mark: string; value: T }>({ max: most });
@@ -30,8 +30,9 @@ export function whileQuiet<T extends object>(most: number) {
     const [name, mark] = [`${store.clubId} ${key}`, `${quiet} ${besides}`];
     const before = known.get(name);
     if (before?.mark === mark) return before.value;
+    const leftOut = store.setAside.length;
     const value = frozen(await read());
-    known.set(name, { mark, value });
+    if (store.setAside.length === leftOut) known.set(name, { mark, value });
     return value;
   };
 }
