@@ -50,8 +50,12 @@ function Later<Props extends object>({ part, props }: { part: Part<Props>; props
  * A part that is loaded when it is shown for the first time. One that cannot be had says so: what was opened is closed again by its `onClose`, what belongs to the
  * page stands there to be tried again. Thrown, as React's own `lazy` does, the error would take the whole page with it, and what was typed there.
  * @param waiting stands there meanwhile
+ * @returns the part; `ready` loads it before it is shown
  */
 export function later<Props extends object>(load: () => Promise<ComponentType<Props>>, waiting: ReactNode = null) {
   const part: Part<Props> = { load, waiting, known: null };
-  return (props: Props) => <Later part={part} props={props} />;
+  const ready = async (): Promise<void> => {
+    part.known = await part.load();
+  };
+  return Object.assign((props: Props) => <Later part={part} props={props} />, { ready });
 }

@@ -3,11 +3,14 @@ import { act, render, screen } from '@testing-library/react';
 import type { MachineRow, PlayerRow } from '../../src/api/rows.ts';
 import { Toasts } from '../../src/ui/Toasts.tsx';
 import Courtside from '../../src/views/courtside/Courtside.tsx';
+import { readyForRound } from '../../src/views/courtside/lateParts.tsx';
 import type { CourtsideProps } from '../../src/views/courtside/useOnCourt.ts';
 import { type Asked, aPage, FakeStream } from './page.ts';
 import { aPlayer } from './player.ts';
 import { profileOf, rungDocument } from './rig.ts';
 import { aViewer } from './viewer.ts';
+
+await readyForRound();
 
 export const id = (n: number): string => `01890000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 export const profile = profileOf('Two-wheel portable');

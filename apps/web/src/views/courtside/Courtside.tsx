@@ -14,11 +14,9 @@ import { ByNumber, groupsOf } from './ByNumber.tsx';
 import { Elsewhere, MachineMore, MainControls, RoundControls, WalkOver } from './Controls.tsx';
 import { CourtTimeLeft } from './CourtTime.tsx';
 import { sayNext } from './cue.ts';
-import { Finished } from './Finished.tsx';
 import { JudgeLines } from './JudgeLines.tsx';
-import { LandingTaps } from './LandingTaps.tsx';
 import { Lane } from './Lane.tsx';
-import { NextBalls } from './NextBalls.tsx';
+import { Finished, LandingTaps, NextBalls, readyForRound, TimingTaps } from './lateParts.tsx';
 import { Notices, StatusLine } from './Notices.tsx';
 import { Pace } from './Pace.tsx';
 import { Pads } from './Pads.tsx';
@@ -29,7 +27,6 @@ import { SignalFields } from './SignalFields.tsx';
 import { StockNotices } from './StockNotices.tsx';
 import { useSignals } from './signals.ts';
 import { Score, Tally } from './Tally.tsx';
-import { TimingTaps } from './TimingTaps.tsx';
 import { useCourtTime } from './useCourtTime.ts';
 import { useLive } from './useLive.ts';
 import { type CourtsideProps, useOnCourt } from './useOnCourt.ts';
@@ -73,6 +70,7 @@ function CourtsideView(props: CourtsideProps) {
   const courtTime = useCourtTime(document.courtId);
   const goesDark = useAwake(run !== null);
   useSlimHeader(run !== null);
+  useEffect(() => void readyForRound().catch(() => {}), []);
   const said = inSight[0] && sayHazard(inSight[0], units.length);
   const { nextBall } = onCourt;
   // who is called is whoever hits next, whether the ball before is judged or not
