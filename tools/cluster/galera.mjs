@@ -7,7 +7,8 @@ import { installDatabase, MARIADBD, serverOptions } from '../lib/mariadb.mjs';
 import { Stop } from '../lib/say.mjs';
 import { run } from '../lib/setup.mjs';
 
-const PROVIDER = ['/usr/lib/galera/libgalera_smm.so', '/usr/lib/libgalera_smm.so'].find((path) => existsSync(path)) ?? '';
+/** Galera's library; it may have been installed a moment ago. */
+const provider = () => ['/usr/lib/galera/libgalera_smm.so', '/usr/lib/libgalera_smm.so'].find((path) => existsSync(path)) ?? '';
 const NODES = 3;
 /** A node that does not answer is suspected after a second and left out after two: writes go on a moment later. */
 const TIMES =
@@ -36,7 +37,7 @@ export const isReady = (node) => status(node, 'wsrep_ready') === 'ON' && status(
  * @param {string} dir @param {string} database @param {string} password of the user `goodarc` @param {string} scripts where those of Debian's `mariadb-server` are that hand data on
  */
 export async function startGalera(dir, database, password, scripts) {
-  if (!PROVIDER) throw new Stop('Galera’s library is not there: apt-get install galera-4');
+  if (!provider()) throw new Stop('Galera’s library is not there: apt-get install galera-4');
   rmSync(dir, { recursive: true, force: true });
   /** @type {Node[]} */
   const nodes = [];
@@ -74,7 +75,7 @@ export async function startGalera(dir, database, password, scripts) {
     // what is acknowledged is on a majority of nodes; each writes it down within a second
     '--innodb-flush-log-at-trx-commit=2',
     '--wsrep-on=ON',
-    `--wsrep-provider=${PROVIDER}`,
+    `--wsrep-provider=${provider()}`,
     '--wsrep-cluster-name=goodarc',
     `--wsrep-cluster-address=${address}`,
     `--wsrep-node-name=${node.name}`,
