@@ -11,23 +11,29 @@ const PIECES = {
   /** On every page: what its head needs, and the small parts that all are made of. */
   page: {
     core: /^(once|aim\/reason-text|drill\/feeds|people\/kinds|progress\/rate|quantity\/(print|units))\.ts$/,
-    app: /^(device\/(alone|drawn|keep|kept|pages|store|useDeviceReady)|ui\/(api|day|download|outbox|putRow|share|toast|undo|useAwake|useKeys|when)|words\/roles|views\/ladders\/(duplicate|useFavourites))\.ts$|^ui\/(Button|Dialog|ForCoaches|later|Moment|Notice|TextField|Units)\.tsx$/,
-    library: /^(idb|lucide-react|tinykeys|uuid)\//,
+    app: /^(device\/(alone|drawn|keep|kept|pages|store|useDeviceReady)|ui\/(api|day|download|outbox|putRow|share|toast|undo|useAwake|useKeys)|words\/roles)\.ts$|^ui\/(Button|Dialog|later|Notice|Units)\.tsx$/,
+    // but for icons of one page only
+    library:
+      /^(idb|tinykeys|uuid)\/|^lucide-react\/(?!.*\/(arrow-down|arrow-up|clipboard-copy|grip-vertical|pause|play|printer|shuffle|skip-back|star|step-back|step-forward)\.)/,
   },
   /** Nearly everywhere: sports, courts, levels. */
   sports: {
-    core: /^(catalog\/(balls|contact|court|game-ball|sport|surface|surfaces|types)|catalog\/sports\/(?!.*drills).*|dial\/curve-shape|drill\/kinds|flight\/(air|laws)|people\/day-cap|progress\/(gate|outcome|players|share))\.ts$/,
-    app: /^(ui\/(around|history|links|moved|place|useWidth|whenMeant)|words\/level)\.ts$|^ui\/(Select|SourceMark)\.tsx$/,
+    core: /^(catalog\/(balls|contact|court|game-ball|sport|surface|surfaces|types)|catalog\/sports\/(?!.*drills).*|dial\/curve-shape|drill\/kinds|flight\/(air|laws)|people\/day-cap|progress\/(gate|outcome|players))\.ts$/,
+    app: /^ui\/(around|links|moved|place|whenMeant)\.ts$|^ui\/Select\.tsx$/,
   },
-  /** Where rungs are drawn, and what they came to. */
+  /** Where rungs and rounds are looked at: small drawings, rates, moments. */
+  drawing: {
+    app: /^(ui\/(history|targetBox|thumb|useWidth|when)|words\/level)\.ts$|^ui\/(ArcThumb|ComfortMark|ForCoaches|Moment|RateBar|SourceMark|TextField)\.tsx$/,
+  },
+  /** Where balls are flown, and what they came to. */
   flight: {
     core: /^(random|bench\/throw|catalog\/(levels|record)|drill\/(goal|lines|order|score|target|timing)|flight\/(bounce|fly|last-step|pair|spin-drag|stepper)|ladder\/spoiled|machine\/spin|progress\/next)\.ts$/,
-    app: /^(ui\/(outcomeLook|sayTarget|targetBox|thumb)|words\/(goals|outcomes|progress|spoiled))\.ts$|^ui\/(ArcThumb|RateBar)\.tsx$/,
+    app: /^(ui\/(outcomeLook|sayTarget)|words\/(goals|outcomes|progress|spoiled))\.ts$/,
   },
   /** Where balls are aimed and judged: a ladder, a rung on court, the bench, what builds a rung. */
   judging: {
-    core: /^(aim\/(aim|arcs|family|game|nearest|probe|types)|bench\/(arrange|setup)|catalog\/game-book|dial\/wheels|format\/settings|ladder\/throwing|machine\/(aim|capability|shift)|pitch\/(fielding|hitting|pace|zone)|progress\/operating|rules\/(?!juniors).*)\.ts$/,
-    app: /^ui\/(ApproachTable\.tsx|ComfortMark\.tsx|gameBalls\.ts)$/,
+    core: /^(aim\/(aim|arcs|family|game|nearest|probe|types)|bench\/game|catalog\/game-book|dial\/wheels|format\/settings|ladder\/(hurry|secret|venue)|machine\/(aim|capability|shift)|pitch\/(contact-time|fielding|hitting|zone)|rules\/.*|spread\/(endpoint|sensitivity|spread|trim))\.ts$/,
+    app: /^(ui\/gameBalls|words\/secret)\.ts$/,
   },
   /** Dials, and chances. */
   tuning: {

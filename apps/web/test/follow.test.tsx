@@ -4,7 +4,7 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { type LiveShown, liveBody } from '../src/api/live.ts';
 import { AS_BEGUN, withBall } from '../src/views/courtside/run.ts';
-import { shownOf } from '../src/views/courtside/useLive.ts';
+import { shownOf } from '../src/views/courtside/shown.ts';
 import Follow, { type Look } from '../src/views/live/Follow.tsx';
 import { phaseOf } from '../src/words/live.ts';
 import { button, document, id, machine, props, show, twoKinds, wired } from './support/courtside.tsx';

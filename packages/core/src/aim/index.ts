@@ -1,8 +1,9 @@
 export { aim } from './aim.ts';
-export { arcFamily, type BlockedPart, type FamilyArc, possibleArcs } from './family.ts';
+export { arcFamily, type FamilyArc } from './family.ts';
 export { type GameArrival, gameLaunch, releaseOf } from './game.ts';
 export { MEETINGS, type MeetAnswer, type MeetHold, type Meeting, type MeetQuestion, type MeetSolution, meetBall } from './meet.ts';
 export { distanceToHold } from './nearest.ts';
+export { type BlockedPart, possibleArcs } from './possible.ts';
 export type { Arc } from './probe.ts';
 export { REASON_TEXT } from './reason-text.ts';
 export {

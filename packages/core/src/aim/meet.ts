@@ -1,7 +1,7 @@
 import { wrapDeg } from '../quantity/index.ts';
 import { aim } from './aim.ts';
-import { possibleArcs, possibleOf } from './family.ts';
 import { type HopArc, HopProbe } from './hop.ts';
+import { possibleArcs, possibleOf } from './possible.ts';
 import type { Arc } from './probe.ts';
 import type { AimQuestion, Point3, ReasonCode } from './types.ts';
 

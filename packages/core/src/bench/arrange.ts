@@ -1,21 +1,10 @@
-import {
-  arcFamily,
-  type Blocked,
-  type FamilyArc,
-  gameLaunch,
-  type Nearest,
-  type ReasonCode,
-  type Solution,
-  type Spin,
-  spinAt,
-} from '../aim/index.ts';
+import { arcFamily, type Blocked, type FamilyArc, type Nearest, type ReasonCode, type Solution, type Spin, spinAt } from '../aim/index.ts';
 import {
   type ContactVerdict,
   contactOf,
   diamondOf,
   type GameBall,
   gameBallById,
-  type Hand,
   judgeContact,
   LEVEL_NEEDS,
   SPORT_RECORDS,
@@ -25,6 +14,7 @@ import { COMFORT_FROM, type Comfort, comfortOf, isToFielders, reactionNeededS, t
 import type { Conditions, Flight } from '../flight/index.ts';
 import { aimMachine, questionFor, type Thrower } from '../machine/index.ts';
 import { bandOf, FIELDER_READ_S, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
+import { armAt, throwGameBall } from './game.ts';
 import { placeQuestion } from './setup.ts';
 import type { Setup } from './setup-schema.ts';
 import { type Arrival, conditionsOf, type Thrown, throwBall } from './throw.ts';
@@ -161,28 +151,6 @@ function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, game
   return { word, ballEase: ease, timeS, needS, band: null, spareS, shortestIntervalS: timing.shortestWorkingS, height };
 }
 
-/** How far behind its bounce a game ball is met when it would bounce twice before the player's plane, m. */
-const MET_BEHIND_BOUNCE_M = 1.5;
-
 /** What the game ball does here, met in the player’s plane. */
 export const gameOf = (setup: Setup, conditions: Conditions, ball: GameBall): (Thrown & { ball: GameBall }) | null =>
   ball.sport === setup.sport ? throwGameBall(conditions, ball, setup.target.x, setup.player.y, armAt(setup.from)) : null;
-
-/** Whose arm a machine stands in for: what stands in the middle throws for a right-hander. */
-export const armAt = ({ x }: { x: number }): Hand => (x > 0 ? 'left' : 'right');
-
-/** A game ball in still air to `landingX`, met in the plane y = `playerY`; null when it cannot be flown with this ball. @param hand that throws a straight pitch */
-export function throwGameBall(
-  conditions: Conditions,
-  ball: GameBall,
-  landingX: number,
-  playerY: number,
-  hand: Hand = 'right',
-): (Thrown & { ball: GameBall }) | null {
-  const solved = gameLaunch(ball, conditions, landingX, hand);
-  if (!solved) return null;
-  const still = { ...conditions, wind: { xMps: 0, yMps: 0 } };
-  const thrown = throwBall(still, solved.launch, playerY);
-  if (thrown.arrival) return { ...thrown, ball };
-  return { ...throwBall(still, solved.launch, (thrown.flight.bounces[0]?.y ?? 0) - MET_BEHIND_BOUNCE_M), ball };
-}

@@ -1,12 +1,6 @@
 export { type AirEffect, airEffect, USUAL_AIR } from './air.ts';
-export {
-  type Arrangement,
-  armAt,
-  arrange,
-  type BenchComfort,
-  type FamilyMember,
-  throwGameBall,
-} from './arrange.ts';
+export { type Arrangement, arrange, type BenchComfort, type FamilyMember } from './arrange.ts';
+export { armAt, throwGameBall } from './game.ts';
 export { heldOf } from './held.ts';
 export { type Allows, bestPlace, closestToGame, FIT_FIGURES, type FitFigure, fitOf, fitParts, type Match } from './match.ts';
 export { setupToMeet } from './meet.ts';

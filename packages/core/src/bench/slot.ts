@@ -1,6 +1,6 @@
 import { releaseOf } from '../aim/index.ts';
 import { type ArmSlot, armOf, GAME_BOOK, type Hand, MIDDLE_OF_ZONE_M, type PitchGameBall, PLATE } from '../catalog/index.ts';
-import { armAt } from './arrange.ts';
+import { armAt } from './game.ts';
 import type { Setup } from './setup-schema.ts';
 
 /** A machine as near as this to a slot stands in it, m. */

@@ -3,7 +3,8 @@ import { GAME_BOOK, type GameBall, gameBallById, LEVEL_NEEDS, type Level, SPORT_
 import { type Feed, type RungDocument, resizeTarget, upToHalfS } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
 import { judgeRung, wholly } from './judge.ts';
-import { throwInTime, throwTo, type Venue } from './throwing.ts';
+import { throwInTime, throwTo } from './throwing.ts';
+import type { Venue } from './venue.ts';
 import { A_BLOCK, canThrowInOrder } from './worries.ts';
 
 const flip = <S extends { x: number }>(spot: S): S => ({ ...spot, x: -spot.x });

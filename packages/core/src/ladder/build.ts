@@ -15,11 +15,12 @@ import {
 import { heightKept } from '../pitch/index.ts';
 import { firstShareFor, gateFor, type Need, targetFor } from '../progress/index.ts';
 import { type BuildQuestion, type Candidate, type Last, pitches, strokes } from './candidates.ts';
-import { changesBetween } from './demand.ts';
+import { changesBetween } from './change.ts';
 import { evenOut } from './even.ts';
 import { type JudgeContext, type JudgedRung, judgeRung, wholly } from './judge.ts';
 import { HARDLY_SPINS_RPM } from './share.ts';
-import { throwTo, type Venue } from './throwing.ts';
+import { throwTo } from './throwing.ts';
+import type { Venue } from './venue.ts';
 
 /** What the last rung still lacks of the game ball, with its figures. */
 export type Missing =

@@ -24,7 +24,8 @@ import { strikeZoneOf } from '../pitch/index.ts';
 import type { Approach } from '../progress/index.ts';
 import { ftToM } from '../quantity/index.ts';
 import { type Meet, throwInTimeToMeet, throwToMeet } from './meeting.ts';
-import { questionOf, throwInTime, type Venue } from './throwing.ts';
+import { throwInTime } from './throwing.ts';
+import { questionOf, type Venue } from './venue.ts';
 
 /** What a ladder is built from. */
 export interface BuildQuestion extends Venue {

@@ -1,8 +1,9 @@
 import { COMFORTS, type Comfort, type RungDocument, targetFrom } from '../drill/index.ts';
 import type { Launch } from '../flight/index.ts';
-import { type Change, stepBetween } from './demand.ts';
+import { type Change, stepBetween } from './change.ts';
 import { type JudgeContext, judgeRung, wholly } from './judge.ts';
-import { throwTo, type Venue } from './throwing.ts';
+import { throwTo } from './throwing.ts';
+import type { Venue } from './venue.ts';
 import { A_BLOCK } from './worries.ts';
 
 /** A rung put in between must take at least this much off the jump of demand, or a change off the step. */

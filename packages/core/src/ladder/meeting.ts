@@ -3,7 +3,8 @@ import { LEVEL_NEEDS, netBetween, netHeightAt, SPORT_RECORDS } from '../catalog/
 import { fly, type Launch } from '../flight/index.ts';
 import { questionFor, speedsOf } from '../machine/index.ts';
 import { radToDeg, wrapDeg } from '../quantity/index.ts';
-import { type AimedBall, elevationsNear, questionOf, type Venue } from './throwing.ts';
+import { type AimedBall, elevationsNear } from './throwing.ts';
+import { questionOf, type Venue } from './venue.ts';
 
 /** Where the body meets the ball: a spot, and heights there, the best first. */
 export interface Meet {

@@ -3,7 +3,7 @@ import type { Launch } from '../flight/index.ts';
 import { aimMachine } from '../machine/index.ts';
 import { seededRandom } from '../random.ts';
 import { isTooQuick } from './hurry.ts';
-import { questionOf, type Venue } from './throwing.ts';
+import { questionOf, type Venue } from './venue.ts';
 
 /** How a ball of a round with secret speeds was thrown. */
 export const SECRET_SPEEDS = ['slower', 'as-set', 'quicker'] as const;

@@ -1,40 +1,12 @@
-import { conditionsOf } from '../bench/index.ts';
-import { type GameBall, LEVEL_NEEDS, netBetween, type Sport } from '../catalog/index.ts';
-import type { RungDocument } from '../drill/index.ts';
+import { type GameBall, LEVEL_NEEDS } from '../catalog/index.ts';
 import type { Launch } from '../flight/index.ts';
-import type { BallId, SurfaceId } from '../ids.ts';
 import { aimMachine, type MachineProfile, type PlaceQuestion, speedsOf } from '../machine/index.ts';
 import { mphToMps } from '../quantity/index.ts';
-
-/** Where and with what a ladder is thrown. */
-export interface Venue {
-  sport: Sport;
-  court: { id: string; surfaceId: SurfaceId; ceilingM?: number | null };
-  machine: { id: string; profile: MachineProfile };
-  ballId: BallId;
-  dragShare?: number;
-  level: RungDocument['level'];
-  weather: RungDocument['weather'];
-}
-
-type Target = RungDocument['feeds'][number]['target'];
+import { questionOf, type Target, type Venue } from './venue.ts';
 
 /** How far from the wanted elevation it looks for one that the machine can do, °, and in what steps. */
 const WIDEST_DEG = 40;
 const STEP_DEG = 2;
-
-export const questionOf = (venue: Venue, from: { x: number; y: number; z: number }, target: Target): PlaceQuestion => ({
-  conditions: conditionsOf({
-    ballId: venue.ballId,
-    surfaceId: venue.court.surfaceId,
-    weather: venue.weather,
-    ...(venue.dragShare !== undefined && { dragShare: venue.dragShare }),
-  }),
-  from,
-  target,
-  net: netBetween(venue.sport, from.y, target.kind === 'landing' ? target.y : target.planeY),
-  ceilingM: venue.court.ceilingM ?? null,
-});
 
 /** A ball as it can be thrown: a machine with few speeds and heights lands it near the spot, and the target is there. */
 export interface AimedBall {

@@ -5,7 +5,7 @@ import { fly, type Launch } from '../flight/index.ts';
 import { aimMachine, type MachineProfile } from '../machine/index.ts';
 import { shortTurnDeg } from '../quantity/index.ts';
 import { LEAST_BY_HAND } from './least.ts';
-import { questionOf, type Venue } from './throwing.ts';
+import { questionOf, type Venue } from './venue.ts';
 
 /** What is turned for today’s air, of one ball of a rung. */
 export interface TodayChange {

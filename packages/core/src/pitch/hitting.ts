@@ -11,7 +11,7 @@ import {
 import { COMFORT_FROM, type Comfort, comfortOf, onComfortScale } from '../drill/index.ts';
 import { airDensity } from '../flight/index.ts';
 import { ftToM, mphToMps } from '../quantity/index.ts';
-import { timeToContact } from './pace.ts';
+import { timeToContact } from './contact-time.ts';
 
 /** Bands of a sport of hitters. @throws RangeError for one that has none */
 export function bandsOf(sport: Sport): readonly AgeBand[] {

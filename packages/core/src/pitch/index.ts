@@ -1,3 +1,4 @@
+export type { Release } from './contact-time.ts';
 export {
   type BattedBall,
   battedBall,
@@ -26,7 +27,6 @@ export {
   paceRatio,
   type RatioAnswer,
   type RatioQuestion,
-  type Release,
   type WallChart,
   wallChart,
 } from './pace.ts';

@@ -1,5 +1,4 @@
-import { aim, WIDEST_LIMITS } from '../aim/index.ts';
-import type { Ball } from '../catalog/index.ts';
+import { type Contact, type Release, timeToContact } from './contact-time.ts';
 
 /** The simple rule: equal time at a constant speed. Exactly one of the four is null. m/s, m. */
 export interface RatioQuestion {
@@ -33,20 +32,8 @@ export function paceRatio({ machine, game }: RatioQuestion): RatioAnswer {
   return { machine: filled(machine), game: filled(game), timeS };
 }
 
-/** A release on the centre line: speed m/s, y and height m. */
-export interface Release {
-  speedMps: number | null;
-  releaseM: number | null;
-  heightM: number;
-  topspinRpm: number;
-}
-
 /** A pitch, and the distance it is to be thrown from instead. */
-export interface FlightPaceQuestion {
-  ball: Ball;
-  airDensityKgM3: number;
-  /** The plane in which both balls are met, and the height they pass it at. */
-  contact: { y: number; z: number };
+export interface FlightPaceQuestion extends Contact {
   machine: Release;
   game: Release;
 }
@@ -66,28 +53,6 @@ const PITCHED_MPS = [1, 75] as const;
 /** Bounds of a release that is searched, m from the plane of contact. */
 const NEAREST_M = 1;
 const FARTHEST_M = 60;
-
-/** Seconds from release to the plane of contact along the flat arc, or null when no arc gets there. */
-export function timeToContact(
-  { ball, airDensityKgM3, contact }: Pick<FlightPaceQuestion, 'ball' | 'airDensityKgM3' | 'contact'>,
-  { speedMps, releaseM, heightM, topspinRpm }: Release & { speedMps: number; releaseM: number },
-): number | null {
-  if (Math.abs(releaseM - contact.y) < 0.05) return null;
-  const still = { xMps: 0, yMps: 0 };
-  const ground = { restitution: 0.5, friction: 0.5, tangentialRestitution: 0 };
-  const { solutions } = aim(
-    {
-      conditions: { ball, airDensityKgM3, wind: still, ground },
-      from: { x: 0, y: releaseM, z: heightM },
-      spin: { topspinRpm, sidespinRpm: 0, gyroRpm: 0 },
-      target: { kind: 'plane', planeY: contact.y, x: 0, z: contact.z },
-      limits: WIDEST_LIMITS,
-      net: null,
-    },
-    { speedMps },
-  );
-  return solutions.length === 0 ? null : Math.min(...solutions.map(({ flightTimeS }) => flightTimeS));
-}
 
 /**
  * The drag-true match: both balls take the same time from release to the plane of contact and pass it at the same height.

@@ -1,40 +1,10 @@
-import { type Outcome, outcomesByNumber, type programOf, type RungDocument } from '@good-arc/core';
+import { type Outcome, outcomesByNumber } from '@good-arc/core';
 import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
-import type { RunBall } from './run.ts';
+import type { Group } from './groups.ts';
 
-/** Balls that are counted together: of one kind, and of one of those who hit in turn. */
-export interface Group {
-  key: string;
-  name: string;
-  seqs: readonly number[];
-}
-
-/** What may be counted by a number, not yet judged; empty where the order of hits matters. @param upTo number of the last ball that was thrown */
-export function groupsOf(
-  document: RungDocument,
-  { program, turns }: { program: ReturnType<typeof programOf>; turns: readonly number[] },
-  names: readonly string[],
-  balls: readonly RunBall[],
-  upTo: number,
-): Group[] {
-  if ('streak' in document.gate || document.feeds.some(({ letGo }) => letGo)) return [];
-  const groups = new Map<string, { name: string; seqs: number[] }>();
-  program.forEach(({ index }, i) => {
-    const seq = i + 1;
-    const feed = document.feeds[index]!;
-    const isJudged = balls.some((ball) => ball.seq === seq && ball.outcome !== null);
-    if (seq > upTo || isJudged || feed.counts === false) return;
-    const who = turns[i] ?? 0;
-    const name = [names.length > 1 && names[who], document.feeds.length > 1 && feed.name].filter(Boolean).join(', ');
-    const key = `${who} ${index}`;
-    groups.set(key, { name, seqs: [...(groups.get(key)?.seqs ?? []), seq] });
-  });
-  return [...groups].map(([key, group]) => ({ key, ...group }));
-}
-
-/** Results by one number for each kind of ball, when there was no time between the balls. */
+/** Results by one number for each kind of ball, when there was no time between the balls. @param groups one at least */
 export function ByNumber({
   groups,
   onCount,
@@ -44,7 +14,6 @@ export function ByNumber({
 }) {
   const [hits, setHits] = useState<Record<string, number>>({});
   const [open, setOpen] = useState(false);
-  if (groups.length === 0) return null;
   const of = ({ key, seqs }: Group): number => Math.min(hits[key] ?? 0, seqs.length);
   const count = (): void => {
     onCount(

@@ -9,14 +9,13 @@ import { attempt, saidWithUndo } from '../../ui/undo.ts';
 import { useAwake } from '../../ui/useAwake.ts';
 import { sayHazard } from '../../words/hazards.ts';
 import { BeforeRound } from './BeforeRound.tsx';
-import { ByHand } from './ByHand.tsx';
-import { ByNumber, groupsOf } from './ByNumber.tsx';
 import { Elsewhere, MachineMore, MainControls, RoundControls, WalkOver } from './Controls.tsx';
 import { CourtTimeLeft } from './CourtTime.tsx';
 import { sayNext } from './cue.ts';
+import { groupsOf } from './groups.ts';
 import { JudgeLines } from './JudgeLines.tsx';
 import { Lane } from './Lane.tsx';
-import { Finished, LandingTaps, NextBalls, readyForRound, TimingTaps } from './lateParts.tsx';
+import { ByHand, ByNumber, Finished, LandingTaps, NextBalls, readyForRound, TimingTaps } from './lateParts.tsx';
 import { Notices, StatusLine } from './Notices.tsx';
 import { Pace } from './Pace.tsx';
 import { Pads } from './Pads.tsx';
@@ -65,7 +64,7 @@ function CourtsideView(props: CourtsideProps) {
       program: onCourt.program,
       dueAt: hasLine ? view.dueAt : beat.dueAt,
     },
-    onCourt.changes.list,
+    onCourt.changing,
   );
   const courtTime = useCourtTime(document.courtId);
   const goesDark = useAwake(run !== null);
@@ -202,13 +201,13 @@ function CourtsideView(props: CourtsideProps) {
           timing={{ isOn: timing, set: setTiming }}
           onMark={onCourt.mark}
         >
-          <ByNumber groups={groups} onCount={onCourt.countByNumber} />
+          {groups.length > 0 && <ByNumber groups={groups} onCount={onCourt.countByNumber} />}
           {run && (
             <NextBalls
               {...{ run, document, thrown, machine, hasLine, names, players }}
               sport={ladder.sport}
               program={onCourt.program}
-              changes={onCourt.changes}
+              changing={onCourt.changing}
             />
           )}
         </RoundExtras>

@@ -18,8 +18,8 @@ import { useUnits } from '../../ui/Units.tsx';
 import { sayGoal } from '../../words/goals.ts';
 import { Choice } from './Choice.tsx';
 import { ComesIn } from './ComesIn.tsx';
+import { type Changing, changesOn, NUDGE_M, type Nudge } from './changes.ts';
 import { goalIn, placesIn, type Run } from './run.ts';
-import { NUDGE_M, type Nudge, type useChanges } from './useChanges.ts';
 
 /** As many coming balls are named. */
 const NAMED = 6;
@@ -44,7 +44,7 @@ export function NextBalls({
   document,
   program,
   thrown,
-  changes,
+  changing,
   machine,
   sport,
   hasLine,
@@ -56,7 +56,7 @@ export function NextBalls({
   document: RungDocument;
   program: readonly { index: number }[];
   thrown: number;
-  changes: ReturnType<typeof useChanges>;
+  changing: Changing;
   machine: MachineRow;
   sport: Sport;
   hasLine: boolean;
@@ -71,6 +71,7 @@ export function NextBalls({
   const kinds = feeds.flatMap(({ on, name, variantOf }, index) => (on && variantOf === undefined ? [{ index, name }] : []));
   const coming = program.slice(thrown, thrown + NAMED);
   const isStaying = coming.length > 1 && program.slice(thrown).every(({ index }) => index === coming[0]!.index);
+  const changes = changesOn(changing);
   const list = (by: ListChange) => () => changes.list(by);
   const plane = feeds[Number(nudged) || 0]!.target.kind === 'plane';
   return (

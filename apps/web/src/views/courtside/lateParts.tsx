@@ -3,6 +3,8 @@ import { later } from '../../ui/later.tsx';
 const waiting = <p role="status">One moment …</p>;
 
 /** Parts of a rung on court that nobody sees before a first ball or a round: they come when the page stands. */
+export const ByHand = later(async () => (await import('./inRound.ts')).ByHand, waiting);
+export const ByNumber = later(async () => (await import('./inRound.ts')).ByNumber, waiting);
 export const FirstBall = later(async () => (await import('./FirstBall.tsx')).FirstBall, waiting);
 export const Finished = later(async () => (await import('./inRound.ts')).Finished, waiting);
 export const LandingTaps = later(async () => (await import('./inRound.ts')).LandingTaps, waiting);
@@ -11,5 +13,5 @@ export const TimingTaps = later(async () => (await import('./inRound.ts')).Timin
 
 /** Has all of them at hand, so that a round needs no network. @throws when there is none */
 export async function readyForRound(): Promise<void> {
-  await Promise.all([FirstBall, Finished, LandingTaps, NextBalls, TimingTaps].map((part) => part.ready()));
+  await Promise.all([ByHand, ByNumber, FirstBall, Finished, LandingTaps, NextBalls, TimingTaps].map((part) => part.ready()));
 }

@@ -15,10 +15,10 @@ import { v7 as uuidv7 } from 'uuid';
 import { toast } from '../../ui/toast.ts';
 import { sayGoal } from '../../words/goals.ts';
 import { sayMark } from '../../words/marks.ts';
+import { goalChange } from './goal.ts';
 import { lastJudged, waitingBall } from './round.ts';
 import { goalIn, matchPointsIn, type Run, thrownOf } from './run.ts';
 import { say } from './signals.ts';
-import type { useChanges } from './useChanges.ts';
 import type { useRound } from './useRound.ts';
 
 /** Judging the balls of a round: which one waits, what it was to be hit to, and what follows from a hit. */
@@ -30,7 +30,6 @@ export function useJudging({
   sport,
   hasLine,
   names,
-  changes,
   feedOf,
 }: {
   current: ReturnType<typeof useRound>['current'];
@@ -42,7 +41,6 @@ export function useJudging({
   hasLine: boolean;
   /** Of outcomes, in the words of the sport. */
   names: Record<Outcome, string>;
-  changes: Pick<ReturnType<typeof useChanges>, 'goal'>;
   feedOf: (seq: number) => Feed | null;
 }) {
   const pending = waitingBall(run);
@@ -68,7 +66,7 @@ export function useJudging({
     });
     const next = nextGoalStep(now.card, step, hits);
     if (next === step) return;
-    changes.goal({ step: next, times: 1 });
+    tell(goalChange(now, { step: next, times: 1 }));
     const said = `${now.card.goalRun} in a row. Now ${sayGoal({ step: next, times: 1 }, now.card)}.`;
     toast.success(said, { duration: 6000 });
     say(said);

@@ -24,6 +24,7 @@ import { useUnits } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
 import { outcomeNames } from '../../words/outcomes.ts';
 import { sayTrimmed } from '../../words/trims.ts';
+import type { Changing } from './changes.ts';
 import type { FinishedRound } from './Finished.tsx';
 import { inMachine } from './inMachine.ts';
 import { type MainAction, mainAction } from './mainAction.ts';
@@ -31,7 +32,6 @@ import { padsFor } from './Pads.tsx';
 import { hittersOf, outingOfToday, thrownOf, turnsIn } from './run.ts';
 import { useAhead } from './useAhead.ts';
 import { useBeat } from './useBeat.ts';
-import { useChanges } from './useChanges.ts';
 import { useCrew } from './useCrew.ts';
 import { useJudged } from './useJudged.ts';
 import { useJudging } from './useJudging.ts';
@@ -254,7 +254,7 @@ export function useOnCourt({
     onSwing: (seq, offMs) => tell({ kind: 'swung', seq, offMs: Math.round(offMs) }),
     onReady: (seq, offMs) => tell({ kind: 'ready', seq, offMs: Math.round(offMs) }),
   });
-  const changes = useChanges({
+  const changing: Changing = {
     ...{ current, tell, document, machine, state, everyS, confirmedBy, give, nameOf },
     where: { sport: ladder.sport, machine, ceilingM },
     hasLine,
@@ -262,10 +262,10 @@ export function useOnCourt({
     rungId: rung.id,
     dueAt: () => view.dueAt,
     length: units.length,
-  });
+  };
 
   const judging = useJudging({
-    ...{ current, tell, run, document, hasLine, names, changes },
+    ...{ current, tell, run, document, hasLine, names },
     sport: ladder.sport,
     feedOf: (seq) => crew.feedOf(seq),
   });
@@ -381,7 +381,8 @@ export function useOnCourt({
       return asked === document.intervalS ? everyS : asked;
     },
     pace,
-    changes,
+    /** What the round may be changed by, for `changesOn`. */
+    changing,
     program,
     turns,
     beat,

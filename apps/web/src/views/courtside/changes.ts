@@ -12,12 +12,12 @@ import { v7 as uuidv7 } from 'uuid';
 import type { MachineRow } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
 import { toast } from '../../ui/toast.ts';
-import { sayGoal } from '../../words/goals.ts';
+import { goalChange } from './goal.ts';
 import { hittersOf, isOnLines, placesIn, programIn, type Run, thrownOf, turnsIn } from './run.ts';
 import type { useRound } from './useRound.ts';
 import { venueOf, type Where } from './useToday.ts';
 
-type Part = Partial<Pick<Run, 'dealt' | 'turns' | 'out' | 'gone' | 'goals' | 'nudged'>>;
+type Part = Partial<Pick<Run, 'dealt' | 'turns' | 'out' | 'gone' | 'nudged'>>;
 
 const LIST_WORDS: Record<Exclude<ListChange['kind'], 'next'>, string> = {
   again: 'the last one again',
@@ -34,11 +34,33 @@ export const NUDGE_M = { landing: 0.3, plane: 0.05 } as const;
 const toggled = (list: readonly number[], one: number): number[] =>
   list.includes(one) ? list.filter((each) => each !== one) : [...list, one];
 
+/** What a round that goes on may be changed by. */
+export interface Changing {
+  current: ReturnType<typeof useRound>['current'];
+  tell: ReturnType<typeof useRound>['tell'];
+  /** As it is thrown now. */
+  document: RungDocument;
+  machine: MachineRow;
+  where: Where;
+  hasLine: boolean;
+  hasTwoLines: boolean;
+  state: string;
+  everyS: number;
+  rungId: string;
+  confirmedBy: string;
+  /** Gives the machine a command. @returns whether it was taken */
+  give: (body: CourtsideCommand) => Promise<boolean>;
+  /** `performance.now()` of the next release. */
+  dueAt: () => number | null;
+  nameOf: (playerId: string) => string;
+  length: (m: number) => string;
+}
+
 /**
- * What may be changed while a round goes on, without leaving it. What a machine on a line does not take is not shown either.
- * @param give gives the machine a command @returns whether it was taken
+ * What may be changed while a round goes on, without leaving it. What a machine on a line does not take is not shown either. It comes with the parts that nobody
+ * sees before a round (`inRound.ts`).
  */
-export function useChanges({
+export function changesOn({
   current,
   tell,
   document,
@@ -54,25 +76,7 @@ export function useChanges({
   dueAt,
   nameOf,
   length,
-}: {
-  current: ReturnType<typeof useRound>['current'];
-  tell: ReturnType<typeof useRound>['tell'];
-  /** As it is thrown now. */
-  document: RungDocument;
-  machine: MachineRow;
-  where: Where;
-  hasLine: boolean;
-  hasTwoLines: boolean;
-  state: string;
-  everyS: number;
-  rungId: string;
-  confirmedBy: string;
-  give: (body: CourtsideCommand) => Promise<boolean>;
-  /** `performance.now()` of the next release. */
-  dueAt: () => number | null;
-  nameOf: (playerId: string) => string;
-  length: (m: number) => string;
-}) {
+}: Changing) {
   /** Tells the machine, when it has the round in it, and then the round. */
   async function change(part: Part, about: string, said: string): Promise<void> {
     const now = current.current;
@@ -150,10 +154,7 @@ export function useChanges({
     },
     /** Another goal from the next ball on: a step of it, or the target wider or narrower. The machine throws what it threw. */
     goal(goal: Goal): void {
-      const now = current.current;
-      if (!now) return;
-      const seq = thrownOf(now) + 1;
-      void change({ goals: [...now.goals.filter((each) => each.seq < seq), { seq, ...goal }] }, 'goal', sayGoal(goal, now.card));
+      if (current.current) tell(goalChange(current.current, goal));
     },
     /** A kind of ball, or all of them, a step elsewhere. @param index null for all */
     nudge(index: number | null, by: Nudge): void {
