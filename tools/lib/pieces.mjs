@@ -10,8 +10,8 @@ const PIECES = {
   react: { library: /^(react|react-dom|scheduler)\// },
   /** On every page: what its head needs, and the small parts that all are made of. */
   page: {
-    core: /^(once|aim\/reason-text|drill\/feeds|people\/kinds|progress\/rate|quantity\/(print|units))\.ts$/,
-    app: /^(device\/(alone|drawn|keep|kept|pages|store|useDeviceReady)|ui\/(api|day|download|outbox|putRow|share|toast|undo|useAwake|useKeys)|words\/roles)\.ts$|^ui\/(Button|Dialog|later|Notice|Units)\.tsx$/,
+    core: /^(once|drill\/feeds|people\/kinds|progress\/rate|quantity\/(print|units))\.ts$/,
+    app: /^(device\/(alone|drawn|keep|kept|pages|store|useDeviceReady)|ui\/(api|day|download|outbox|putRow|share|toast|undo|useAwake|useKeys|when)|words\/roles)\.ts$|^ui\/(Button|Dialog|later|Moment|Notice|Units)\.tsx$/,
     // but for icons of one page only
     library:
       /^(idb|tinykeys|uuid)\/|^lucide-react\/(?!.*\/(arrow-down|arrow-up|clipboard-copy|grip-vertical|pause|play|printer|shuffle|skip-back|star|step-back|step-forward)\.)/,
@@ -19,11 +19,12 @@ const PIECES = {
   /** Nearly everywhere: sports, courts, levels. */
   sports: {
     core: /^(catalog\/(balls|contact|court|game-ball|sport|surface|surfaces|types)|catalog\/sports\/(?!.*drills).*|dial\/curve-shape|drill\/kinds|flight\/(air|laws)|people\/day-cap|progress\/(gate|outcome|players))\.ts$/,
-    app: /^ui\/(around|links|moved|place|whenMeant)\.ts$|^ui\/Select\.tsx$/,
+    app: /^(ui\/(around|links|moved|place|whenMeant)|words\/level)\.ts$|^ui\/Select\.tsx$/,
   },
-  /** Where rungs and rounds are looked at: small drawings, rates, moments. */
+  /** Where rungs and rounds are looked at: small drawings, rates, what is said of them. */
   drawing: {
-    app: /^(ui\/(history|targetBox|thumb|useWidth|when)|words\/level)\.ts$|^ui\/(ArcThumb|ComfortMark|ForCoaches|Moment|RateBar|SourceMark|TextField)\.tsx$/,
+    core: /^aim\/reason-text\.ts$/,
+    app: /^ui\/(history|targetBox|thumb|useWidth)\.ts$|^ui\/(ArcThumb|ComfortMark|ForCoaches|RateBar|SourceMark|TextField)\.tsx$/,
   },
   /** Where balls are flown, and what they came to. */
   flight: {

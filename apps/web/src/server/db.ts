@@ -1,5 +1,4 @@
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
-import { LRUCache } from 'lru-cache';
 import mysql from 'mysql2/promise';
 
 export type Db = MySql2Database<Record<string, never>>;
@@ -8,24 +7,6 @@ export type Db = MySql2Database<Record<string, never>>;
 const QUERY_MS = Number(process.env.GOODARC_QUERY_MS ?? 6000);
 
 type Statement = string | mysql.QueryOptions;
-
-/** So often a statement has come when it is worth preparing, and so long it may be, characters: lists of many ids are each another. */
-const OFTEN = 8;
-const LONGEST = 4000;
-/** What the database keeps ready for a connection, and may keep for all of them (`max_prepared_stmt_count`), spent. */
-const MOST_PREPARED = 100;
-const NO_MORE_PREPARED = 1461;
-
-/** How often each statement has come. */
-const times = new LRUCache<string, number>({ max: 1000 });
-
-/** Whether the database should keep it ready: it need not be read and planned each time then, which is a third of what most cost it. */
-function isOften(sql: string): boolean {
-  if (sql.length > LONGEST || !/^(select|insert|update|delete)/i.test(sql)) return false;
-  const before = times.get(sql) ?? 0;
-  if (before < OFTEN) times.set(sql, before + 1);
-  return before === OFTEN;
-}
 
 /** Drizzle asks for moments as text by a function that looks at each value of each row; the driver does so by itself. */
 const plainly = ({ typeCast, ...options }: mysql.QueryOptions): mysql.QueryOptions =>
@@ -41,15 +22,9 @@ function limited(pool: mysql.Pool, limitMs: number) {
     let broken = false;
     const run = (how: 'query' | 'execute') => async (statement: Statement, values?: unknown[]) => {
       const options = plainly(typeof statement === 'string' ? { sql: statement } : statement);
-      const asText = () => connection.query({ ...options, timeout: limitMs }, values);
       try {
-        if (how === 'query' && !isOften(options.sql)) return await asText();
-        try {
-          return await inTime(connection.execute(options, values as mysql.ExecuteValues), limitMs);
-        } catch (error) {
-          if (errnoOf(error) !== NO_MORE_PREPARED) throw error;
-          return await asText();
-        }
+        if (how === 'query') return await connection.query({ ...options, timeout: limitMs }, values);
+        return await inTime(connection.execute(options, values as mysql.ExecuteValues), limitMs);
       } catch (error) {
         if ((error as { code?: string }).code === OUT_OF_TIME) {
           broken = true;
@@ -106,7 +81,8 @@ export function openDatabase(url: string, limitMs: number | null = QUERY_MS): { 
     enableKeepAlive: true,
     // an error names its statement; a stack kept for each statement costs a twentieth of the server's time
     trace: false,
-    maxPreparedStatements: MOST_PREPARED,
+    // that the database keeps ready for a connection
+    maxPreparedStatements: 100,
   });
   pool.pool.on('connection', (connection) => {
     // writes of many devices meet: without gap locks, and nobody waits long for another

@@ -4,9 +4,7 @@ import { Button } from '../../ui/Button.tsx';
 import { sayTrimmed } from '../../words/trims.ts';
 import { Checks } from './Checks.tsx';
 import { CourtUntil } from './CourtTime.tsx';
-import { ForToday } from './ForToday.tsx';
-import { HalfTarget, MachinePart } from './HalfTarget.tsx';
-import { FirstBall } from './lateParts.tsx';
+import { FirstBall, ForToday, HalfTarget, MachinePart } from './lateParts.tsx';
 import { RoundFields } from './RoundFields.tsx';
 import { SecretSpeeds } from './SecretSpeeds.tsx';
 import { SetUp } from './SetUp.tsx';
@@ -88,11 +86,11 @@ export function BeforeRound({
         onWeather={today.setWeather}
         indoors={indoors}
       />
-      {onCourt.player && <HalfTarget target={target} rung={rung.document} name={onCourt.player.name} />}
+      {onCourt.player && target.half && <HalfTarget target={target} rung={rung.document} name={onCourt.player.name} />}
       <SecretSpeeds secret={secret} machineName={machine.name} />
-      <MachinePart target={target} sport={sport} />
+      {target.spoiled && <MachinePart target={target} sport={sport} />}
       <CourtUntil time={courtTime} />
-      <ForToday today={today} rung={rung.document} machine={machine} />
+      {today.solved.changes.length + today.solved.lost.length > 0 && <ForToday today={today} rung={rung.document} machine={machine} />}
     </>
   );
 }

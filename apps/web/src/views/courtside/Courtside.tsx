@@ -15,7 +15,7 @@ import { sayNext } from './cue.ts';
 import { groupsOf } from './groups.ts';
 import { JudgeLines } from './JudgeLines.tsx';
 import { Lane } from './Lane.tsx';
-import { ByHand, ByNumber, Finished, LandingTaps, NextBalls, readyForRound, TimingTaps } from './lateParts.tsx';
+import { ByHand, ByNumber, Finished, LandingTaps, NextBalls, TimingTaps, useReadyForRound } from './lateParts.tsx';
 import { Notices, StatusLine } from './Notices.tsx';
 import { Pace } from './Pace.tsx';
 import { Pads } from './Pads.tsx';
@@ -69,7 +69,7 @@ function CourtsideView(props: CourtsideProps) {
   const courtTime = useCourtTime(document.courtId);
   const goesDark = useAwake(run !== null);
   useSlimHeader(run !== null);
-  useEffect(() => void readyForRound().catch(() => {}), []);
+  useReadyForRound();
   const said = inSight[0] && sayHazard(inSight[0], units.length);
   const { nextBall } = onCourt;
   // who is called is whoever hits next, whether the ball before is judged or not
