@@ -13,7 +13,7 @@ import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { ratesOn } from '../src/server/list-rounds.ts';
 import { outingRungs, usualCourt } from '../src/server/next-outing.ts';
-import { readRounds } from '../src/server/read-rounds.ts';
+import { readRound, readRounds } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody } from './support/rig.ts';
@@ -24,7 +24,7 @@ let store: Store;
 let ids: OneRung;
 let roundId: string;
 
-const read = async (id = roundId) => (await readRounds(store, { ids: [id], most: 1 }))[0]!;
+const read = async (id = roundId) => (await readRound(store, id))!;
 const correct = (body: unknown, who = scope) => call(rounds.PATCH, { scope: who, params: { id: roundId }, body });
 
 beforeAll(async () => {
@@ -131,7 +131,7 @@ describe('rounds that were played without the app', () => {
     const good = paper();
     const { status, body } = await send([good, paper({ rungId: uuidv7() })]);
     expect([status, body.errors?.[0]?.pointer]).toEqual([404, '/rounds/1/rungId']);
-    expect(await readRounds(store, { ids: [good.id], most: 1 })).toEqual([]);
+    expect(await readRound(store, good.id)).toBeUndefined();
   });
   test('an id that another club has is refused whole', async () => {
     const { scope: other, store: theirs } = await makeClub(db, 'Theirs');

@@ -8,7 +8,7 @@ import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
 import * as paper from '../src/pages/api/rounds/index.ts';
 import { database } from '../src/server/db.ts';
-import { readRounds } from '../src/server/read-rounds.ts';
+import { readRound } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import { wrongSums } from '../src/server/sums.ts';
@@ -26,7 +26,7 @@ beforeAll(async () => {
 async function both(id: string) {
   const [kept] = await store.list(round, eq(round.id, id));
   const { hits, balls, swings, gateHits, gateBalls } = kept!;
-  const [{ card, results: of }] = (await readRounds(store, { ids: [id], most: 1 })) as [Awaited<ReturnType<typeof readRounds>>[number]];
+  const { card, results: of } = (await readRound(store, id))!;
   const [all, gate] = [scoreRound(card, of), scoreForGate(card, of)];
   return {
     kept: { hits, balls, swings, gateHits, gateBalls },

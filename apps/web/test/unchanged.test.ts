@@ -6,7 +6,7 @@ import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { laddersOf, ladderWith, readLadders } from '../src/server/ladders.ts';
-import { readRounds } from '../src/server/read-rounds.ts';
+import { readRound } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import { makeToken, visitorOfToken } from '../src/server/session.ts';
 import { Store } from '../src/server/store.ts';
@@ -100,7 +100,7 @@ describe('a page knows by who asks for it whether anything is another', () => {
     const id = uuidv7();
     await call(rounds.PUT, { scope, params: { id }, body: roundBody(ids) });
     const names = async (from: Store) => {
-      const [{ playerName, machineName, courtName, ladderName }] = (await readRounds(from, { ids: [id], most: 1 })) as [never];
+      const { playerName, machineName, courtName, ladderName } = (await readRound(from, id))!;
       return [playerName, machineName, courtName, ladderName];
     };
     const asked = await names(store);

@@ -1,14 +1,15 @@
-import type { ResultId, RoundId } from '@good-arc/core';
-import { and, eq } from 'drizzle-orm';
+import { once, type ResultId, type RoundId } from '@good-arc/core';
+import { and, eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { z } from 'zod';
 import type { CorrectionRow } from '../api/rows.ts';
 import type { correctionBody } from '../api/schemas.ts';
 import { type CorrectionOf, correction, person, player, result, round } from '../db/schema.ts';
+import type { Db } from './db.ts';
 import { targetIn } from './read-rounds.ts';
 import { cardOf, writeResult } from './rounds.ts';
 import type { Scope } from './scope.ts';
-import type { Store } from './store.ts';
+import { ofClub, type Store } from './store.ts';
 import { sumUp } from './sums.ts';
 
 /**
@@ -62,25 +63,29 @@ const thrown = (before: typeof result.$inferSelect | undefined) => ({
   landYM: before?.landYM ?? null,
 });
 
+/** Asked for each page of a round: put together once for a database. */
+const CORRECTIONS = once((db: Db) =>
+  db
+    .select({ row: correction, personName: person.name })
+    .from(correction)
+    .innerJoin(person, eq(person.id, correction.personId))
+    .where(and(ofClub(correction), eq(correction.roundId, sql.placeholder('roundId'))))
+    .orderBy(correction.createdAt, correction.id)
+    .prepare(),
+);
+
 /** What was put right in a round, the last first. */
-export function readCorrections(store: Store, roundId: string): Promise<CorrectionRow[]> {
-  return store.read(async (db, mine) => {
-    const rows = await db
-      .select({ row: correction, personName: person.name })
-      .from(correction)
-      .innerJoin(person, eq(person.id, correction.personId))
-      .where(and(mine(correction), eq(correction.roundId, roundId)))
-      .orderBy(correction.createdAt, correction.id);
-    return rows
-      .map(({ row: { id, createdAt, what, seq, was, became }, personName }) => ({
-        id,
-        at: createdAt.toISOString(),
-        personName,
-        what,
-        seq,
-        was,
-        became,
-      }))
-      .reverse();
-  });
+export async function readCorrections(store: Store, roundId: string): Promise<CorrectionRow[]> {
+  const rows = await store.ask(CORRECTIONS, { roundId });
+  return rows
+    .map(({ row: { id, createdAt, what, seq, was, became }, personName }) => ({
+      id,
+      at: createdAt.toISOString(),
+      personName,
+      what,
+      seq,
+      was,
+      became,
+    }))
+    .reverse();
 }

@@ -1,5 +1,15 @@
-import { type Outcome, once, type PlayerId, type RoundId, type RungDocument, type RungId, rungSchema, weatherSchema } from '@good-arc/core';
-import { and, desc, eq, gte, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
+import {
+  type Outcome,
+  once,
+  type PlayerId,
+  type RoundId,
+  type RungDocument,
+  type RungId,
+  rowId,
+  rungSchema,
+  weatherSchema,
+} from '@good-arc/core';
+import { and, asc, desc, eq, gte, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { BriefRound, ResultRow, RoundRow } from '../api/rows.ts';
 import { parsedOnce } from '../db/parsed.ts';
@@ -8,7 +18,7 @@ import type { Db } from './db.ts';
 import { readKit } from './kit.ts';
 import { laddersOf } from './ladders.ts';
 import { whileQuiet } from './quiet.ts';
-import { ofClub, type Store } from './store.ts';
+import { ofClub, type Store, tooMany } from './store.ts';
 
 /** What a round was run with; null, and set aside, when it cannot be read. */
 export const readCard = (store: Store, { id, card, startedAt }: { id: string; card: unknown; startedAt: Date }): RungDocument | null =>
@@ -156,29 +166,60 @@ export async function readRounds(store: Store, asked: RoundsAsked): Promise<Roun
   if (rounds.length === 0) return [];
   const ids = rounds.map(({ id }) => id);
   const [byRound, names] = await Promise.all([resultsOf(store, ids), namesFor(store, rounds)]);
-  return rounds.flatMap((each) => {
-    const card = readCard(store, each);
-    if (!card) return [];
-    return [
-      {
-        id: each.id,
-        outingId: each.outingId,
-        rungId: each.rungId,
-        playerId: each.playerId,
-        machineId: each.machineId,
-        courtId: each.courtId,
-        ...names(each),
-        card,
-        weather: parsedOnce(weatherSchema, each.weather).data ?? card.weather,
-        confirmedBy: each.confirmedBy,
-        notes: each.notes,
-        source: each.source,
-        startedAt: each.startedAt.toISOString(),
-        finishedAt: each.finishedAt?.toISOString() ?? null,
-        results: byRound.get(each.id) ?? [],
-      },
-    ];
-  });
+  return rounds.flatMap((each) => asRow(store, each, names, byRound.get(each.id) ?? []));
+}
+
+/** Asked for each page of a round: put together once for a database. */
+const ONE = once((db: Db) =>
+  db
+    .select()
+    .from(round)
+    .where(and(ofClub(round), eq(round.id, sql.placeholder('id'))))
+    .prepare(),
+);
+const BALLS_OF_ONE = once((db: Db) =>
+  db
+    .select()
+    .from(result)
+    .where(and(ofClub(result), eq(result.roundId, sql.placeholder('id'))))
+    .orderBy(asc(result.seq), asc(result.id))
+    .limit(MOST_BALLS + 1)
+    .prepare(),
+);
+
+/** As `readRounds`, of one; undefined where there is none, or its card cannot be read. @param id of an address: it may be anything */
+export async function readRound(store: Store, id: string): Promise<RoundRow | undefined> {
+  if (!rowId<'round'>().safeParse(id).success) return undefined;
+  const [[one], balls] = await Promise.all([store.ask(ONE, { id }), store.ask(BALLS_OF_ONE, { id })]);
+  if (!one) return undefined;
+  if (balls.length > MOST_BALLS) store.leaveOut([tooMany(result, MOST_BALLS)]);
+  const [row] = asRow(store, one, await namesFor(store, [one]), balls.slice(0, MOST_BALLS).map(toResult));
+  return row;
+}
+
+/** None where its card cannot be read. */
+function asRow(store: Store, of: typeof round.$inferSelect, names: Awaited<ReturnType<typeof namesFor>>, results: ResultRow[]): RoundRow[] {
+  const card = readCard(store, of);
+  if (!card) return [];
+  return [
+    {
+      id: of.id,
+      outingId: of.outingId,
+      rungId: of.rungId,
+      playerId: of.playerId,
+      machineId: of.machineId,
+      courtId: of.courtId,
+      ...names(of),
+      card,
+      weather: parsedOnce(weatherSchema, of.weather).data ?? card.weather,
+      confirmedBy: of.confirmedBy,
+      notes: of.notes,
+      source: of.source,
+      startedAt: of.startedAt.toISOString(),
+      finishedAt: of.finishedAt?.toISOString() ?? null,
+      results,
+    },
+  ];
 }
 
 /** Rounds that were read last, as they stood at their last change: a player's years are looked through again for each ball that is added to them. */

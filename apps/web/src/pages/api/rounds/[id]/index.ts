@@ -4,7 +4,7 @@ import { round } from '../../../../db/schema.ts';
 import { correctRound } from '../../../../server/corrections.ts';
 import { endpoint } from '../../../../server/endpoint.ts';
 import { notFound } from '../../../../server/problem.ts';
-import { readRounds } from '../../../../server/read-rounds.ts';
+import { readRound } from '../../../../server/read-rounds.ts';
 import { startRound } from '../../../../server/rounds.ts';
 
 /** Begins a round. */
@@ -12,7 +12,7 @@ export const PUT = endpoint(roundBody, ({ body, id, store, scope }) => startRoun
 
 /** All of it, with every ball. */
 export const GET = endpoint(null, async ({ store, id }) => {
-  const [row] = await readRounds(store, { ids: [id], most: 1 });
+  const row = await readRound(store, id);
   if (!row) throw notFound('round');
   return row;
 });
