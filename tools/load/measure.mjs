@@ -33,61 +33,55 @@ export function cpuMs(pids) {
   return sum;
 }
 
-/** @param {string} url @param {number} amount */
-const ask = (url, amount) => autocannon({ url, connections: 1, amount, timeout: 60 });
+/** So many requests, one after the other: how long one takes, how large its answer is, and how many failed. @typedef {(amount: number) => Promise<{ p50Ms: number, kB: number, failed: number }>} Job */
 
-/**
- * What a request costs: processor time of server and database together, and how long it takes by itself.
- * @param {number[]} pids @param {string} url @param {number} amount
- */
-async function cost(pids, url, amount) {
-  const before = cpuMs(pids);
-  const { latency, throughput, non2xx, errors } = await ask(url, amount);
-  return { cpuMs: (cpuMs(pids) - before) / amount, p50Ms: latency.p50, kB: throughput.total / amount / 1000, failed: non2xx + errors };
-}
+/** A page, asked over one line. @param {string} url @returns {Job} */
+export const pageOf = (url) => async (amount) => {
+  const { latency, throughput, non2xx, errors } = await autocannon({ url, connections: 1, amount, timeout: 60 });
+  return { p50Ms: latency.p50, kB: throughput.total / amount / 1000, failed: non2xx + errors };
+};
 
-/** Each page is looked at in turns of so many requests, until so many turns in a row have made nothing cheaper; and in so many at most. */
+/** What is written, one after the other. @param {() => Promise<void>} write @returns {Job} */
+export const writeOf = (write) => async (amount) => {
+  for (let i = 0; i < amount; i++) await write();
+  return { p50Ms: Number.NaN, kB: 0, failed: 0 };
+};
+
+/** Each job is looked at in turns of so many requests, until so many turns in a row have made nothing cheaper; and in so many at most. */
 const AMOUNT = 50;
 const NO_CHEAPER = 4;
 const MOST_TURNS = 15;
 /** What is cheaper by less is as cheap. */
 const CHEAPER = 0.95;
 
+/** One turn of one kind. @param {number[]} pids @param {Job} job */
+export async function costOf(pids, job) {
+  const before = cpuMs(pids);
+  const asked = await job(AMOUNT);
+  return { ...asked, cpuMs: (cpuMs(pids) - before) / AMOUNT };
+}
+
 /**
- * What each page costs a server that has run for a while (its code is compiled, and compiled well, only then): in turns, a page after the other, and of each the
- * cheapest turn, since this machine may be half as fast in one minute as in the next and is never quicker than it is. While some page still gets cheaper, the
- * turns go on.
- * @param {() => number[]} pids @param {Record<string, string>} pages addresses by name @param {number} warm requests of each before it counts
+ * What a request of each kind costs a server that has run for a while (its code is compiled, and compiled well, only then), ms of processor of these processes
+ * together: in turns, one kind after the other, and of each the cheapest turn, since this machine may be half as fast in one minute as in the next and is never
+ * quicker than it is. While something still gets cheaper, the turns go on.
+ * @template {string} Name
+ * @param {() => number[]} pids @param {Record<Name, Job>} jobs by name @param {number} warm requests of each before it counts
  */
-export async function costs(pids, pages, warm) {
-  for (const url of Object.values(pages)) await ask(url, warm);
-  /** @type {Record<string, Awaited<ReturnType<typeof cost>>>} */
-  const cheapest = {};
+export async function costs(pids, jobs, warm) {
+  const each = /** @type {[Name, Job][]} */ (Object.entries(jobs));
+  for (const [, job] of each) await job(warm);
+  const cheapest = /** @type {Record<Name, { cpuMs: number, p50Ms: number, kB: number, failed: number }>} */ ({});
   for (let [turn, inARow] = [0, 0]; turn < MOST_TURNS && inARow < NO_CHEAPER; turn++) {
     inARow++;
-    for (const [name, url] of Object.entries(pages)) {
-      const now = await cost(pids(), url, AMOUNT);
+    for (const [name, job] of each) {
+      const now = await costOf(pids(), job);
       const best = cheapest[name];
       if (!best || now.cpuMs < CHEAPER * best.cpuMs) inARow = 0;
-      const failed = now.failed + (best?.failed ?? 0);
-      cheapest[name] = { ...(best && best.cpuMs <= now.cpuMs ? best : now), failed };
+      cheapest[name] = { ...(best && best.cpuMs <= now.cpuMs ? best : now), failed: now.failed + (best?.failed ?? 0) };
     }
   }
   return cheapest;
-}
-
-/** What a write costs such a server, ms of processor: the cheapest of turns, likewise. @param {() => number[]} pids @param {() => Promise<void>} write @param {number} warm */
-export async function costOfWrite(pids, write, warm) {
-  for (let i = 0; i < warm; i++) await write();
-  let least = Infinity;
-  for (let [turn, inARow] = [0, 0]; turn < 4 * MOST_TURNS && inARow < 4 * NO_CHEAPER; turn++) {
-    const before = cpuMs(pids());
-    for (let i = 0; i < AMOUNT; i++) await write();
-    const now = (cpuMs(pids()) - before) / AMOUNT;
-    inARow = now < CHEAPER * least ? 0 : inARow + 1;
-    least = Math.min(least, now);
-  }
-  return least;
 }
 
 /** Of ten people one judges balls, a ball a second. */

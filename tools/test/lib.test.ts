@@ -100,7 +100,7 @@ describe('our own MariaDB', () => {
     cleanUp.push(() => server.stop());
     const { statSync } = await import('node:fs');
     expect(statSync(join(dir, 'db.password')).mode & 0o077).toBe(0);
-    expect(server.urlOf('any')).toMatch(/^mysql:\/\/goodarc:[\w-]{20,}@127\.0\.0\.1:\d+\/any$/);
+    expect(server.urlOf('any')).toMatch(/^mysql:\/\/goodarc:[\w-]{20,}@127\.0\.0\.1:\d+\/any\?socketPath=[\w%.-]+db\.sock$/);
   });
 });
 

@@ -2,9 +2,9 @@ import { type AddressInfo, connect, createServer } from 'node:net';
 import { sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, describe, expect, test, vi } from 'vitest';
-import { session } from '../src/db/schema.ts';
+import { club, session } from '../src/db/schema.ts';
 import { isSeeded, seedDemo, wipe } from '../src/db/seed.ts';
-import { type Db, database, isDatabaseGone, openDatabase, rowsOf, untilThrough } from '../src/server/db.ts';
+import { type Db, database, inTransaction, isDatabaseGone, openDatabase, rowsOf, untilThrough } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { problemOf } from '../src/server/problem.ts';
@@ -122,7 +122,7 @@ describe('a database that is there and does not answer', () => {
     const stuck = await impatient.execute(sql`select sleep(30)`).catch((error: unknown) => error);
     expect(isDatabaseGone(stuck)).toBe(true);
     expect(problemOf(stuck, () => {}).status).toBe(503);
-    const within = impatient.transaction((tx) => tx.execute(sql`select sleep(30)`));
+    const within = inTransaction(impatient, (tx) => tx.execute(sql`select sleep(30)`));
     expect(isDatabaseGone(await within.catch((error: unknown) => error))).toBe(true);
     const [[row]] = (await impatient.execute(sql`select 7 as seven`)) as unknown as [[{ seven: number }]];
     expect(row.seven).toBe(7);
@@ -138,7 +138,7 @@ describe('a database that is there and does not answer', () => {
     });
     await new Promise<void>((done) => between.listen(0, '127.0.0.1', done));
     const { db: impatient, close } = openDatabase(
-      Object.assign(new URL(far), { port: (between.address() as AddressInfo).port }).href,
+      Object.assign(new URL(far), { port: (between.address() as AddressInfo).port, search: '' }).href,
       1000,
     );
     const one = () => rowsOf(impatient, 'SELECT 1 AS one FROM DUAL WHERE 1 = ?', [1]);
@@ -152,6 +152,18 @@ describe('a database that is there and does not answer', () => {
     }
     await close();
     between.close();
+  });
+  test('a line that is lost within a transaction takes with it what was begun, and is not used again', async () => {
+    const { db, close } = openDatabase(process.env.DATABASE_URL!);
+    const [before] = await db.select({ name: club.name }).from(club).limit(1);
+    const lost = await inTransaction(db, async (tx) => {
+      await tx.update(club).set({ name: 'Half written' });
+      await tx.execute(sql.raw('KILL CONNECTION_ID()'));
+    }).catch((error: unknown) => error);
+    expect(lost).toBeInstanceOf(Error);
+    for (let n = 0; n < 3; n++)
+      expect(await inTransaction(db, (tx) => tx.select({ name: club.name }).from(club).limit(1))).toEqual([before]);
+    await close();
   });
   test('writes that met another’s locks are done again; a node that is not ready is a 503', async () => {
     const met = (errno: number) => Object.assign(new Error('failed query'), { cause: Object.assign(new Error('no'), { errno }) });

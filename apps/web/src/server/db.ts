@@ -1,4 +1,6 @@
+import { once } from '@good-arc/core';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
+import type { PoolConnection } from 'mysql2';
 import mysql from 'mysql2/promise';
 
 export type Db = MySql2Database<Record<string, never>>;
@@ -12,44 +14,83 @@ type Statement = string | mysql.QueryOptions;
 const plainly = ({ typeCast, ...options }: mysql.QueryOptions): mysql.QueryOptions =>
   typeCast ? { ...options, dateStrings: true } : options;
 
+/** What Drizzle needs of a pool or of a connection. */
+interface Line {
+  query(statement: Statement, values?: unknown[]): Promise<[unknown, unknown]>;
+  execute(statement: Statement, values?: unknown[]): Promise<[unknown, unknown]>;
+}
+
+/** The driver's own connection, as far as it is asked. */
+type Asked = Record<
+  'query' | 'execute',
+  (options: mysql.QueryOptions, values: unknown[], done: (error: unknown, rows: unknown, fields: unknown) => void) => void
+>;
+
+interface Borrowed extends Line {
+  /** Its own: what is put together once for it (`once`) serves every transaction on it. */
+  db: Db;
+  release(): void;
+  destroy(): void;
+}
+
+interface Client extends Line {
+  getConnection(): Promise<Borrowed>;
+}
+
 /**
  * The pool with a time limit on every statement. A connection whose statement ran out of time is thrown away: what it still has to say would be taken
- * for the answer to the next.
+ * for the answer to the next. It is built on the driver's own connections: a promise of the driver's wraps one anew each time that it is borrowed, with a
+ * listener for each of its events.
+ * @param limitMs null for none
  */
-function limited(pool: mysql.Pool, limitMs: number) {
-  const borrow = async () => {
-    const connection = await pool.getConnection();
+function clientOf({ pool }: mysql.Pool, limitMs: number | null): Client {
+  const lineOf = once((connection: PoolConnection): Borrowed => {
     let broken = false;
-    const run = (how: 'query' | 'execute') => async (statement: Statement, values?: unknown[]) => {
-      const options = plainly(typeof statement === 'string' ? { sql: statement } : statement);
-      try {
-        if (how === 'query') return await connection.query({ ...options, timeout: limitMs }, values);
-        return await inTime(connection.execute(options, values as mysql.ExecuteValues), limitMs);
-      } catch (error) {
-        if ((error as { code?: string }).code === OUT_OF_TIME) {
-          broken = true;
-          connection.destroy();
+    const destroy = (): void => {
+      broken = true;
+      connection.destroy();
+    };
+    const run =
+      (how: 'query' | 'execute') =>
+      async (statement: Statement, values: unknown[] = []) => {
+        const said = plainly(typeof statement === 'string' ? { sql: statement } : statement);
+        const options = how === 'query' && limitMs !== null ? { ...said, timeout: limitMs } : said;
+        try {
+          const answer = new Promise<[unknown, unknown]>((resolve, reject) => {
+            (connection as unknown as Asked)[how](options, values, (error, rows, fields) =>
+              error ? reject(error) : resolve([rows, fields]),
+            );
+          });
+          return await (how === 'execute' && limitMs !== null ? inTime(answer, limitMs) : answer);
+        } catch (error) {
+          if ((error as { code?: string }).code === OUT_OF_TIME) destroy();
+          throw error;
         }
-        throw error;
-      }
-    };
+      };
+    const line = { query: run('query'), execute: run('execute') };
     return {
-      query: run('query'),
-      execute: run('execute'),
+      ...line,
+      db: dbOn(line),
       release: () => void (broken || connection.release()),
-      destroy: () => connection.destroy(),
+      destroy,
     };
-  };
-  const once = (how: 'query' | 'execute') => async (statement: Statement, values?: unknown[]) => {
-    const connection = await borrow();
+  });
+  const getConnection = (): Promise<Borrowed> =>
+    new Promise((resolve, reject) => {
+      pool.getConnection((error, connection) => (error ? reject(error) : resolve(lineOf(connection))));
+    });
+  const alone = (how: 'query' | 'execute') => async (statement: Statement, values?: unknown[]) => {
+    const connection = await getConnection();
     try {
       return await connection[how](statement, values);
     } finally {
       connection.release();
     }
   };
-  return { query: once('query'), execute: once('execute'), getConnection: borrow, end: () => pool.end() };
+  return { query: alone('query'), execute: alone('execute'), getConnection };
 }
+
+const dbOn = (line: Line): Db => drizzle({ client: line as unknown as mysql.Pool, casing: 'snake_case' }) as unknown as Db;
 
 const OUT_OF_TIME = 'PROTOCOL_SEQUENCE_TIMEOUT';
 
@@ -90,9 +131,7 @@ export function openDatabase(url: string, limitMs: number | null = QUERY_MS): { 
     connection.query('SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED', ignored);
     connection.query('SET SESSION innodb_lock_wait_timeout = 3', ignored);
   });
-  const client = limitMs === null ? pool : (limited(pool, limitMs) as unknown as mysql.Pool);
-  const db = drizzle({ client, casing: 'snake_case' }) as unknown as Db;
-  return { db, close: () => pool.end() };
+  return { db: dbOn(clientOf(pool, limitMs)), close: () => pool.end() };
 }
 
 /**
@@ -100,10 +139,11 @@ export function openDatabase(url: string, limitMs: number | null = QUERY_MS): { 
  * asking, nor be read by the database each time, which is a third of its work. Outside of transactions.
  */
 export async function rowsOf<Row>(db: Db, statement: string, values: readonly unknown[]): Promise<Row[]> {
-  const { $client } = db as unknown as { $client: Pick<mysql.Pool, 'execute'> };
-  const [rows] = await $client.execute(statement, [...values] as mysql.ExecuteValues);
+  const [rows] = await clientBehind(db).execute(statement, [...values]);
   return rows as Row[];
 }
+
+const clientBehind = (db: Db): Client => (db as unknown as { $client: Client }).$client;
 
 let opened: ReturnType<typeof openDatabase> | undefined;
 
@@ -159,8 +199,25 @@ export function isDatabaseGone(error: unknown): boolean {
 const MOST_TRIES = 6;
 
 /** Several statements as one, done again when they met another's locks: nothing of them is left then. @throws what `work` throws */
-export const inTransaction = <R>(db: Db, work: (tx: Db) => Promise<R>): Promise<R> =>
-  untilThrough(() => db.transaction((tx) => work(tx as unknown as Db)));
+export const inTransaction = <R>(db: Db, work: (tx: Db) => Promise<R>): Promise<R> => untilThrough(() => transacted(db, work));
+
+async function transacted<R>(db: Db, work: (tx: Db) => Promise<R>): Promise<R> {
+  const connection = await clientBehind(db).getConnection();
+  try {
+    await connection.query('BEGIN');
+    try {
+      const done = await work(connection.db);
+      await connection.query('COMMIT');
+      return done;
+    } catch (error) {
+      // one that cannot even be asked to forget takes what it had begun with it
+      await connection.query('ROLLBACK').catch(() => connection.destroy());
+      throw error;
+    }
+  } finally {
+    connection.release();
+  }
+}
 
 /** Does work again that met another's locks, a little later each time. @throws the last error, when it never went through */
 export async function untilThrough<R>(work: () => Promise<R>): Promise<R> {

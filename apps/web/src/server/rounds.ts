@@ -2,6 +2,7 @@ import {
   feedsOf,
   isForLearning,
   type OutingId,
+  once,
   type PlayerId,
   type ResultId,
   type RoundId,
@@ -11,16 +12,17 @@ import {
   scoreOf,
   type Weather,
 } from '@good-arc/core';
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import type { finishBody, ResultBody } from '../api/schemas.ts';
 import { parsedOnce } from '../db/parsed.ts';
 import { outing, result, round, rung } from '../db/schema.ts';
+import type { Db } from './db.ts';
 import { forgetLive } from './live.ts';
 import { notFound } from './problem.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
-import { type AddedBall, addUp, sumUp } from './sums.ts';
+import { addUp, sumUp } from './sums.ts';
 
 export interface StartRound {
   outingId: OutingId;
@@ -82,6 +84,16 @@ export function cardOf({ card }: { card: unknown }): RungDocument {
   return data;
 }
 
+/** The card of a round, which nobody else writes to until this transaction ends. */
+const LOCKED = once((db: Db) =>
+  db
+    .select({ card: round.card })
+    .from(round)
+    .where(and(eq(round.clubId, sql.placeholder('clubId')), eq(round.id, sql.placeholder('id'))))
+    .for('update')
+    .prepare(),
+);
+
 /**
  * What became of a ball, with what it counts as by the card of its round. Sent twice it counts once. Of two results of one ball, from two devices, the one
  * that was made later stands (ids are made in the order of time) and the other is kept as its history. One that was taken back stays so. A round that was
@@ -90,10 +102,13 @@ export function cardOf({ card }: { card: unknown }): RungDocument {
 export const putResult = (store: Store, roundId: RoundId, id: ResultId, body: ResultBody): Promise<void> =>
   store.transaction(async (tx) => {
     // one at a time writes to a round, so that each sees what the other wrote
-    const card = cardOf(await tx.lockOf(round, roundId, 'round', { card: round.card }));
-    const added = await writeResult(tx, roundId, card, id, body);
-    if (added) await addUp(tx, roundId, added);
-    else await sumUp(tx, [roundId]);
+    const [locked] = await tx.ask(LOCKED, { id: roundId });
+    if (!locked) throw notFound('round');
+    const values = valuesOf(cardOf(locked), body);
+    const isNew = await insertResult(tx, roundId, id, values);
+    if (isNew && (await addUp(tx, roundId, values))) return;
+    await settle(tx, roundId, id, values, isNew);
+    await sumUp(tx, [roundId]);
   });
 
 /** What a result counts as by the card it is of, and which ball of it. */
@@ -113,19 +128,10 @@ export const removeResult = (store: Store, roundId: RoundId, id: ResultId): Prom
     await sumUp(tx, [roundId]);
   });
 
-/**
- * Within a transaction that holds the round, and sums it up afterwards.
- * @returns what was added to the round, when it is a ball that nothing was known of; null when it changed what was known
- */
-export async function writeResult(
-  tx: Store,
-  roundId: RoundId,
-  card: RungDocument,
-  id: ResultId,
-  body: ResultBody,
-): Promise<AddedBall | null> {
+/** What is kept of a ball. */
+function valuesOf(card: RungDocument, body: ResultBody) {
   const { target, ...plain } = body;
-  const values = {
+  return {
     ...plain,
     ...scored(card, body),
     targetXM: target?.x ?? null,
@@ -133,22 +139,48 @@ export async function writeResult(
     targetWidthM: target?.widthM ?? null,
     targetDepthM: target?.depthM ?? null,
   };
-  const isNew = await tx.add(result, { id, roundId, ...values });
+}
+type Values = ReturnType<typeof valuesOf>;
+
+/** Each with the value of its name. */
+const INSERTED = [
+  ...(['id', 'clubId', 'roundId', 'seq', 'feedId', 'outcome', 'hit', 'speedMps', 'elevationDeg', 'bearingDeg', 'topspinRpm'] as const),
+  ...(['sidespinRpm', 'gyroRpm', 'radarMps', 'landXM', 'landYM', 'targetXM', 'targetYM', 'targetWidthM', 'targetDepthM'] as const),
+];
+const NEW_RESULT = once((db: Db) => {
+  const values = Object.fromEntries(INSERTED.map((name) => [name, sql.placeholder(name)]));
+  return db
+    .insert(result)
+    .values(values as unknown as typeof result.$inferInsert)
+    .prepare();
+});
+
+/** @returns false when there is a result with this id */
+const insertResult = (tx: Store, roundId: RoundId, id: ResultId, values: Values): Promise<boolean> =>
+  tx.added(NEW_RESULT, { ...values, roundId, id });
+
+/** Within a transaction that holds the round, and sums it up afterwards. */
+export async function writeResult(tx: Store, roundId: RoundId, card: RungDocument, id: ResultId, body: ResultBody): Promise<void> {
+  const values = valuesOf(card, body);
+  await settle(tx, roundId, id, values, await insertResult(tx, roundId, id, values));
+}
+
+/** Where a ball was known already: what was changed of it, and which of its results stands. */
+async function settle(tx: Store, roundId: RoundId, id: ResultId, values: Values, isNew: boolean): Promise<void> {
   if (!isNew) {
     const known = await tx.anyOne(result, id, 'result');
     if (known.roundId !== roundId) throw notFound('result');
-    if (known.deletedAt) return null;
+    if (known.deletedAt) return;
     await tx.change(result, eq(result.id, id), values);
   }
   const ofBall = await tx.read((db, mine) =>
     db
       .select({ id: result.id })
       .from(result)
-      .where(and(mine(result), eq(result.roundId, roundId), eq(result.seq, body.seq)))
+      .where(and(mine(result), eq(result.roundId, roundId), eq(result.seq, values.seq)))
       .orderBy(asc(result.id)),
   );
   const last = ofBall.at(-1)!.id;
   const others = ofBall.slice(0, -1).map((each) => each.id);
   if (others.length > 0) await tx.change(result, inArray(result.id, others), { replacedBy: last, deletedAt: new Date() });
-  return isNew && others.length === 0 ? values : null;
 }

@@ -1,9 +1,9 @@
-import { and, asc, eq, getTableColumns, getTableName, inArray, isNotNull, isNull, type SQL, sql } from 'drizzle-orm';
+import { and, asc, eq, getTableName, inArray, isNotNull, isNull, type SQL, sql } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
 import { OtherVersion } from '../db/document.ts';
 import { parsedOnce } from '../db/parsed.ts';
-import { type Db, isDuplicate, untilThrough } from './db.ts';
+import { type Db, inTransaction, isDuplicate, untilThrough } from './db.ts';
 import { log } from './log.ts';
 import { CHANGED_SINCE, notFound, Refusal } from './problem.ts';
 import type { Marks, Scope } from './scope.ts';
@@ -32,6 +32,12 @@ export function tooMany(table: ClubTable, most: number): SetAside {
 
 /** As `mine` in `Store.read`, of whichever club asks: for what is put together once and asked often. */
 export const ofClub = (table: ClubTable): SQL | undefined => and(eq(table.clubId, sql.placeholder('clubId')), isNull(table.deletedAt));
+
+/**
+ * Whichever club asks, of a row that is changed by its id. Where a club has one row only, the database would look for it by an index of the club’s, and pass
+ * it over while somebody else’s change moves it there.
+ */
+export const isOwn = (table: ClubTable, clubId: unknown = sql.placeholder('clubId')): SQL => sql`CONCAT(${table.clubId}) = ${clubId}`;
 
 type Row<T extends MySqlTable> = T['$inferSelect'];
 type Values<T extends MySqlTable> = Omit<T['$inferInsert'], 'clubId' | 'createdAt' | 'updatedAt' | 'deletedAt'> & { id: string };
@@ -147,24 +153,14 @@ export class Store {
   }
 
   /** As `anyOne`, and nobody else changes or locks the row until this transaction ends. @throws Refusal 404 */
-  lock<T extends ClubTable>(table: T, id: string, what: string): Promise<Row<T>> {
-    return this.lockOf(table, id, what, getTableColumns(table) as { [K in keyof Row<T> & string]: AnyMySqlColumn }) as Promise<Row<T>>;
-  }
-
-  /** As `lock`, of these columns only. */
-  async lockOf<T extends ClubTable, K extends keyof Row<T> & string>(
-    table: T,
-    id: string,
-    what: string,
-    columns: { [name in K]: AnyMySqlColumn },
-  ): Promise<Pick<Row<T>, K>> {
+  async lock<T extends ClubTable>(table: T, id: string, what: string): Promise<Row<T>> {
     const [row] = await this.db
-      .select(columns)
+      .select()
       .from(table as MySqlTable)
       .where(and(this.mine(table), eq(table.id, id)))
       .for('update');
     if (!row) throw notFound(what);
-    return row as Pick<Row<T>, K>;
+    return row as Row<T>;
   }
 
   /**
@@ -180,7 +176,7 @@ export class Store {
       const change = await this.db
         .update(table as MySqlTable)
         .set({ ...rest, deletedAt: null } as never)
-        .where(and(this.own(table), eq(table.id, id)));
+        .where(and(isOwn(table, this.scope.clubId), eq(table.id, id)));
       if (change[0].affectedRows === 0) throw notFound(what);
     });
   }
@@ -203,7 +199,7 @@ export class Store {
       const change = await this.db
         .update(table as MySqlTable)
         .set({ ...rest, version, deletedAt: null } as never)
-        .where(and(this.own(table), eq(table.id, id), eq(table.version, seen ?? 1)));
+        .where(and(isOwn(table, this.scope.clubId), eq(table.id, id), eq(table.version, seen ?? 1)));
       if (change[0].affectedRows > 0) return version;
       const kept = await this.anyOne(table, id, what);
       throw new Refusal(
@@ -218,8 +214,23 @@ export class Store {
 
   /** Inserts a row. @returns false when its id is taken, here or in another club */
   async add<T extends ClubTable>(table: T, values: Values<T>): Promise<boolean> {
+    return this.added(
+      (db) =>
+        db
+          .insert(table as MySqlTable)
+          .values({ ...values, clubId: this.scope.clubId } as never)
+          .prepare(),
+      {},
+    );
+  }
+
+  /** As `add`, by a statement that is put together once. */
+  async added(
+    statement: (db: Db) => { execute: (values: Record<string, unknown>) => Promise<unknown> },
+    values: Record<string, unknown>,
+  ): Promise<boolean> {
     try {
-      await this.db.insert(table as MySqlTable).values({ ...values, clubId: this.scope.clubId } as never);
+      await this.ask(statement, values);
       return true;
     } catch (error) {
       if (isDuplicate(error)) return false;
@@ -246,7 +257,7 @@ export class Store {
       const change = await this.db
         .update(table as MySqlTable)
         .set(values as never)
-        .where(and(this.own(table), where));
+        .where(and(isOwn(table, this.scope.clubId), where));
       return change[0].affectedRows > 0;
     });
   }
@@ -256,7 +267,7 @@ export class Store {
     const change = await this.db
       .update(table as MySqlTable)
       .set({ deletedAt: new Date() } as never)
-      .where(and(this.own(table), eq(table.id, id), isNull(table.deletedAt)));
+      .where(and(isOwn(table, this.scope.clubId), eq(table.id, id), isNull(table.deletedAt)));
     if (change[0].affectedRows === 0) throw notFound(what);
   }
 
@@ -272,13 +283,13 @@ export class Store {
     const change = await this.db
       .update(table as MySqlTable)
       .set({ deletedAt: null } as never)
-      .where(and(this.own(table), eq(table.id, id), isNotNull(table.deletedAt)));
+      .where(and(isOwn(table, this.scope.clubId), eq(table.id, id), isNotNull(table.deletedAt)));
     if (change[0].affectedRows === 0) throw notFound(what);
   }
 
   /** Several writes as one. Done again when it met another's locks: nothing of it is left then. */
   transaction<R>(work: (store: Store) => Promise<R>): Promise<R> {
-    return this.through(() => this.db.transaction((tx) => work(new Store(tx as unknown as Db, this.scope, { isWithin: true }))));
+    return inTransaction(this.db, (tx) => work(new Store(tx, this.scope, { isWithin: true })));
   }
 
   /** A single write again by itself; within a transaction the whole of it is done again. */
@@ -292,14 +303,6 @@ export class Store {
 
   private mine(table: ClubTable): SQL {
     return eq(table.clubId, this.scope.clubId);
-  }
-
-  /**
-   * As `mine`, of a row that is changed by its id. Where a club has one row only, the database would look for it by an index of the club’s, and pass it over
-   * while somebody else’s change moves it there.
-   */
-  private own(table: ClubTable): SQL {
-    return sql`CONCAT(${table.clubId}) = ${this.scope.clubId}`;
   }
 }
 

@@ -1,7 +1,8 @@
-import { eq, inArray, or, type SQL, sql } from 'drizzle-orm';
+import { once } from '@good-arc/core';
+import { and, eq, inArray, or, type SQL, sql } from 'drizzle-orm';
 import { type result, round } from '../db/schema.ts';
 import type { Db } from './db.ts';
-import type { Store } from './store.ts';
+import { isOwn, type Store } from './store.ts';
 
 // said in full: of a query on one table Drizzle leaves the table's name out
 const ofBalls = (what: string): SQL<number> =>
@@ -26,10 +27,34 @@ export async function sumUp(tx: Store, roundIds: readonly string[]): Promise<voi
   await tx.change(round, inArray(round.id, [...roundIds]), { ...SUMS, updatedAt: sql`utc_timestamp(3)` });
 }
 
-export type AddedBall = Pick<typeof result.$inferSelect, 'hit' | 'outcome' | 'targetXM'>;
+type AddedBall = Pick<typeof result.$inferSelect, 'seq' | 'hit' | 'outcome' | 'targetXM'>;
 
-/** As `sumUp`, of one ball that nothing was known of: what it adds is added, so that a ball of a long round costs no more than one of a short one. */
-export async function addUp(tx: Store, roundId: string, { hit, outcome, targetXM }: AddedBall): Promise<void> {
+/** Of a round that the transaction holds: it sees every result of the ball. */
+const ADDED = once((db: Db) =>
+  db
+    .update(round)
+    .set({
+      ...(Object.fromEntries(NAMES.map((each) => [each, sql`${round[each]} + ${sql.placeholder(each)}`])) as Record<
+        keyof typeof SUMS,
+        SQL
+      >),
+      updatedAt: sql`utc_timestamp(3)`,
+    })
+    .where(
+      and(
+        isOwn(round),
+        eq(round.id, sql.placeholder('id')),
+        sql`(SELECT COUNT(*) FROM result b WHERE b.round_id = ${sql.placeholder('id')} AND b.seq = ${sql.placeholder('seq')} AND b.deleted_at IS NULL) = 1`,
+      ),
+    )
+    .prepare(),
+);
+
+/**
+ * As `sumUp`, of one ball that was put down anew: what it adds is added, so that a ball of a long round costs no more than one of a short one.
+ * @returns false, with nothing added, where there is another result of the same ball
+ */
+export async function addUp(tx: Store, roundId: string, { seq, hit, outcome, targetXM }: AddedBall): Promise<boolean> {
   const [isHit, counts, isGate] = [hit === true, hit !== null, targetXM === null];
   const added: Record<keyof typeof SUMS, boolean> = {
     hits: isHit,
@@ -38,8 +63,8 @@ export async function addUp(tx: Store, roundId: string, { hit, outcome, targetXM
     gateHits: isHit && isGate,
     gateBalls: counts && isGate,
   };
-  const sums = Object.fromEntries(NAMES.map((each) => [each, sql`${round[each]} + ${Number(added[each])}`]));
-  await tx.change(round, eq(round.id, roundId), { ...sums, updatedAt: sql`utc_timestamp(3)` });
+  const [{ affectedRows }] = await tx.ask(ADDED, { ...added, seq, id: roundId });
+  return affectedRows > 0;
 }
 
 /** As many are named. */

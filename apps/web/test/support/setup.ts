@@ -2,7 +2,7 @@ import { afterEach } from 'vitest';
 
 // files that run beside each other have a database each, named after the worker (tools/lib/test.mjs makes them)
 const { DATABASE_URL, VITEST_POOL_ID } = process.env;
-if (DATABASE_URL?.endsWith('_unit')) process.env.DATABASE_URL = `${DATABASE_URL}_${VITEST_POOL_ID}`;
+if (DATABASE_URL) process.env.DATABASE_URL = DATABASE_URL.replace(/_unit(?=$|\?)/, `_unit_${VITEST_POOL_ID}`);
 
 if (typeof document !== 'undefined') {
   const { cleanup, configure } = await import('@testing-library/react');
