@@ -51,7 +51,7 @@ async function loadInBrowser() {
   await ensurePrograms({ database: true, browser: true });
   await ensureModules();
   await buildAll();
-  const [{ aRig, quantile }, { dragged, opened, phoneBrowser }, { costOf, pageOf }, { aYardstick, slowness }] = await Promise.all([
+  const [{ aRig, quantile }, { dragged, opened, phoneBrowser }, { costOf, pageOf }, { asMeant, aYardstick }] = await Promise.all([
     import('../soak/rig.mjs'),
     import('../load/browser.mjs'),
     import('../load/measure.mjs'),
@@ -78,7 +78,8 @@ async function loadInBrowser() {
       }
       const took = await dragged(browser, `${rig.origin}/bench`);
       drags.push({ p50Ms: quantile(took, 0.5), p95Ms: quantile(took, 0.95) });
-      slow = Math.min(slow, slowness((await costOf([yardstick.pid, rig.mariadb.child.pid], yardstickJob)).cpuMs));
+      const { cpuMs } = await costOf([yardstick.pid, rig.mariadb.child.pid], yardstickJob);
+      slow = Math.min(slow, cpuMs / asMeant(1));
     }
     say(`this machine is ${slow.toFixed(2)} times as slow as the one that is meant: what takes time may take as much longer`);
     /** @param {keyof typeof PHONE} of */
@@ -119,14 +120,13 @@ export async function load(args) {
   await ensurePrograms({ database: true });
   await ensureModules();
   await buildAll();
-  const [{ aRig, quantile }, { grow }, { costs, crowd, pageOf, writeOf }, { writing }, { aYardstick, slowness, YARDSTICK }] =
-    await Promise.all([
-      import('../soak/rig.mjs'),
-      import('../load/grow.mjs'),
-      import('../load/measure.mjs'),
-      import('../load/balls.mjs'),
-      import('../load/yardstick.mjs'),
-    ]);
+  const [{ aRig, quantile }, { grow }, { costs, crowd, pageOf, writeOf }, { writing }, { asMeant, aYardstick }] = await Promise.all([
+    import('../soak/rig.mjs'),
+    import('../load/grow.mjs'),
+    import('../load/measure.mjs'),
+    import('../load/balls.mjs'),
+    import('../load/yardstick.mjs'),
+  ]);
   // as much memory as whoever keeps years would give it, and data that can be made again
   const rig = await aRig(1, 'load', { memoryMB: 2048, isLasting: false });
   const yardstick = await aYardstick(rig.url);
@@ -139,46 +139,40 @@ export async function load(args) {
   try {
     const pids = () => [rig.server.child.pid, rig.mariadb.child.pid, yardstick.pid];
     const pages = { nothing: '/api/health', ...(await pagesOf(rig)) };
-    /** @type {Record<string, import('../load/measure.mjs').Job>} */
-    const jobs = { [YARDSTICK]: pageOf(yardstick.url) };
-    for (const [name, path] of Object.entries(pages)) jobs[name] = pageOf(`${rig.origin}${path}`);
-    const small = await step('pages with a dozen weeks of results', () => costs(pids, jobs, WARM));
+    const asked = pageOf(yardstick.url);
+    const jobs = Object.fromEntries(Object.entries(pages).map(([name, path]) => [name, pageOf(`${rig.origin}${path}`)]));
+    const small = await step('pages with a dozen weeks of results', () => costs(pids, asked, jobs, WARM));
     const grown = await step(`making ${results.toLocaleString('en')} results`, () =>
       grow(rig.url, results, (share) => process.stderr.write(`  ${Math.round(100 * Math.min(1, share))} %\r`)),
     );
-    const large = await step('pages with all of them', () => costs(pids, jobs, WARM_AGAIN));
-    const slow = (/** @type {typeof small} */ of) => slowness(of[YARDSTICK]?.cpuMs ?? Number.NaN);
-    const [slowSmall, slowLarge] = [slow(small), slow(large)];
+    const large = await step('pages with all of them', () => costs(pids, asked, jobs, WARM_AGAIN));
     say(`\n${grown.results.toLocaleString('en')} results, ${grown.own.toLocaleString('en')} of them this club's`);
-    say(
-      `this machine is ${slowSmall.toFixed(2)} and ${slowLarge.toFixed(2)} times as slow as the one that is meant: goals are as much longer`,
-    );
-    row(['page', 'CPU ms', 'with all', 'wanted', 'ratio', 'p50 ms', 'kB']);
+    say('ms of processor: as they were here; and as they would be on the machine that is meant (tools/load/yardstick.mjs), which counts');
+    row(['page', 'here', 'meant', 'with all', 'meant', 'ratio', 'p50 ms', 'kB']);
     for (const name of Object.keys(jobs)) {
-      const [a, b] = [small[name], large[name]];
+      const [a, b] = [small.get(name), large.get(name)];
       if (!a || !b) continue;
-      const ratio = b.cpuMs / slowLarge / (a.cpuMs / slowSmall);
-      const most = MOST_CPU_MS * slowLarge;
-      const isPage = name !== YARDSTICK;
-      const isGood = isPage ? counted(b.failed === 0 && b.cpuMs <= most && ratio <= FLAT) : undefined;
-      const figures = [
-        a.cpuMs.toFixed(1),
-        b.cpuMs.toFixed(1),
-        isPage ? most.toFixed(1) : '',
-        ratio.toFixed(2),
-        b.p50Ms.toFixed(0),
-        b.kB.toFixed(0),
-      ];
-      row([name, ...figures], isGood);
+      const [before, now] = [asMeant(a.yardsticks), asMeant(b.yardsticks)];
+      const isGood = counted(a.failed + b.failed === 0 && now <= MOST_CPU_MS && now / before <= FLAT);
+      row(
+        [
+          name,
+          ...[a.cpuMs, before, b.cpuMs, now].map((ms) => ms.toFixed(1)),
+          (now / before).toFixed(2),
+          b.p50Ms.toFixed(0),
+          b.kB.toFixed(0),
+        ],
+        isGood,
+      );
     }
     const { ball } = writing(rig.ask, { rungId: rig.rung.id, playerId: rig.playerId, weather: rig.rung.document.weather });
-    const written = await step('balls', () =>
-      costs(pids, { [YARDSTICK]: pageOf(yardstick.url), ball: writeOf(() => ball(0)) }, WARM_BALLS),
+    const written = await step('balls', () => costs(pids, asked, { ball: writeOf(() => ball(0)) }, WARM_BALLS));
+    const { cpuMs = Number.NaN, yardsticks = Number.NaN } = written.get('ball') ?? {};
+    const ballMs = asMeant(yardsticks);
+    say(
+      `a ball that is judged: ${cpuMs.toFixed(1)} ms here, ${ballMs.toFixed(1)} as meant  ${counted(ballMs <= MOST_BALL_MS) ? 'good' : 'SHORT'}`,
     );
-    const [ballMs, slowNow] = [written.ball.cpuMs, slow(written)];
-    const mostMs = MOST_BALL_MS * slowNow;
-    say(`a ball that is judged: ${ballMs.toFixed(1)} ms (wanted ${mostMs.toFixed(1)})  ${counted(ballMs <= mostMs) ? 'good' : 'SHORT'}`);
-    const crowdMs = CROWD_MS * slowNow;
+    const crowdMs = CROWD_MS * (cpuMs / ballMs);
     const crowds = [];
     const isQuick = (/** @type {{ ms: number[], failed: number }} */ { ms, failed }) => failed === 0 && quantile(ms, 0.95) <= crowdMs;
     do {

@@ -47,41 +47,47 @@ export const writeOf = (write) => async (amount) => {
   return { p50Ms: Number.NaN, kB: 0, failed: 0 };
 };
 
-/** Each job is looked at in turns of so many requests, until so many turns in a row have made nothing cheaper; and in so many at most. */
+/** Each job is looked at in so many turns of so many requests, and the yardstick before each. */
+const TURNS = 9;
 const AMOUNT = 50;
-const NO_CHEAPER = 4;
-const MOST_TURNS = 15;
-/** What is cheaper by less is as cheap. */
-const CHEAPER = 0.95;
+const YARDSTICKS = 30;
 
-/** One turn of one kind. @param {number[]} pids @param {Job} job */
-export async function costOf(pids, job) {
+/** One turn of one kind. @param {number[]} pids @param {Job} job @param {number} [amount] */
+export async function costOf(pids, job, amount = AMOUNT) {
   const before = cpuMs(pids);
-  const asked = await job(AMOUNT);
-  return { ...asked, cpuMs: (cpuMs(pids) - before) / AMOUNT };
+  const asked = await job(amount);
+  return { ...asked, cpuMs: (cpuMs(pids) - before) / amount };
 }
+
+/** `yardsticks`: what it costs in requests of the yardstick. @typedef {{ cpuMs: number, yardsticks: number, p50Ms: number, kB: number, failed: number }} Cost */
+
+/** @param {number[]} values */
+const middleOf = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
 
 /**
  * What a request of each kind costs a server that has run for a while (its code is compiled, and compiled well, only then), ms of processor of these processes
- * together: in turns, one kind after the other, and of each the cheapest turn, since this machine may be half as fast in one minute as in the next and is never
- * quicker than it is. While something still gets cheaper, the turns go on.
- * @template {string} Name
- * @param {() => number[]} pids @param {Record<Name, Job>} jobs by name @param {number} warm requests of each before it counts
+ * together: in turns, one kind after the other, the yardstick before and after each. Of each figure the one in the middle.
+ * @param {() => number[]} pids @param {Job} yardstick @param {Record<string, Job>} jobs by name @param {number} warm requests of each before it counts
  */
-export async function costs(pids, jobs, warm) {
-  const each = /** @type {[Name, Job][]} */ (Object.entries(jobs));
-  for (const [, job] of each) await job(warm);
-  const cheapest = /** @type {Record<Name, { cpuMs: number, p50Ms: number, kB: number, failed: number }>} */ ({});
-  for (let [turn, inARow] = [0, 0]; turn < MOST_TURNS && inARow < NO_CHEAPER; turn++) {
-    inARow++;
-    for (const [name, job] of each) {
+export async function costs(pids, yardstick, jobs, warm) {
+  for (const job of [yardstick, ...Object.values(jobs)]) await job(warm);
+  /** @type {Map<string, Cost[]>} */
+  const turns = new Map(Object.keys(jobs).map((name) => [name, []]));
+  const measured = async () => (await costOf(pids(), yardstick, YARDSTICKS)).cpuMs;
+  for (let [turn, before] = [0, await measured()]; turn < TURNS; turn++)
+    for (const [name, job] of Object.entries(jobs)) {
       const now = await costOf(pids(), job);
-      const best = cheapest[name];
-      if (!best || now.cpuMs < CHEAPER * best.cpuMs) inARow = 0;
-      cheapest[name] = { ...(best && best.cpuMs <= now.cpuMs ? best : now), failed: now.failed + (best?.failed ?? 0) };
+      const after = await measured();
+      turns.get(name)?.push({ ...now, yardsticks: (2 * now.cpuMs) / (before + after) });
+      before = after;
     }
-  }
-  return cheapest;
+  /** @param {Cost[]} all @returns {Cost} */
+  const middle = (all) => {
+    const of = (/** @type {keyof Cost} */ what) => middleOf(all.map((one) => one[what]));
+    const failed = all.reduce((sum, one) => sum + one.failed, 0);
+    return { cpuMs: of('cpuMs'), yardsticks: of('yardsticks'), p50Ms: of('p50Ms'), kB: of('kB'), failed };
+  };
+  return new Map([...turns].map(([name, all]) => [name, middle(all)]));
 }
 
 /** Of ten people one judges balls, a ball a second. */

@@ -207,11 +207,11 @@ describe('the database is gone', () => {
     const token = await makeToken(db, scope, false);
     expect(await visit('/api/me', { cookie: token })).toMatchObject({ passed: true });
     const gone = Object.assign(new Error('connect ECONNREFUSED'), { code: 'ECONNREFUSED' });
-    const { $client } = db as unknown as { $client: { query: () => Promise<never> } };
-    const spy = vi.spyOn($client, 'query').mockRejectedValue(gone);
+    const { $client } = db as unknown as { $client: Record<'query' | 'execute', () => Promise<never>> };
+    const spies = (['query', 'execute'] as const).map((how) => vi.spyOn($client, how).mockRejectedValue(gone));
     expect(await visit('/api/machines/x/command', { cookie: token })).toMatchObject({ passed: true, scope: { clubId: scope.clubId } });
     expect(await visit('/api/machines/x/command', { cookie: uuidv7() })).toMatchObject({ status: 503 });
     expect(await visit('/bench', { cookie: token })).toMatchObject({ status: 503 });
-    spy.mockRestore();
+    for (const spy of spies) spy.mockRestore();
   });
 });

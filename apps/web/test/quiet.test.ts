@@ -1,6 +1,6 @@
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import { club, player, round } from '../src/db/schema.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
@@ -43,8 +43,8 @@ const wait = () => db.execute(sql`UPDATE round SET updated_at = updated_at - INT
 
 const since = new Date('2026-11-01T00:00:00.000Z');
 /** All that pages keep of the rounds of a quiet club. */
-async function everything() {
-  const store = await page();
+async function everything(asking?: Store) {
+  const store = asking ?? (await page());
   const kit = await readKit(store);
   const on = { playerId: ids.player as never, rungId: ids.rung as never };
   const [comer] = await readComers(store, kit, kit.players);
@@ -61,6 +61,21 @@ async function everything() {
     comer: comer?.rounds.map(({ id, results: all }) => [id, all.map(({ outcome }) => outcome)]),
   };
 }
+
+const CHANGES: Record<string, () => Promise<unknown>> = {
+  'a round begins': () => call(rounds.PUT, { scope, params: { id: uuidv7() }, body: roundBody(ids) }),
+  'a ball is judged': () => putBall(scope, made, uuidv7(), 2, 'out'),
+  'a ball is judged otherwise': () => putBall(scope, made, ball, 1, 'out'),
+  'a ball is taken back': () => call(results.DELETE, { scope, params: { id: made, resultId: ball } }),
+  'a ball is put right': () =>
+    call(rounds.PATCH, { scope, params: { id: made }, body: { balls: [{ id: uuidv7(), seq: 1, outcome: 'near' }] } }),
+  'a round goes to somebody else': async () => {
+    const other = uuidv7();
+    await new Store(db, scope).put(player, { id: other, name: 'Theo', level: 'Building', hand: 'left', heightM: 1.6 }, 'player');
+    await call(rounds.PATCH, { scope, params: { id: made }, body: { playerId: other } });
+  },
+  'a round is deleted': () => call(rounds.DELETE, { scope, params: { id: made } }),
+};
 
 describe('a quiet club', () => {
   test('is one whose rounds nobody has touched for a minute, or that has none', async () => {
@@ -81,20 +96,6 @@ describe('a quiet club', () => {
     expect(first).toMatchObject({ sums: { rounds: 1, hits: 1, balls: 1 }, balls: [['in']], newest: [[made, 1]], comer: [[made, ['in']]] });
     expect(() => Object.assign(first.list[0]!, { balls: 7 })).toThrow(TypeError);
   });
-  const CHANGES: Record<string, () => Promise<unknown>> = {
-    'a round begins': () => call(rounds.PUT, { scope, params: { id: uuidv7() }, body: roundBody(ids) }),
-    'a ball is judged': () => putBall(scope, made, uuidv7(), 2, 'out'),
-    'a ball is judged otherwise': () => putBall(scope, made, ball, 1, 'out'),
-    'a ball is taken back': () => call(results.DELETE, { scope, params: { id: made, resultId: ball } }),
-    'a ball is put right': () =>
-      call(rounds.PATCH, { scope, params: { id: made }, body: { balls: [{ id: uuidv7(), seq: 1, outcome: 'near' }] } }),
-    'a round goes to somebody else': async () => {
-      const other = uuidv7();
-      await new Store(db, scope).put(player, { id: other, name: 'Theo', level: 'Building', hand: 'left', heightM: 1.6 }, 'player');
-      await call(rounds.PATCH, { scope, params: { id: made }, body: { playerId: other } });
-    },
-    'a round is deleted': () => call(rounds.DELETE, { scope, params: { id: made } }),
-  };
   test.each(Object.keys(CHANGES))('%s: at once, and a while later, every page shows it', async (name) => {
     await wait();
     const before = await everything();
@@ -141,5 +142,68 @@ describe('a quiet club', () => {
     expect((await everything()).list).toHaveLength(1);
     const plain = new Store(db, scope);
     expect(await playersWithRounds(plain)).not.toBe(await playersWithRounds(plain));
+  });
+});
+
+describe('a club where somebody else plays', () => {
+  const theo = async (): Promise<string> => {
+    const other = uuidv7();
+    await new Store(db, scope).put(player, { id: other, name: 'Theo', level: 'Building', hand: 'left', heightM: 1.6 }, 'player');
+    return other;
+  };
+  /** Two minutes after the round that was made, another begins. */
+  const playedBy = async (playerId: string): Promise<string> => {
+    await wait();
+    const id = uuidv7();
+    await call(rounds.PUT, { scope, params: { id }, body: { ...roundBody(ids), playerId } });
+    await putBall(scope, id, uuidv7(), 1, 'out');
+    return id;
+  };
+  /** All players' rounds, as a page has them, and how many statements ask whether any is another. */
+  async function comers() {
+    const { $client } = db as unknown as { $client: { execute: (statement: string) => Promise<unknown> } };
+    const spy = vi.spyOn($client, 'execute');
+    const store = await page();
+    const kit = await readKit(store);
+    const all = await readComers(store, kit, kit.players);
+    const asked = spy.mock.calls
+      .map(([statement]) => String(statement).match(/AND player_id = \?/g)?.length ?? 0)
+      .reduce((sum, each) => sum + each, 0);
+    spy.mockRestore();
+    return { all, asked };
+  }
+  test('is asked for the marks of those who play only, and what others’ rounds come to stands', async () => {
+    const other = await theo();
+    const theirs = await playedBy(other);
+    expect(await quiet()).toBe('');
+    const first = await comers();
+    expect([first.asked, first.all.map(({ player: { name }, rounds: { length } }) => [name, length])]).toEqual([
+      2,
+      [
+        ['Ines', 1],
+        ['Theo', 1],
+      ],
+    ]);
+    await putBall(scope, theirs, uuidv7(), 2, 'in');
+    const second = await comers();
+    expect(second.asked).toBe(1);
+    expect(second.all.map(({ rounds: [round] }) => round!.results.length)).toEqual([1, 2]);
+    expect(second.all[0]!.progress).toBe(first.all[0]!.progress);
+  });
+  test.each(Object.keys(CHANGES))('%s: it is seen at once', async (name) => {
+    await playedBy(await theo());
+    for (let i = 0; i < 2; i++) await everything();
+    const before = await everything();
+    await CHANGES[name]!();
+    const after = await everything();
+    expect(after).not.toEqual(before);
+    // an endpoint keeps nothing
+    expect(after).toEqual(await everything(new Store(db, scope)));
+  });
+  test('where many rounds were touched at once, as by a file, all are asked for', async () => {
+    const other = await theo();
+    for (let i = 0; i < 101; i++) await call(rounds.PUT, { scope, params: { id: uuidv7() }, body: { ...roundBody(ids), playerId: other } });
+    await db.execute(sql`UPDATE round SET updated_at = updated_at - INTERVAL 2 MINUTE WHERE id = ${made}`);
+    for (let i = 0; i < 2; i++) expect((await comers()).asked).toBe(2);
   });
 });

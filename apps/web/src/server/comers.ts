@@ -10,6 +10,7 @@ import { ballsIn, loggedFrom, MOST_ROUNDS } from './progress.ts';
 import { whileQuiet } from './quiet.ts';
 import { indexOf, readBrief, roundsOn } from './read-rounds.ts';
 import type { Store } from './store.ts';
+import { touchedIn, type Whose } from './touched.ts';
 
 /** Somebody who comes, with what their rounds come to. */
 export interface Comer {
@@ -24,18 +25,15 @@ const known = new LRUCache<string, { mark: string } & Omit<Comer, 'player'>>({ m
 /** Rounds of a player on a rung that were read last, with their mark. */
 const onRungs = new LRUCache<string, { mark: string; rounds: BriefRound[] }>({ max: 500 });
 
-/** Whose rounds, and on which rung where it is only those. */
-interface Whose {
-  playerId: PlayerId;
-  rungId?: RungId;
-}
-const keyOf = ({ playerId, rungId = '' as RungId }: Whose): string => `${playerId} ${rungId}`;
+const keyOf = ({ playerId, rungId = '' }: Whose): string => `${playerId} ${rungId}`;
 
 interface NewestMarks {
   marks: Readonly<Record<string, string>>;
   answers?: readonly number[];
 }
 const inQuiet = whileQuiet<NewestMarks>(500);
+/** Of whom a mark was read while others played, and the moment before which it knows everything. */
+const whilePlaying = new LRUCache<string, { mark: string; settled: string }>({ max: 2000 });
 
 const answersSchema = z.array(z.number().gt(0).lt(1)).length(3);
 /** Answers as the club's row has them. */
@@ -49,7 +47,22 @@ const answersIn = (text: string | null): number[] | undefined =>
 async function newestMarks(store: Store, asked: readonly Whose[], most: number): Promise<NewestMarks> {
   const each = [...new Map(asked.map((one) => [keyOf(one), one])).values()];
   if (each.length === 0) return { marks: {} };
-  return inQuiet(store, `${most} ${each.map(keyOf).join()}`, '', () => readMarks(store, each, most));
+  const { marks, isWithin } = store;
+  if (!marks || isWithin) return readMarks(store, each, most);
+  if (marks.quiet !== '') return inQuiet(store, `${most} ${each.map(keyOf).join()}`, '', () => readMarks(store, each, most));
+  const { isAsAt } = touchedIn(store.clubId, marks);
+  const kept = new Map<string, string>();
+  const others = each.filter((one) => {
+    const known = whilePlaying.get(`${store.clubId} ${most} ${keyOf(one)}`);
+    const stands = known !== undefined && isAsAt(one, known.settled);
+    if (stands) kept.set(keyOf(one), known.mark);
+    return !stands;
+  });
+  const read = others.length > 0 ? await readMarks(store, others, most) : { marks: {} };
+  for (const [key, mark] of Object.entries(read.marks))
+    whilePlaying.set(`${store.clubId} ${most} ${key}`, { mark, settled: marks.settled });
+  const answers = answersIn(marks.answers === '' ? null : marks.answers);
+  return { marks: { ...Object.fromEntries(kept), ...read.marks }, ...(answers && { answers }) };
 }
 
 async function readMarks(store: Store, each: readonly Whose[], most: number): Promise<NewestMarks> {

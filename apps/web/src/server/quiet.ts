@@ -7,7 +7,7 @@ import type { Store } from './store.ts';
  * `GOODARC_QUERY_MS`, nobody waits longer than 3 s for a lock), and clocks of
  * the database's nodes are together within it (`updated_at` goes by theirs).
  */
-const QUIET_S = 60;
+export const QUIET_S = 60;
 
 /**
  * When a round of the club was last touched, and what was learnt of its players; empty while somebody plays. An index gives it by one look, however many rounds

@@ -20,6 +20,11 @@ export interface Marks {
   readonly ladders: string;
   /** And of its rounds, where none was touched lately (`quiet.ts`); else empty. */
   readonly quiet: string;
+  /** Which rounds were touched, where some were (`touched.ts`), and before which moment every change has been committed by now. */
+  readonly touched: string;
+  readonly settled: string;
+  /** How usual each answer to harder balls is in the club, as its row has it; empty when nothing told. */
+  readonly answers: string;
 }
 
 type Changed = 'rounds' | 'plans' | 'kit' | 'the club';

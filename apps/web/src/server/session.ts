@@ -4,7 +4,7 @@ import { and, eq, gt, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { favouritesSchema } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
-import { type Db, inTransaction } from './db.ts';
+import { type Db, inTransaction, readied } from './db.ts';
 import type { Marks, Scope } from './scope.ts';
 import { MARKS_COLUMN, marksFrom } from './unchanged.ts';
 
@@ -64,7 +64,7 @@ function visitorOf({ marks, ...scope }: Scope & { marks: string }): Visitor {
 
 const demoCoach = (withMarks: boolean) =>
   once((db: Db) =>
-    db
+    readied(db)
       .select(columnsOf(withMarks))
       .from(membership)
       .innerJoin(club, eq(club.id, membership.clubId))
@@ -84,7 +84,7 @@ export async function demoVisitor(db: Db, withMarks = false): Promise<Visitor | 
 /** Asked of every request: put together once for a database. */
 const holderOf = (withMarks: boolean) =>
   once((db: Db) =>
-    db
+    readied(db)
       .select({ ...columnsOf(withMarks), seenAt: session.seenAt })
       .from(session)
       .innerJoin(

@@ -1,4 +1,14 @@
-import { type LadderId, nextStepOn, type PlayerId, type RungId, type Sport } from '@good-arc/core';
+import {
+  type Approach,
+  type LadderId,
+  type NextStep,
+  nextStepOn,
+  once,
+  type PlayerId,
+  type RungDocument,
+  type RungId,
+  type Sport,
+} from '@good-arc/core';
 import type { BriefRound, LadderRow, RanLast, RoundRow, RungRow } from '../api/rows.ts';
 import { sayStep } from '../words/progress.ts';
 
@@ -72,16 +82,28 @@ export function climbersOf(
   });
 }
 
+type Rounds = readonly Pick<BriefRound, 'card' | 'results'>[];
+
+/** The verdict on a list of rounds, by the rung and how it is climbed: both are the same documents until something of them is another. */
+const worked = once((_: Rounds) => once((__: RungDocument) => new Map<Approach, NextStep>()));
+
+function stepOn(rung: RungDocument, approach: Approach, rounds: Rounds): NextStep {
+  const known = worked(rounds)(rung);
+  const step = known.get(approach) ?? nextStepOn(rung, approach, rounds);
+  known.set(approach, step);
+  return step;
+}
+
 /** Those whose last rung is won: climbs worth knowing. @param roundsOf all rounds of a player on a rung, newest first */
 export async function climbsOf(
   climbers: readonly Climber[],
   most: number,
-  roundsOf: (playerId: PlayerId, rungId: RungId) => Promise<readonly Pick<BriefRound, 'card' | 'results'>[]>,
+  roundsOf: (playerId: PlayerId, rungId: RungId) => Promise<Rounds>,
 ): Promise<Climb[]> {
   const climbs: Climb[] = [];
   for (const { playerId, playerName, rungId, ladder, from, to } of climbers) {
     if (climbs.length === most) break;
-    const step = nextStepOn(from.document, ladder.approach, await roundsOf(playerId, rungId));
+    const step = stepOn(from.document, ladder.approach, await roundsOf(playerId, rungId));
     if (step.verdict !== 'climb') continue;
     climbs.push({
       ...{ playerId, playerName, ladderId: ladder.id, ladderName: ladder.name },

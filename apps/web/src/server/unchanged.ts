@@ -6,6 +6,7 @@ import { rowsOf } from './db.ts';
 import { QUIET_COLUMN } from './quiet.ts';
 import type { Marks } from './scope.ts';
 import type { ClubTable, SetAside, Store } from './store.ts';
+import { SETTLED_COLUMN, TOUCHED_COLUMN } from './touched.ts';
 
 /** Clubs whose kit and ladders are kept at hand; others are read anew. */
 const MOST_CLUBS = 100;
@@ -30,10 +31,10 @@ const markOf = (what: Kept, club: string): string =>
   `CONCAT_WS(';', ${KEPT[what].map((table) => markWhere(table, `club_id = ${club}`)).join(', ')})`;
 
 /** All marks as one column, for a statement that is asked anyhow, and knows the club as `club`. */
-export const MARKS_COLUMN = `CONCAT_WS('|', ${markOf('kit', 'club.id')}, ${markOf('ladders', 'club.id')}, ${QUIET_COLUMN})`;
+export const MARKS_COLUMN = `CONCAT_WS('|', ${markOf('kit', 'club.id')}, ${markOf('ladders', 'club.id')}, ${QUIET_COLUMN}, ${TOUCHED_COLUMN}, ${SETTLED_COLUMN}, COALESCE(club.answers, ''))`;
 export const marksFrom = (column: string): Marks => {
-  const [kit = '', ladders = '', quiet = ''] = column.split('|');
-  return { kit, ladders, quiet };
+  const [kit = '', ladders = '', quiet = '', touched = '', settled = '', answers = ''] = column.split('|');
+  return { kit, ladders, quiet, touched, settled, answers };
 };
 
 const asked = { kit: `SELECT ${markOf('kit', '?')} AS mark`, ladders: `SELECT ${markOf('ladders', '?')} AS mark` } as const;
