@@ -144,8 +144,8 @@ export async function rowsOf<Row>(db: Db, statement: string, values: readonly un
 }
 
 /**
- * The same database, which keeps ready what it is asked: for what every request asks first, outside of transactions. Not for all that comes often: a server that
- * comes up after a failure has each statement made ready on each of its lines before anything else.
+ * The same database, which keeps ready what it is asked: for what every page asks first, outside of transactions. Not for all that comes often, nor for what is
+ * asked beside a machine: a server that comes up after a failure has each statement made ready on each of its lines before anything else.
  */
 export const readied = once((db: Db): Db => {
   const execute: Line['execute'] = (statement, values) => clientBehind(db).execute(statement, values);

@@ -12,7 +12,7 @@ import {
   scoreOf,
   type Weather,
 } from '@good-arc/core';
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import type { finishBody, ResultBody } from '../api/schemas.ts';
 import { parsedOnce } from '../db/parsed.ts';
@@ -142,13 +142,9 @@ function valuesOf(card: RungDocument, body: ResultBody) {
 }
 type Values = ReturnType<typeof valuesOf>;
 
-/** Each with the value of its name. */
-const INSERTED = [
-  ...(['id', 'clubId', 'roundId', 'seq', 'feedId', 'outcome', 'hit', 'speedMps', 'elevationDeg', 'bearingDeg', 'topspinRpm'] as const),
-  ...(['sidespinRpm', 'gyroRpm', 'radarMps', 'landXM', 'landYM', 'targetXM', 'targetYM', 'targetWidthM', 'targetDepthM'] as const),
-];
 const NEW_RESULT = once((db: Db) => {
-  const values = Object.fromEntries(INSERTED.map((name) => [name, sql.placeholder(name)]));
+  const { replacedBy: _later, createdAt: _made, updatedAt: _touched, deletedAt: _gone, ...columns } = getTableColumns(result);
+  const values = Object.fromEntries(Object.keys(columns).map((name) => [name, sql.placeholder(name)]));
   return db
     .insert(result)
     .values(values as unknown as typeof result.$inferInsert)

@@ -62,9 +62,12 @@ function visitorOf({ marks, ...scope }: Scope & { marks: string }): Visitor {
   return { scope: { ...scope, favourites: readableFavourites(scope.favourites) }, marks: marks === '' ? null : marksFrom(marks) };
 }
 
+/** With the marks it is long, and what every page asks: the database keeps it ready. */
+const asked = (db: Db, withMarks: boolean): Db => (withMarks ? readied(db) : db);
+
 const demoCoach = (withMarks: boolean) =>
   once((db: Db) =>
-    readied(db)
+    asked(db, withMarks)
       .select(columnsOf(withMarks))
       .from(membership)
       .innerJoin(club, eq(club.id, membership.clubId))
@@ -84,7 +87,7 @@ export async function demoVisitor(db: Db, withMarks = false): Promise<Visitor | 
 /** Asked of every request: put together once for a database. */
 const holderOf = (withMarks: boolean) =>
   once((db: Db) =>
-    readied(db)
+    asked(db, withMarks)
       .select({ ...columnsOf(withMarks), seenAt: session.seenAt })
       .from(session)
       .innerJoin(
