@@ -58,7 +58,7 @@ async function loadInBrowser() {
     import('../load/yardstick.mjs'),
   ]);
   const rig = await aRig(1, 'load');
-  const yardstick = await aYardstick(rig.url);
+  const yardstick = await aYardstick(rig);
   const yardstickJob = pageOf(yardstick.url);
   const browser = await phoneBrowser();
   try {
@@ -129,7 +129,7 @@ export async function load(args) {
   ]);
   // as much memory as whoever keeps years would give it, and data that can be made again
   const rig = await aRig(1, 'load', { memoryMB: 2048, isLasting: false });
-  const yardstick = await aYardstick(rig.url);
+  const yardstick = await aYardstick(rig);
   let short = 0;
   /** @param {boolean} isGood */
   const counted = (isGood) => {

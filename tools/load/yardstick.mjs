@@ -13,14 +13,18 @@ import { ROOT } from '../lib/paths.mjs';
  */
 const MEANT_MS = 2.2;
 
-/** Starts it. @param {string} databaseUrl */
-export async function aYardstick(databaseUrl) {
+/** Starts it beside a server and its database, which end with it where it does not start. @param {{ url: string, end: () => Promise<void> }} rig @throws Error */
+export async function aYardstick(rig) {
   const port = await freePort();
-  const env = { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), NODE_ENV: 'production' };
+  const env = { ...process.env, DATABASE_URL: rig.url, PORT: String(port), NODE_ENV: 'production' };
   const child = start('yardstick', [process.execPath, join(ROOT, 'tools/load/yardstick-server.mjs')], { env, log: 2 });
   const url = `http://127.0.0.1:${port}`;
-  for (const end = Date.now() + 20_000; !(await isUp(url)); await new Promise((resolve) => setTimeout(resolve, 50)))
-    if (Date.now() > end) throw new Error('the yardstick did not start');
+  for (const end = Date.now() + 20_000; !(await isUp(url)); await new Promise((resolve) => setTimeout(resolve, 50))) {
+    if (Date.now() < end) continue;
+    await stop(child);
+    await rig.end();
+    throw new Error('the yardstick did not start');
+  }
   return { url, pid: child.pid, end: () => stop(child) };
 }
 
