@@ -132,8 +132,9 @@ async function startIn(dir, wanted, started) {
   run('chmod', ['755', dir], { quiet: true });
   const password = randomBytes(12).toString('hex');
   const handing = await scripts();
-  const galera = await step('starting three nodes of the database', () => startGalera(join(dir, 'db'), 'goodarc', password, handing));
-  started.push(() => galera.end());
+  const galera = await step('starting three nodes of the database', () =>
+    startGalera(join(dir, 'db'), 'goodarc', password, handing, started),
+  );
   const [web, plainPort, database, brokerPort] = [await freePort(wanted), await freePort(), await freePort(), await freePort()];
   const plain = `http://127.0.0.1:${plainPort}`;
   const origin = `https://localhost:${web}`;

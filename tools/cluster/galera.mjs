@@ -47,9 +47,9 @@ export const isReady = (node) => status(node, 'wsrep_ready') === 'ON' && status(
  * Three nodes of a MariaDB Galera cluster on loopback, from Debian's packages. The first founds it; the others, and any that comes back, are given what
  * they lack: what they missed out of the others' caches, or all of it by rsync.
  * @param {string} dir @param {string} database @param {string} password of the user `goodarc` @param {string} scripts where those of Debian's `mariadb-server` are that hand data on
- * @throws Stop when a node does not start; those that had have ended by then
+ * @param {(() => Promise<void>)[]} started how they end is added here, before the first starts @throws Stop when a node does not start
  */
-export async function startGalera(dir, database, password, scripts) {
+export async function startGalera(dir, database, password, scripts, started) {
   if (!provider()) throw new Stop('Galera’s library is not there: apt-get install galera-4');
   rmSync(dir, { recursive: true, force: true });
   /** @type {Node[]} */
@@ -116,30 +116,24 @@ export async function startGalera(dir, database, password, scripts) {
     }
   };
 
-  const end = async () => {
+  started.push(async () => {
     for (const { child } of [...nodes].reverse()) if (child) await stop(child);
-  };
-
+  });
   for (const node of nodes) own(node.dir);
   installDatabase(first.dir, user);
   own(first.dir);
-  try {
-    // it founds the cluster, and the others are given all it has
-    spawn(first, '--wsrep-new-cluster');
-    await until(first, () => isReady(first), 'found the cluster');
-    ask(
-      first.socket,
-      `CREATE DATABASE \`${database}\`; CREATE USER 'goodarc'@'127.0.0.1' IDENTIFIED BY '${password}'; GRANT ALL ON \`${database}\`.* TO 'goodarc'@'127.0.0.1'`,
-    );
-    for (const node of others) {
-      mkdirSync(join(node.dir, 'mariadb'), { recursive: true });
-      own(node.dir);
-      spawn(node);
-      await until(node, () => isReady(node), 'join');
-    }
-  } catch (error) {
-    await end();
-    throw error;
+  // it founds the cluster, and the others are given all it has
+  spawn(first, '--wsrep-new-cluster');
+  await until(first, () => isReady(first), 'found the cluster');
+  ask(
+    first.socket,
+    `CREATE DATABASE \`${database}\`; CREATE USER 'goodarc'@'127.0.0.1' IDENTIFIED BY '${password}'; GRANT ALL ON \`${database}\`.* TO 'goodarc'@'127.0.0.1'`,
+  );
+  for (const node of others) {
+    mkdirSync(join(node.dir, 'mariadb'), { recursive: true });
+    own(node.dir);
+    spawn(node);
+    await until(node, () => isReady(node), 'join');
   }
 
   return {
@@ -163,7 +157,6 @@ export async function startGalera(dir, database, password, scripts) {
     cut(node, isCut) {
       ask(node.socket, `SET GLOBAL wsrep_provider_options = 'gmcast.isolate=${isCut ? 1 : 0}'`);
     },
-    end,
   };
 }
 

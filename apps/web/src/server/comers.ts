@@ -47,8 +47,8 @@ const answersIn = (text: string | null): number[] | undefined =>
 async function newestMarks(store: Store, asked: readonly Whose[], most: number): Promise<NewestMarks> {
   const each = [...new Map(asked.map((one) => [keyOf(one), one])).values()];
   if (each.length === 0) return { marks: {} };
-  const { marks, isWithin } = store;
-  if (!marks || isWithin) return readMarks(store, each, most);
+  const { marks } = store;
+  if (!marks) return readMarks(store, each, most);
   if (marks.quiet !== '') return inQuiet(store, `${most} ${each.map(keyOf).join()}`, '', () => readMarks(store, each, most));
   const { isAsAt } = touchedIn(store.clubId, marks);
   const kept = new Map<string, string>();

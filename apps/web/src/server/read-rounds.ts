@@ -169,6 +169,7 @@ export async function readRounds(store: Store, asked: RoundsAsked): Promise<Roun
   return rounds.flatMap((each) => asRow(store, each, names, byRound.get(each.id) ?? []));
 }
 
+const anId = rowId<'round'>();
 /** Asked for each page of a round: put together once for a database. */
 const ONE = once((db: Db) =>
   db
@@ -189,7 +190,7 @@ const BALLS_OF_ONE = once((db: Db) =>
 
 /** As `readRounds`, of one; undefined where there is none, or its card cannot be read. @param id of an address: it may be anything */
 export async function readRound(store: Store, id: string): Promise<RoundRow | undefined> {
-  if (!rowId<'round'>().safeParse(id).success) return undefined;
+  if (!anId.safeParse(id).success) return undefined;
   const [[one], balls] = await Promise.all([store.ask(ONE, { id }), store.ask(BALLS_OF_ONE, { id })]);
   if (!one) return undefined;
   if (balls.length > MOST_BALLS) store.leaveOut([tooMany(result, MOST_BALLS)]);
