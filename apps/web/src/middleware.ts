@@ -61,8 +61,8 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
     return next();
   }
   try {
-    const withMarks = !isApi;
-    const visitor = demo ? await demoVisitor(database(), withMarks) : token ? await visitorOfToken(database(), token, { withMarks }) : null;
+    const wanted = { withMarks: !isApi, believed: known?.scope.clubId };
+    const visitor = demo ? await demoVisitor(database(), wanted) : token ? await visitorOfToken(database(), token, wanted) : null;
     if (visitor) Object.assign(locals, visitor);
     if (token) knownTokens.remember(token, visitor?.scope ?? null);
   } catch (error) {

@@ -6,7 +6,7 @@ import { favouritesSchema } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
 import { type Db, inTransaction, readied } from './db.ts';
 import type { Marks, Scope } from './scope.ts';
-import { MARKS_COLUMN, marksFrom } from './unchanged.ts';
+import { marksColumn, marksFrom } from './unchanged.ts';
 
 export const SESSION_COOKIE = 'good_arc_session';
 /** A sign-in ends so long after it began, and when it was not used for so long, days. */
@@ -56,18 +56,30 @@ export interface Visitor {
 }
 
 /** With the marks, or none: a page asks for both in one statement. */
-const columnsOf = (withMarks: boolean) => ({ ...SCOPE, marks: sql<string>`${sql.raw(withMarks ? MARKS_COLUMN : "''")}` });
+const columnsOf = (withMarks: boolean) => ({ ...SCOPE, marks: withMarks ? marksColumn(sql.placeholder('clubId')) : sql<string>`''` });
 
 function visitorOf({ marks, ...scope }: Scope & { marks: string }): Visitor {
   return { scope: { ...scope, favourites: readableFavourites(scope.favourites) }, marks: marks === '' ? null : marksFrom(marks) };
 }
 
 /** With the marks it is long, and what every page asks: the database keeps it ready. */
-const asked = (db: Db, withMarks: boolean): Db => (withMarks ? readied(db) : db);
+const keptReady = (db: Db, withMarks: boolean): Db => (withMarks ? readied(db) : db);
+
+/** Marks are of the club whose id the statement is given: of somebody who is not known yet it is asked twice. @param believed whose club it was the last time */
+async function inOwnClub<Row extends { clubId: string }>(ask: (clubId: string) => Promise<Row[]>, believed: string): Promise<Row | undefined> {
+  const [row] = await ask(believed);
+  return row && row.clubId !== believed ? inOwnClub(ask, row.clubId) : row;
+}
+
+/** What is asked about a visitor. `believed`: the id of their club, as they were last seen */
+interface Wanted {
+  withMarks?: boolean;
+  believed?: string | undefined;
+}
 
 const demoCoach = (withMarks: boolean) =>
   once((db: Db) =>
-    asked(db, withMarks)
+    keptReady(db, withMarks)
       .select(columnsOf(withMarks))
       .from(membership)
       .innerJoin(club, eq(club.id, membership.clubId))
@@ -79,15 +91,17 @@ const demoCoach = (withMarks: boolean) =>
 const [demoCoachAlone, demoCoachMarked] = [demoCoach(false), demoCoach(true)];
 
 /** The demo coach, or null when the demo data is not there. */
-export async function demoVisitor(db: Db, withMarks = false): Promise<Visitor | null> {
-  const [row] = await (withMarks ? demoCoachMarked : demoCoachAlone)(db).execute();
+export async function demoVisitor(db: Db, { withMarks = false, believed = '' }: Wanted = {}): Promise<Visitor | null> {
+  const row = withMarks
+    ? await inOwnClub((clubId) => demoCoachMarked(db).execute({ clubId }), believed)
+    : (await demoCoachAlone(db).execute())[0];
   return row ? visitorOf(row) : null;
 }
 
 /** Asked of every request: put together once for a database. */
 const holderOf = (withMarks: boolean) =>
   once((db: Db) =>
-    asked(db, withMarks)
+    keptReady(db, withMarks)
       .select({ ...columnsOf(withMarks), seenAt: session.seenAt })
       .from(session)
       .innerJoin(
@@ -110,9 +124,15 @@ const holderOf = (withMarks: boolean) =>
 const [holderAlone, holderMarked] = [holderOf(false), holderOf(true)];
 
 /** Who holds this session token; null when it is unknown or over. Using it keeps it from ending idly. */
-export async function visitorOfToken(db: Db, token: string, { withMarks = false, now = new Date() } = {}): Promise<Visitor | null> {
-  const idle = new Date(now.getTime() - IDLE_DAYS * DAY_MS);
-  const [held] = await (withMarks ? holderMarked : holderAlone)(db).execute({ tokenHash: hash(token), now, idle });
+export async function visitorOfToken(
+  db: Db,
+  token: string,
+  { withMarks = false, believed = '', now = new Date() }: Wanted & { now?: Date } = {},
+): Promise<Visitor | null> {
+  const asked = { tokenHash: hash(token), now, idle: new Date(now.getTime() - IDLE_DAYS * DAY_MS) };
+  const held = withMarks
+    ? await inOwnClub((clubId) => holderMarked(db).execute({ ...asked, clubId }), believed)
+    : (await holderAlone(db).execute(asked))[0];
   if (!held) return null;
   const { seenAt, ...visitor } = held;
   if (now.getTime() - seenAt.getTime() > SEEN_MS)

@@ -1,3 +1,4 @@
+import { type SQL, type SQLWrapper, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { QUIET_S } from './quiet.ts';
 import type { Marks } from './scope.ts';
@@ -10,10 +11,15 @@ const MOST_TOUCHED = 100;
 /** Before this every change of a round has been committed by now (`QUIET_S`), by the clock of the database. */
 export const SETTLED_COLUMN = `(UTC_TIMESTAMP(3) - INTERVAL ${QUIET_S} SECOND)`;
 
-/** The rounds of a club that were touched in the last two minutes, each with whose it is, on which rung, when, and whether it was somebody else’s before. For a statement that knows the club as `club`. */
-export const TOUCHED_COLUMN = `COALESCE((SELECT GROUP_CONCAT(CONCAT_WS(' ', r.id, r.player_id, r.rung_id,
-    EXISTS (SELECT 1 FROM correction c WHERE c.round_id = r.id AND c.what = 'player'), r.updated_at) LIMIT ${MOST_TOUCHED})
-  FROM round r FORCE INDEX (round_touched) WHERE r.club_id = club.id AND r.updated_at > UTC_TIMESTAMP(3) - INTERVAL ${QUIET_S + LONGER_S} SECOND), '')`;
+/**
+ * The rounds of a club that were touched in the last two minutes, each with whose it is, on which rung, when, and whether it was somebody else’s before.
+ * @param clubId a value, not a column of the statement: of a club that is known only row by row the database looks at every round
+ */
+export const touchedColumn = (clubId: SQLWrapper): SQL =>
+  sql`COALESCE((SELECT GROUP_CONCAT(CONCAT_WS(' ', r.id, r.player_id, r.rung_id,
+    EXISTS (SELECT 1 FROM correction c WHERE c.round_id = r.id AND c.what = 'player'), r.updated_at) LIMIT ${sql.raw(String(MOST_TOUCHED))})
+  FROM round r FORCE INDEX (round_touched)
+  WHERE r.club_id = ${clubId} AND r.updated_at > UTC_TIMESTAMP(3) - INTERVAL ${sql.raw(String(QUIET_S + LONGER_S))} SECOND), '')`;
 
 interface Touched {
   playerId: string;

@@ -1,4 +1,4 @@
-import { getTableName } from 'drizzle-orm';
+import { getTableName, type SQL, type SQLWrapper, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { frozen } from '../db/parsed.ts';
 import { ballStock, court, gameBall, ladder, machine, player, rung, squad } from '../db/schema.ts';
@@ -6,7 +6,7 @@ import { rowsOf } from './db.ts';
 import { QUIET_COLUMN } from './quiet.ts';
 import type { Marks } from './scope.ts';
 import type { ClubTable, SetAside, Store } from './store.ts';
-import { SETTLED_COLUMN, TOUCHED_COLUMN } from './touched.ts';
+import { SETTLED_COLUMN, touchedColumn } from './touched.ts';
 
 /** Clubs whose kit and ladders are kept at hand; others are read anew. */
 const MOST_CLUBS = 100;
@@ -30,8 +30,9 @@ export const markWhere = (table: MarkedTable, of: string): string => {
 const markOf = (what: Kept, club: string): string =>
   `CONCAT_WS(';', ${KEPT[what].map((table) => markWhere(table, `club_id = ${club}`)).join(', ')})`;
 
-/** All marks as one column, for a statement that is asked anyhow, and knows the club as `club`. */
-export const MARKS_COLUMN = `CONCAT_WS('|', ${markOf('kit', 'club.id')}, ${markOf('ladders', 'club.id')}, ${QUIET_COLUMN}, ${TOUCHED_COLUMN}, ${SETTLED_COLUMN}, COALESCE(club.answers, ''))`;
+/** All marks as one column, for a statement that is asked anyhow, and knows the club as `club`. @param clubId the same club’s, as a value */
+export const marksColumn = (clubId: SQLWrapper): SQL<string> =>
+  sql<string>`CONCAT_WS('|', ${sql.raw(markOf('kit', 'club.id'))}, ${sql.raw(markOf('ladders', 'club.id'))}, ${sql.raw(QUIET_COLUMN)}, ${touchedColumn(clubId)}, ${sql.raw(SETTLED_COLUMN)}, COALESCE(club.answers, ''))`;
 export const marksFrom = (column: string): Marks => {
   const [kit = '', ladders = '', quiet = '', touched = '', settled = '', answers = ''] = column.split('|');
   return { kit, ladders, quiet, touched, settled, answers };
