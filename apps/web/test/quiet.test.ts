@@ -1,16 +1,16 @@
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
-import { club, player, round } from '../src/db/schema.ts';
+import { club, person, player, round } from '../src/db/schema.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
 import { readComers, roundsOnEach } from '../src/server/comers.ts';
-import type { Db } from '../src/server/db.ts';
+import { type Db, inTransaction } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { countSince, listRounds, playersWithRounds, ratesOn, readHeads, readRan, swingsSince } from '../src/server/list-rounds.ts';
 import { readBrief } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
-import { makeToken, visitorOfToken } from '../src/server/session.ts';
+import { DEMO_EMAIL, demoVisitor, makeToken, visitorOfToken } from '../src/server/session.ts';
 import { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody } from './support/rig.ts';
 
@@ -31,6 +31,14 @@ beforeEach(async () => {
   await call(rounds.PUT, { scope, params: { id: made }, body: roundBody(ids) });
   await putBall(scope, made, ball, 1, 'in');
 });
+
+/** Entries of indexes and rows that this connection has looked at. */
+async function lookedAt(tx: Db): Promise<number> {
+  const [rows] = await tx.execute(
+    sql`SHOW SESSION STATUS WHERE Variable_name LIKE 'Handler_read_%' OR Variable_name = 'Handler_icp_attempts'`,
+  );
+  return (rows as unknown as { Value: string }[]).reduce((sum, { Value }) => sum + Number(Value), 0);
+}
 
 /** A page's view of the club. */
 async function page(): Promise<Store> {
@@ -205,5 +213,20 @@ describe('a club where somebody else plays', () => {
     for (let i = 0; i < 101; i++) await call(rounds.PUT, { scope, params: { id: uuidv7() }, body: { ...roundBody(ids), playerId: other } });
     await db.execute(sql`UPDATE round SET updated_at = updated_at - INTERVAL 2 MINUTE WHERE id = ${made}`);
     for (let i = 0; i < 2; i++) expect((await comers()).asked).toBe(2);
+  });
+  test('what was touched is found by one look, however many rounds there are', async () => {
+    await wait();
+    const [own] = await db.select().from(round).where(eq(round.id, made));
+    await db.insert(round).values(Array.from({ length: 400 }, () => ({ ...own!, id: uuidv7() })));
+    await playedBy(await theo());
+    // whoever is signed in is known to the database before it looks; the demo’s visitor is not
+    await db.update(person).set({ email: DEMO_EMAIL }).where(eq(person.id, scope.personId));
+    const looked = await inTransaction(db, async (tx) => {
+      const before = await lookedAt(tx);
+      const visitor = await demoVisitor(tx, { withMarks: true, believed: scope.clubId });
+      expect(visitor!.marks!.touched.split(',')).toHaveLength(1);
+      return (await lookedAt(tx)) - before;
+    });
+    expect(looked).toBeLessThan(200);
   });
 });

@@ -66,7 +66,10 @@ function visitorOf({ marks, ...scope }: Scope & { marks: string }): Visitor {
 const keptReady = (db: Db, withMarks: boolean): Db => (withMarks ? readied(db) : db);
 
 /** Marks are of the club whose id the statement is given: of somebody who is not known yet it is asked twice. @param believed whose club it was the last time */
-async function inOwnClub<Row extends { clubId: string }>(ask: (clubId: string) => Promise<Row[]>, believed: string): Promise<Row | undefined> {
+async function inOwnClub<Row extends { clubId: string }>(
+  ask: (clubId: string) => Promise<Row[]>,
+  believed: string,
+): Promise<Row | undefined> {
   const [row] = await ask(believed);
   return row && row.clubId !== believed ? inOwnClub(ask, row.clubId) : row;
 }
