@@ -15,6 +15,10 @@ const WARM = 600;
 const WARM_AGAIN = 60;
 const WARM_BALLS = 1500;
 const CROWD_S = 20;
+/** As many rows and entries of indexes a statement may look at: the newest 600 rounds of each player of a club, twice, are the most that anything looks back. */
+const MOST_LOOKED = 10_000;
+/** Of a statement so much is shown, characters. */
+const SHOWN = 110;
 /** A crowd that was not served in time comes again, as often at most: this machine stands still for seconds in some minutes. */
 const MOST_CROWDS = 4;
 /** What a page may come to on a cheap phone: kB of scripts, ms until it is usable and until its largest paint, ms of long tasks. */
@@ -120,13 +124,15 @@ export async function load(args) {
   await ensurePrograms({ database: true });
   await ensureModules();
   await buildAll();
-  const [{ aRig, quantile }, { grow }, { costs, crowd, pageOf, writeOf }, { writing }, { asMeant, aYardstick }] = await Promise.all([
-    import('../soak/rig.mjs'),
-    import('../load/grow.mjs'),
-    import('../load/measure.mjs'),
-    import('../load/balls.mjs'),
-    import('../load/yardstick.mjs'),
-  ]);
+  const [{ aRig, quantile }, { grow }, { costs, crowd, pageOf, writeOf }, { writing }, { plansOf }, { asMeant, aYardstick }] =
+    await Promise.all([
+      import('../soak/rig.mjs'),
+      import('../load/grow.mjs'),
+      import('../load/measure.mjs'),
+      import('../load/balls.mjs'),
+      import('../load/plans.mjs'),
+      import('../load/yardstick.mjs'),
+    ]);
   // as much memory as whoever keeps years would give it, and data that can be made again
   const rig = await aRig(1, 'load', { memoryMB: 2048, isLasting: false });
   const yardstick = await aYardstick(rig);
@@ -191,6 +197,13 @@ export async function load(args) {
           `${clients} clients: ${all.ms.length} ${what}, ${figures} (wanted ${crowdMs.toFixed(0)}), failed ${all.failed}  ${isGood ? 'good' : 'SHORT'}`,
         );
       }
+    const plans = await step('plans', () => plansOf(rig, Object.fromEntries(Object.entries(pages).slice(1)), () => ball(0)));
+    say('statements that look at more rows than they return × 20, on the page that asks them first:');
+    row(['page', 'looked at', 'returned']);
+    for (const { page, shape, looked, returned } of plans) {
+      row([page, ...[looked, returned].map((count) => count.toLocaleString('en'))], counted(looked <= MOST_LOOKED));
+      say(`  ${shape.length > SHOWN ? `${shape.slice(0, SHOWN)} …` : shape}`);
+    }
     if (short > 0) process.exitCode = 1;
   } finally {
     await yardstick.end();
