@@ -2,7 +2,6 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
-import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import pwa from '@vite-pwa/astro';
@@ -76,6 +75,19 @@ const islands = () => {
     },
   };
 };
+/** server.mjs listens, and hands out files. */
+const behindOurServer = {
+  name: 'behind-our-server',
+  hooks: {
+    'astro:config:done': (/** @type {{ setAdapter: (adapter: import('astro').AstroAdapter) => void }} */ { setAdapter }) =>
+      setAdapter({
+        name: 'behind-our-server',
+        serverEntrypoint: fileURLToPath(new URL('src/adapter.ts', import.meta.url)),
+        exports: ['handler', 'answer'],
+        supportedAstroFeatures: { serverOutput: 'stable', sharpImageService: 'stable' },
+      }),
+  },
+};
 /** ./arc sets it, by --language. */
 const language = process.env.GOODARC_LANGUAGE ?? ENGLISH;
 /** The app, its workers and its service worker are builds of their own. */
@@ -84,9 +96,7 @@ const speaking =
 
 export default defineConfig({
   output: 'server',
-  // server.mjs listens, and hands out files
-  // a page is sent when it is drawn, as one text: in pieces it cost a tenth more
-  adapter: node({ mode: 'middleware', experimentalDisableStreaming: true }),
+  adapter: behindOurServer,
   integrations: [
     islands(),
     pwa({

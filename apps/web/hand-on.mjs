@@ -1,42 +1,79 @@
-import { Agent, request as ask } from 'node:http';
-
 const ONE_MOMENT =
   '<!doctype html><html lang="en"><meta charset="utf-8"><meta http-equiv="refresh" content="1"><title>One moment · Good Arc</title><h1>One moment</h1><p>This page tries again by itself.';
 
+/** After so long another thread is started where one ended, ms. */
+const AGAIN_MS = 200;
+
+/** @typedef {import('node:http').IncomingMessage} Request @typedef {import('node:http').ServerResponse} Response */
+
+/** @param {Response} response */
+function away(response) {
+  response.writeHead(503, { 'content-type': 'text/html; charset=utf-8', 'retry-after': '1' });
+  response.end(ONE_MOMENT);
+}
+
 /**
- * Hands requests on to a process behind this one, over lines that are kept. A kept line that ended just as it was used again is no answer of that
- * process: what may be asked twice is asked again, on a line of its own. While nobody listens there, the answer is 503 and a page that tries again.
- * @param {() => number} portNow where it listens on loopback; 0 while it does not
+ * Hands requests for pages to a thread that draws them, and their answers back. A thread that ends is followed by another; whoever waited for it, and whoever
+ * asks while none is ready, gets 503 and a page that tries again.
+ * @param {() => import('node:worker_threads').Worker} start a thread that says `ready`, and answers each `{ id, method, url, headers, address }` by `{ id, status, headers, body }`
  */
-export function handOn(portNow) {
-  const agent = new Agent({ keepAlive: true });
-  /** @param {import('node:http').IncomingMessage} request @param {import('node:http').ServerResponse} response */
-  const pass = (request, response, again = false) => {
-    const away = () => {
-      if (response.headersSent) response.destroy();
-      else {
-        response.writeHead(503, { 'content-type': 'text/html; charset=utf-8', 'retry-after': '1' });
-        response.end(ONE_MOMENT);
+export function handOn(start) {
+  /** @type {import('node:worker_threads').Worker | null} */
+  let drawing = null;
+  /** @type {import('node:worker_threads').Worker | undefined} */
+  let newest;
+  let ended = false;
+  let last = 0;
+  /** @type {Map<number, Response>} */
+  const waiting = new Map();
+  /** @param {() => void} done */
+  const begin = (done) => {
+    const thread = start();
+    newest = thread;
+    thread.on('message', (/** @type {'ready' | ({ id: number } & import('./src/adapter.ts').Answer)} */ said) => {
+      if (said === 'ready') {
+        drawing = thread;
+        done();
+        return;
       }
-    };
-    const port = portNow();
-    if (port === 0) {
-      away();
-      return;
-    }
-    const { method, url: path, headers } = request;
-    const far = ask({ host: '127.0.0.1', port, method, path, headers, agent: again ? false : agent }, (answer) => {
-      response.writeHead(answer.statusCode ?? 502, answer.headers);
-      answer.pipe(response);
+      const response = waiting.get(said.id);
+      waiting.delete(said.id);
+      if (!response || response.destroyed) return;
+      response.statusCode = said.status;
+      for (const [name, value] of said.headers) response.appendHeader(name, value);
+      if (said.body.byteLength > 0) response.setHeader('content-length', said.body.byteLength);
+      response.end(said.body);
     });
-    far.on('error', () => {
-      if (response.destroyed) return;
-      const mayAskTwice = method === 'GET' || method === 'HEAD';
-      if (far.reusedSocket && mayAskTwice && !again && !response.headersSent) pass(request, response, true);
-      else away();
+    thread.on('error', (error) => console.error('The thread that draws pages failed.', error));
+    thread.on('exit', () => {
+      drawing = null;
+      for (const response of waiting.values()) if (!response.destroyed) away(response);
+      waiting.clear();
+      if (!ended) setTimeout(() => ended || begin(done), AGAIN_MS);
     });
-    response.on('close', () => far.destroy());
-    request.pipe(far);
   };
-  return pass;
+  return {
+    /** @returns when pages are drawn for the first time */
+    ready: /** @type {Promise<void>} */ (new Promise((done) => begin(done))),
+    /** @param {Request} request @param {Response} response */
+    pass(request, response) {
+      const { method = 'GET', url = '/', headers, socket } = request;
+      if (method !== 'GET' && method !== 'HEAD') {
+        response.writeHead(405, { allow: 'GET, HEAD' }).end();
+        return;
+      }
+      if (!drawing) {
+        away(response);
+        return;
+      }
+      const id = ++last;
+      waiting.set(id, response);
+      response.on('close', () => waiting.delete(id));
+      drawing.postMessage({ id, method, url, headers, address: socket.remoteAddress });
+    },
+    async end() {
+      ended = true;
+      await newest?.terminate();
+    },
+  };
 }

@@ -1,48 +1,24 @@
-import { fork } from 'node:child_process';
 import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
 import compression from 'compression';
 import helmet from 'helmet';
 import sirv from 'sirv';
 import { handOn } from './hand-on.mjs';
 
 /**
- * Runs the built app and ends it cleanly: machines are held, open streams are closed, nothing acknowledged is lost. Pages are drawn by a process of its own
- * behind this one, so that no command to a machine ever waits for a page.
+ * Runs the built app and ends it cleanly: machines are held, open streams are closed, nothing acknowledged is lost. Pages are drawn by a thread of their
+ * own, so that no command to a machine ever waits for a page.
  */
 if (process.env.GOODARC_MODE === 'serve' && process.env.GOODARC_DEMO === '1') {
   console.error('serve refuses the demo sign-in: unset GOODARC_DEMO.');
   process.exit(1);
 }
-/** The process that draws pages; the other one has the machines, and writes. */
-const drawsPages = process.env.GOODARC_ROLE === 'pages';
-
-let ending = false;
-/** @type {import('node:child_process').ChildProcess | null} */
-let drawing = null;
-let pagesPort = 0;
-
-/** Starts the process that draws pages, again whenever it dies. @returns {Promise<void>} when it listens for the first time */
-function startPages() {
-  return new Promise((resolve) => {
-    const child = fork(fileURLToPath(import.meta.url), { env: { ...process.env, GOODARC_ROLE: 'pages', HOST: '127.0.0.1', PORT: '0' } });
-    drawing = child;
-    child.on('message', (/** @type {{ port: number }} */ { port }) => {
-      pagesPort = port;
-      resolve();
-    });
-    child.on('exit', () => {
-      pagesPort = 0;
-      if (!ending) setTimeout(() => void startPages().then(resolve), 200);
-    });
-  });
-}
-
-const pass = handOn(() => pagesPort);
+const { pass, ready } = handOn(() => new Worker(new URL('./draws-pages.mjs', import.meta.url)));
 /** @param {string} [url] */
 const isOwn = (url = '') => url.startsWith('/api/') || url.startsWith('/enter');
 
-if (!drawsPages) await startPages();
+await ready;
 const entry = new URL('./dist/server/entry.mjs', import.meta.url).href;
 /** @type {{ handler(request: import('node:http').IncomingMessage, response: import('node:http').ServerResponse): Promise<void> }} */
 const { handler } = await import(entry);
@@ -64,20 +40,18 @@ const compress = compression({
 /** A page's sign of life is taken at once (src/server/sign-of-life.ts), when the app has been asked for anything before. */
 const signOfLife = Symbol.for('good-arc.sign-of-life');
 /** @param {import('node:http').IncomingMessage} request @param {import('node:http').ServerResponse} response @returns {boolean} */
-const isSignOfLife = (request, response) => !drawsPages && Boolean(/** @type {any} */ (globalThis)[signOfLife]?.(request, response));
+const isSignOfLife = (request, response) => Boolean(/** @type {any} */ (globalThis)[signOfLife]?.(request, response));
 
 // compressed when the app was built (astro.config.mjs); what has its content in its name never changes
-const files = drawsPages
-  ? null
-  : sirv(fileURLToPath(new URL('dist/client', import.meta.url)), {
-      brotli: true,
-      gzip: true,
-      etag: true,
-      maxAge: 0,
-      setHeaders: (response, path) => {
-        if (path.startsWith('/_astro/')) response.setHeader('cache-control', 'public, max-age=31536000, immutable');
-      },
-    });
+const files = sirv(fileURLToPath(new URL('dist/client', import.meta.url)), {
+  brotli: true,
+  gzip: true,
+  etag: true,
+  maxAge: 0,
+  setHeaders: (response, path) => {
+    if (path.startsWith('/_astro/')) response.setHeader('cache-control', 'public, max-age=31536000, immutable');
+  },
+});
 
 /** @param {string} [url] */
 const isReadable = (url = '') => {
@@ -92,29 +66,19 @@ const server = createServer((request, response) =>
   protect(request, response, () => {
     if (!isReadable(request.url)) response.writeHead(400).end('Bad request.');
     else if (isSignOfLife(request, response)) return;
-    else if (!files || isOwn(request.url)) compress(request, response, () => handler(request, response));
-    else files(request, response, () => pass(request, response));
+    else if (isOwn(request.url)) compress(request, response, () => handler(request, response));
+    else files(request, response, () => compress(request, response, () => pass(request, response)));
   }),
 );
 server.listen(Number(process.env.PORT ?? 4321), process.env.HOST ?? '127.0.0.1');
 
-if (drawsPages) {
-  // its one caller keeps its lines: closed by this end they could end while a request is on its way
-  server.keepAliveTimeout = 0;
-  const tell = () => process.send?.({ port: server.address().port });
-  if (server.listening) tell();
-  else server.once('listening', tell);
-  // whoever asked for pages is gone
-  process.on('disconnect', () => process.exit(0));
-}
-
+let ending = false;
 const links = () => /** @type {{ closeAll(): void } | undefined} */ (/** @type {any} */ (globalThis)[Symbol.for('good-arc.links')]);
 for (const signal of ['SIGTERM', 'SIGINT']) {
   process.on(signal, () => {
     if (ending) return;
     ending = true;
     links()?.closeAll();
-    drawing?.kill('SIGTERM');
     server.close(() => process.exit(0));
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), 400);

@@ -1,6 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import { createElement, type FunctionComponent, type ReactNode } from 'react';
 import { renderToString } from 'react-dom/server.node';
+import { drawnApart } from './apart.ts';
 import { carrierOf, handed } from './sent.ts';
 
 type Island = FunctionComponent<object>;
@@ -25,7 +26,7 @@ export default {
   name: '@astrojs/react',
   check: async () => true,
   async renderToStaticMarkup(
-    this: { result: object },
+    this: { result: { request?: object } },
     Component: (props: never) => ReactNode,
     props: object,
     _slots?: object,
@@ -44,10 +45,10 @@ export default {
     const key = `${page?.hydrate ?? ''} ${attrs.prefix} ${text}`;
     const minute = Math.floor(Date.now() / 60_000);
     const last = kept.get(key);
-    if (last?.island === island && last.minute === minute) return { attrs, html: last.html };
+    if (last?.island === island && last.minute === minute) return { attrs, html: drawnApart(this.result.request, last.html) };
     const html = draw();
     kept.set(key, { island, minute, html });
-    return { attrs, html };
+    return { attrs, html: drawnApart(this.result.request, html) };
   },
   supportsAstroStaticSlot: true,
 };

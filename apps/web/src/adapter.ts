@@ -1,0 +1,65 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import type { SSRManifest } from 'astro';
+import { NodeApp } from 'astro/app/node';
+import { gathered, withIslands } from './islands/apart.ts';
+import { log } from './server/log.ts';
+
+/** A request for a page, as one thread hands it to another. */
+export interface Asked {
+  method: string;
+  url: string;
+  headers: IncomingMessage['headers'];
+  address: string | undefined;
+}
+
+/** Its answer; `body` has memory of its own, which may be given away. */
+export interface Answer {
+  status: number;
+  headers: [name: string, value: string][];
+  body: Uint8Array<ArrayBuffer>;
+}
+
+const FAULT: Answer = { status: 500, headers: [['content-type', 'text/plain; charset=utf-8']], body: new Uint8Array() };
+
+/**
+ * What the build offers server.mjs (Astro's interface for adapters). `handler` answers a request of Node's server; `answer` draws a page for whoever asks
+ * from another thread. Astro's own adapter for Node follows each promise of a request to name its address in errors, which costs every request a twentieth.
+ */
+export function createExports(manifest: SSRManifest) {
+  const app = new NodeApp(manifest, false);
+  const allowedDomains = app.getAllowedDomains() ?? [];
+  process.on('unhandledRejection', (error) => log.error({ err: error }, 'a promise was left that failed'));
+  const rendered = (request: Request): Promise<Response> => {
+    const routeData = app.match(request, true);
+    return app.render(request, { addCookieHeader: true, ...(routeData && { routeData }) });
+  };
+  return {
+    async handler(asked: IncomingMessage, response: ServerResponse): Promise<void> {
+      try {
+        await NodeApp.writeResponse(await rendered(NodeApp.createRequest(asked, { allowedDomains })), response);
+      } catch (error) {
+        log.error({ err: error, url: asked.url }, 'no answer could be given');
+        if (!response.headersSent) response.writeHead(FAULT.status).end();
+        else response.destroy();
+      }
+    },
+    async answer({ method, url, headers, address }: Asked): Promise<Answer> {
+      try {
+        const asked = { method, url, headers, socket: { remoteAddress: address } } as unknown as IncomingMessage;
+        const request = NodeApp.createRequest(asked, { skipBody: true, allowedDomains });
+        const islands = gathered(request);
+        const response = await rendered(request);
+        const isPage = response.headers.get('content-type')?.startsWith('text/html');
+        const body = isPage
+          ? new TextEncoder().encode(withIslands(await response.text(), islands))
+          : new Uint8Array(await response.arrayBuffer());
+        // its length is another now
+        response.headers.delete('content-length');
+        return { status: response.status, headers: [...response.headers], body };
+      } catch (error) {
+        log.error({ err: error, url }, 'a page could not be drawn');
+        return FAULT;
+      }
+    },
+  };
+}
