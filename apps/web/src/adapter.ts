@@ -1,7 +1,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { SSRManifest } from 'astro';
 import { NodeApp } from 'astro/app/node';
-import { gathered, withIslands } from './islands/apart.ts';
+import { gather, whole } from './islands/apart.ts';
 import { log } from './server/log.ts';
 
 /** A request for a page, as one thread hands it to another. */
@@ -47,11 +47,11 @@ export function createExports(manifest: SSRManifest) {
       try {
         const asked = { method, url, headers, socket: { remoteAddress: address } } as unknown as IncomingMessage;
         const request = NodeApp.createRequest(asked, { skipBody: true, allowedDomains });
-        const islands = gathered(request);
+        gather(request);
         const response = await rendered(request);
         const isPage = response.headers.get('content-type')?.startsWith('text/html');
         const body = isPage
-          ? new TextEncoder().encode(withIslands(await response.text(), islands))
+          ? new TextEncoder().encode(whole(request, await response.text()))
           : new Uint8Array(await response.arrayBuffer());
         // its length is another now
         response.headers.delete('content-length');

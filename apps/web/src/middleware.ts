@@ -1,4 +1,5 @@
 import type { MiddlewareHandler } from 'astro';
+import { atLast } from './islands/apart.ts';
 import { carrierInHead } from './islands/sent.ts';
 import { database, isDatabaseGone } from './server/db.ts';
 import { knownTokens } from './server/known.ts';
@@ -82,7 +83,7 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
       401,
     );
   const page = withPolicy(await next());
-  return locals.isByScripts ? withScripts(page, locals) : page;
+  return locals.isByScripts ? withScripts(request, page, locals) : page;
 };
 
 function gonePage(text: string, status: number): Response {
@@ -97,11 +98,12 @@ function gonePage(text: string, status: number): Response {
 }
 
 /** A page that its scripts draw names them in its head, and carries there what they draw. */
-async function withScripts(page: Response, locals: App.Locals): Promise<Response> {
+async function withScripts(request: Request, page: Response, { sent }: App.Locals): Promise<Response> {
+  const named = (html: string): string => withPreloads(html, scriptsOfBuild(), sent === undefined ? '' : carrierInHead(sent));
+  if (atLast(request, named)) return page;
   // it is another text now, and longer
   page.headers.delete('content-length');
-  const html = await page.text();
-  return new Response(withPreloads(html, scriptsOfBuild(), locals.sent === undefined ? '' : carrierInHead(locals.sent)), page);
+  return new Response(named(await page.text()), page);
 }
 
 /** Styles may be set by scripts (drawings, messages that pop up); scripts are those of the build only, which Astro lists by their hashes. */

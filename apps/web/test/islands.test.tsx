@@ -2,7 +2,8 @@
 import { act, createElement, useId } from 'react';
 import { hydrateRoot } from 'react-dom/client';
 import { describe, expect, test, vi } from 'vitest';
-import { carrierInHead, carrierOf, handed, opened, sent, sentToScripts } from '../src/islands/sent.ts';
+import { atLast, gather, whole } from '../src/islands/apart.ts';
+import { carrierInHead, carrierOf, handed, opened, sent, sentToScripts, textOf } from '../src/islands/sent.ts';
 import islands from '../src/islands/server.ts';
 
 const page = () => ({ result: {} });
@@ -85,7 +86,53 @@ describe('islands', () => {
       vi.useRealTimers();
     }
   });
+  test('where a page is gathered, a mark stands for each drawing, and the whole page has them in their places', async () => {
+    const request = {};
+    gather(request);
+    const here = { result: { request } };
+    const draw = async (name: string) => (await islands.renderToStaticMarkup.call(here, Other, sent({ name }))).html;
+    const [first, second] = [await draw('$& of <b>'), await draw('<!--island 0-->')];
+    expect(first).not.toContain('of');
+    expect(atLast(request, (html) => html.replace('</head>', '<link></head>'))).toBe(true);
+    const page = whole(request, `<head></head>${second}<hr>${first}`);
+    expect(page).toBe('<head><link></head><h2>&lt;!--island 0--&gt;</h2><hr><h2>$&amp; of &lt;b&gt;</h2>');
+  });
+  test('where nobody gathers one, it is whole as Astro draws it', async () => {
+    const request = {};
+    const here = { result: { request } };
+    expect((await islands.renderToStaticMarkup.call(here, Other, sent({ name: 'Fenn' }))).html).toBe('<h2>Fenn</h2>');
+    expect(atLast(request, String)).toBe(false);
+    expect(whole(request, '<p></p>')).toBe('<p></p>');
+  });
   test('what cannot be drawn is an error, not half a page', async () => {
     await expect(islands.renderToStaticMarkup.call(page(), Broken, {})).rejects.toThrow('no such ball');
+  });
+});
+
+describe('the text of props', () => {
+  const deep = { a: { b: { c: { d: { e: [1, { f: undefined, g: 'x' }] } } } } };
+  const kept = Object.freeze({ name: 'Row “1” <b>', list: Object.freeze([1, null, Object.freeze({ a: '\u2028' })]) });
+  test.each([
+    ['values of every kind', { text: 'a"b', no: null, none: undefined, yes: true, n: -0.5, nan: Number.NaN, at: new Date(0) }],
+    ['lists with holes of nothing', { list: [undefined, 1, [undefined], () => 1] }],
+    ['deep ones', deep],
+    ['documents that are kept', { viewer: kept, list: [kept, { kept }], empty: {} }],
+    [
+      'a class of its own',
+      {
+        of: new (class {
+          x = 1;
+          toJSON = () => ({ y: 2 });
+        })(),
+      },
+    ],
+  ])('%s: as JSON has it, the second time, too', (_, props) => {
+    for (let i = 0; i < 2; i++) expect(textOf(props)).toBe(JSON.stringify(props));
+  });
+  test('a document that is kept is put together once', () => {
+    const toJSON = vi.fn(() => 'once');
+    const document = Object.freeze({ toJSON });
+    expect([textOf({ document }), textOf({ again: [document] })]).toEqual(['{"document":"once"}', '{"again":["once"]}']);
+    expect(toJSON).toHaveBeenCalledTimes(1);
   });
 });

@@ -1,25 +1,34 @@
-/** The drawings of a page's islands, by its request. */
-const islands = new WeakMap<object, string[]>();
+/** What is put into a page when Astro has drawn the rest of it. */
+interface Rest {
+  islands: string[];
+  /** What the page becomes then. */
+  last: ((html: string) => string)[];
+}
+const rests = new WeakMap<object, Rest>();
 
 /**
  * From now on the islands of this request's page are drawn apart, and a short mark stands where each belongs: Astro copies what it is handed several times,
- * and takes a checksum of each drawing, which cost as much as all else that it does. Whoever asks puts them in (`withIslands`).
+ * and takes a checksum of each drawing, which cost as much as all else that it does. Whoever asks makes the whole page of it (`whole`).
  */
-export function gathered(request: object): readonly string[] {
-  const drawn: string[] = [];
-  islands.set(request, drawn);
-  return drawn;
-}
+export const gather = (request: object): void => void rests.set(request, { islands: [], last: [] });
 
 /** What Astro is handed of an island: its drawing, or the mark of where that belongs. */
 export function drawnApart(request: object | undefined, html: string): string {
-  const drawn = request && islands.get(request);
-  if (!drawn) return html;
-  drawn.push(html);
+  const rest = request && rests.get(request);
+  if (!rest) return html;
+  rest.islands.push(html);
   // no text of a page comes to this: each < of it is written as &lt;
-  return `<!--island ${drawn.length - 1}-->`;
+  return `<!--island ${rest.islands.length - 1}-->`;
 }
 
-/** The whole page. */
-export const withIslands = (html: string, drawn: readonly string[]): string =>
-  drawn.length === 0 ? html : html.replace(/<!--island (\d+)-->/g, (_, n: string) => drawn[Number(n)]!);
+/** Changes a page as its last step, where one gathers it. @returns whether one does */
+export function atLast(request: object, change: (html: string) => string): boolean {
+  return Boolean(rests.get(request)?.last.push(change));
+}
+
+/** The whole page of what Astro has drawn of it. */
+export function whole(request: object, html: string): string {
+  const { islands, last } = rests.get(request) ?? { islands: [], last: [] };
+  const page = last.reduce((text, change) => change(text), html);
+  return islands.length === 0 ? page : page.replace(/<!--island (\d+)-->/g, (_, n: string) => islands[Number(n)]!);
+}

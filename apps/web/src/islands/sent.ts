@@ -6,6 +6,30 @@ const ITSELF = Symbol('props');
 /** The element that carries props. */
 const CARRIER = 'script[type="application/json"]';
 
+/** The text of documents that are kept, for as long as they are: nobody changes what is frozen. */
+const texts = new WeakMap<object, string>();
+
+/** Such documents lie so deep in what a page hands on. */
+const DEPTH = 4;
+
+/** As `JSON.stringify` of text, numbers, lists and records; the same documents, handed on again, are not put together again. */
+export function textOf(value: unknown, depth = DEPTH): string | undefined {
+  if (typeof value !== 'object' || value === null || depth === 0) return JSON.stringify(value);
+  if (Object.isFrozen(value)) {
+    const text = texts.get(value) ?? JSON.stringify(value);
+    texts.set(value, text);
+    return text;
+  }
+  if (Array.isArray(value)) return `[${value.map((each) => textOf(each, depth - 1) ?? 'null').join(',')}]`;
+  if (Object.getPrototypeOf(value) !== Object.prototype) return JSON.stringify(value);
+  const parts: string[] = [];
+  for (const [name, each] of Object.entries(value)) {
+    const text = textOf(each, depth - 1);
+    if (text !== undefined) parts.push(`${JSON.stringify(name)}:${text}`);
+  }
+  return `{${parts.join(',')}}`;
+}
+
 /**
  * Props of an island that the server draws. Astro wrote each value of them with its kind, one by one and twice, which took a third of the time of Kit, and all
  * of it into an attribute, where each quote is six characters more. Only what JSON can carry arrives: text, numbers, lists, records.
@@ -18,7 +42,7 @@ export const sent = <Props extends object>(props: Props): Props => ({ [ITSELF]: 
  * @returns to the page it is still the props
  */
 export function sentToScripts<Props extends object>(locals: { sent?: string }, props: Props): Props {
-  locals.sent = JSON.stringify(props);
+  locals.sent = textOf(props) ?? '{}';
   return { [SENT]: true } as unknown as Props;
 }
 
@@ -29,7 +53,7 @@ export function sentToScripts<Props extends object>(locals: { sent?: string }, p
 export function handed(props: object): { props: object; text: string | null; isAll: boolean } {
   const { [ITSELF]: itself, ...others } = props as Record<string | symbol, unknown>;
   if (!itself) return { props, text: null, isAll: false };
-  return { props: { ...itself, ...others }, text: JSON.stringify(itself), isAll: Object.keys(others).length === 0 };
+  return { props: { ...itself, ...others }, text: textOf(itself) ?? '{}', isAll: Object.keys(others).length === 0 };
 }
 
 /** The element that carries this text of props; no text ends it. @param id where it stands apart from its island */

@@ -15,17 +15,19 @@ export function seasonFacts(
 ): SeasonFacts {
   const places = new Map(climbed.flatMap(({ id: ladderId, rungs }) => rungs.map(({ id }, i) => [id, { ladderId, rung: i }] as const)));
   const since = dayOf(season?.from ?? now.toISOString());
-  const runs = rounds.flatMap(({ rungId, startedAt }) => {
-    const place = places.get(rungId);
-    return place ? [{ ...place, day: dayOf(startedAt) }] : [];
-  });
+  // newest first, and most of years of them were before
+  const next = rounds.findIndex(({ startedAt }) => dayOf(startedAt) < since);
+  const lately = next < 0 ? rounds : rounds.slice(0, next);
   return {
     ladders: ladders.flatMap(({ id, name, sport, rungs: { length: rungs } }) => {
       if (rungs === 0) return [];
       const names = climbed.find((each) => each.id === id)?.rungs.map(({ document }) => document.name) ?? null;
-      // newest first
-      return [{ id, name, sport, rungs, names, at: runs.find(({ ladderId }) => ladderId === id)?.rung ?? null }];
+      const newest = rounds.find(({ rungId }) => places.get(rungId)?.ladderId === id);
+      return [{ id, name, sport, rungs, names, at: newest ? places.get(newest.rungId)!.rung : null }];
     }),
-    runs: runs.filter(({ day }) => day >= since),
+    runs: lately.flatMap(({ rungId, startedAt }) => {
+      const place = places.get(rungId);
+      return place ? [{ ...place, day: dayOf(startedAt) }] : [];
+    }),
   };
 }
