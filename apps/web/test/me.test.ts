@@ -5,6 +5,7 @@ import * as find from '../src/pages/api/find.ts';
 import * as me from '../src/pages/api/me.ts';
 import type { Db } from '../src/server/db.ts';
 import type { Scope } from '../src/server/scope.ts';
+import { Store } from '../src/server/store.ts';
 import { readViews } from '../src/server/views.ts';
 import { call, emptyDatabase, makeClub } from './support/rig.ts';
 
@@ -37,11 +38,11 @@ describe('what is a person’s own', () => {
     await Promise.all([put('Ines', 'player=1'), put('Backhand, spring', 'ladder=2&from=2026-03-01'), put('Theo', 'player=3')]);
     await put('Ines', 'player=1&to=2026-06-30');
     await put('Theo', 'player=3', false);
-    expect(await readViews(db, scope)).toEqual([
+    expect(await readViews(new Store(db, scope), scope)).toEqual([
       { name: 'Backhand, spring', query: 'ladder=2&from=2026-03-01' },
       { name: 'Ines', query: 'player=1&to=2026-06-30' },
     ]);
-    expect(await readViews(db, foreign)).toEqual([]);
+    expect(await readViews(new Store(db, foreign), foreign)).toEqual([]);
     const { body } = await call(find.GET, { scope });
     expect(body).toContainEqual({ what: 'view', name: 'Ines', more: 'logbook', href: '/logbook?player=1&to=2026-06-30' });
     expect((await put('Away', 'https://elsewhere.example')).body.errors![0]!.pointer).toBe('/view/query');
@@ -55,6 +56,6 @@ describe('what is a person’s own', () => {
       .update(membership)
       .set({ views: [{ name: 'Old', query: 'a b' }] })
       .where(eq(membership.personId, scope.personId));
-    expect(await readViews(db, scope)).toEqual([]);
+    expect(await readViews(new Store(db, scope), scope)).toEqual([]);
   });
 });

@@ -14,7 +14,7 @@ import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import type { Scope } from '../src/server/scope.ts';
-import type { Store } from '../src/server/store.ts';
+import { Store } from '../src/server/store.ts';
 import { readTuneUps } from '../src/server/tuneUps.ts';
 import { call, emptyDatabase, makeClub, profileOf, rungDocument } from './support/rig.ts';
 
@@ -180,15 +180,15 @@ describe('the checklist', () => {
   const ticks = async (id = outingId) => (await store.list(outing)).find((row) => row.id === id)?.checks;
 
   test('comes with the machine, until the club writes its own, and again after that', async () => {
-    expect((await readChecks(scope, profile, db)).before).toContain('battery above half');
-    expect((await readChecks(scope, profileOf('Two-wheel pitching machine'), db)).before).toContain('helmets on');
+    expect((await readChecks(store, profile)).before).toContain('battery above half');
+    expect((await readChecks(store, profileOf('Two-wheel pitching machine'))).before).toContain('helmets on');
     const own = { before: ['gate shut'], after: [] };
     expect((await call(checklist.PUT, { scope, body: own })).status).toBe(204);
-    expect(await readChecks(scope, profile, db)).toEqual(own);
+    expect(await readChecks(store, profile)).toEqual(own);
     const { scope: other } = await makeClub(db, 'Theirs');
-    expect((await readChecks(other, profile, db)).before).not.toContain('gate shut');
+    expect((await readChecks(new Store(db, other), profile)).before).not.toContain('gate shut');
     expect((await call(checklist.DELETE, { scope })).status).toBe(204);
-    expect((await readChecks(scope, profile, db)).before).toContain('battery above half');
+    expect((await readChecks(store, profile)).before).toContain('battery above half');
   });
   test('what is ticked makes the outing and stays with it; ticked again it is changed, not doubled', async () => {
     expect((await tick({ before: ['battery above half'], after: [] })).status).toBe(204);

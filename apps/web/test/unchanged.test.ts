@@ -1,16 +1,21 @@
+import { type Checklist, firstChecklist, type PlanDocument } from '@good-arc/core';
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { ladder, player, rung } from '../src/db/schema.ts';
+import type { SavedView } from '../src/api/rows.ts';
+import { ladder, plan, player, rung } from '../src/db/schema.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
+import { readChecks, writeChecks } from '../src/server/checks.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { laddersOf, ladderWith, readLadders } from '../src/server/ladders.ts';
+import { putPlan, readPlans } from '../src/server/plans.ts';
 import { readRound } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import { makeToken, visitorOfToken } from '../src/server/session.ts';
 import { Store } from '../src/server/store.ts';
-import { call, emptyDatabase, makeClub, type OneRung, oneRung, roundBody, rungDocument } from './support/rig.ts';
+import { keepView, readViews } from '../src/server/views.ts';
+import { call, emptyDatabase, makeClub, type OneRung, oneRung, profileOf, roundBody, rungDocument } from './support/rig.ts';
 
 let db: Db;
 let scope: Scope;
@@ -22,6 +27,20 @@ beforeAll(async () => {
   ({ scope, store } = made);
   ids = await oneRung(made.scope, { name: 'Climb', sport: 'tennis', level: 'Building', approach: 'sweet-spot' });
 });
+const aPlan = (name: string, startsAt: string) =>
+  ({
+    name,
+    ladderId: ids.ladder,
+    startsAt,
+    playerIds: [ids.player],
+    absentIds: [],
+    lines: 1,
+    stations: ['calling'],
+    rotateBy: { kind: 'balls', balls: 10 },
+    capBalls: 28,
+    notes: '',
+  }) as PlanDocument;
+const PROFILE = profileOf('Two-wheel portable');
 const named = async (): Promise<string[]> => (await readKit(store)).players.map(({ name }) => name);
 const rungs = async (): Promise<string[]> => (await readLadders(store)).flatMap((each) => each.rungs.map(({ document }) => document.name));
 
@@ -91,6 +110,35 @@ describe('a page knows by who asks for it whether anything is another', () => {
     expect([now.marks!.kit === seen[0], now.marks!.ladders === seen[1]]).toEqual([false, false]);
     expect((await readKit(now)).players.map(({ name }) => name)).toContain('Inessa');
     expect((await readLadders(now)).map(({ name }) => name)).toContain('Climbed');
+  });
+  test('planned outings, the checklist and views are as they are now, whichever way they are asked for', async () => {
+    const day = (daysAhead: number) => `${new Date(Date.now() + daysAhead * 86_400_000).toISOString().slice(0, 10)}T17:00`;
+    const put = (id: string, name: string, startsAt: string, seen: number | null = null) => putPlan(store, id, aPlan(name, startsAt), seen);
+    const [past, next] = [uuidv7(), uuidv7()];
+    const names = async (from: Store, asked: Parameters<typeof readPlans>[1]) =>
+      (await readPlans(from, asked)).map(({ document: { name } }) => name);
+    const everyWay = async () => {
+      const asked = [{ from: day(0).slice(0, 10) }, { on: day(3).slice(0, 10) }, { from: day(-9).slice(0, 10) }, { id: next }];
+      const [seen, alone] = [await page(), new Store(db, scope)];
+      for (const each of asked) expect(await names(seen, each)).toEqual(await names(alone, each));
+      for (const from of [seen, alone])
+        expect([await readChecks(from, PROFILE), await readViews(from, scope)]).toEqual([checks ?? firstChecklist(PROFILE), views]);
+      return Promise.all(asked.map((each) => names(seen, each)));
+    };
+    let checks: Checklist | null = null;
+    const views: SavedView[] = [];
+    expect(await everyWay()).toEqual([[], [], [], []]);
+    await put(past, 'Long ago', day(-5));
+    await put(next, 'Next', day(3));
+    expect(await everyWay()).toEqual([['Next'], ['Next'], ['Long ago', 'Next'], ['Next']]);
+    await put(next, 'Later', day(4), 1);
+    checks = { before: ['gate | shut'], after: [] };
+    await writeChecks(scope, checks, db);
+    views.push({ name: 'Ines | Theo', query: 'player=1' });
+    await keepView(db, scope, { ...views[0]!, kept: true });
+    expect(await everyWay()).toEqual([['Later'], [], ['Long ago', 'Later'], ['Later']]);
+    await store.remove(plan, next, 'plan');
+    expect(await everyWay()).toEqual([[], [], ['Long ago'], []]);
   });
   test('who is looked up without a page gets none, and asks', async () => {
     const token = await makeToken(db, scope, false);

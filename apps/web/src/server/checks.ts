@@ -14,9 +14,9 @@ const KEPT = once((db: Db) =>
 );
 
 /** The club's checklist, else the one that comes with the machine; so, too, when what is kept cannot be read. */
-export async function readChecks({ clubId }: Scope, profile: MachineProfile, db: Db = database()): Promise<Checklist> {
-  const [row] = await KEPT(db).execute({ clubId });
-  return checklistSchema.safeParse(row?.checks).data ?? firstChecklist(profile);
+export async function readChecks(store: Store, profile: MachineProfile): Promise<Checklist> {
+  const kept = store.marks ? store.marks.checks : (await store.ask(KEPT))[0]?.checks;
+  return checklistSchema.safeParse(kept).data ?? firstChecklist(profile);
 }
 
 /** Changes it for the whole club; null brings back the machine's own. */

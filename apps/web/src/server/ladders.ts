@@ -50,7 +50,7 @@ async function readSome(store: Store, ids: readonly string[]): Promise<Omit<Kept
 
 /** Of each ladder what tells whether it or a rung of it is another. */
 async function readMarks(store: Store, most: number): Promise<{ id: string; mark: string }[]> {
-  const ofRungs = sql.raw(markWhere(rung, 'rung.ladder_id = ladder.id'));
+  const ofRungs = markWhere(rung, sql`rung.ladder_id = ladder.id`);
   return store.read((db, mine) =>
     db
       .select({ id: ladder.id, mark: sql<string>`CONCAT_WS(' ', ${ladder.version}, ${ladder.updatedAt}, ${ofRungs})` })

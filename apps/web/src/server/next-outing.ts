@@ -24,6 +24,7 @@ import { dayOf } from '../ui/day.ts';
 import { judge } from '../ui/judge.ts';
 import type { Comer } from './comers.ts';
 import { ballsIn, ofBall } from './progress.ts';
+import { gateScoreOf } from './read-rounds.ts';
 
 /** Whether every ball of a rung is on a side that is surely hit less by one of them. */
 function isWeaker(document: RungDocument, sport: Sport, comers: readonly Comer[]): boolean {
@@ -117,7 +118,7 @@ export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: rea
               playerId: player.id as PlayerId,
               ...chance,
               lastDay: mine[0] ? dayOf(mine[0].startedAt) : null,
-              verdict: mine.length > 0 ? nextStepOn(document, approach, mine).verdict : null,
+              verdict: mine.length > 0 ? nextStepOn(document, approach, mine, gateScoreOf).verdict : null,
               halfWidthM: atHalf(document, sport, shareAt)?.targetSize.widthM ?? null,
             };
           }),

@@ -6,6 +6,7 @@ import { planLadder } from '../ui/planLadder.ts';
 import type { Db } from './db.ts';
 import { readRounds } from './read-rounds.ts';
 import { ofClub, type Store } from './store.ts';
+import { plansFrom, unlessChanged } from './unchanged.ts';
 
 /** Planned outings that a page shows at most. */
 const MOST_PLANS = 200;
@@ -13,7 +14,7 @@ const MOST_PLANS = 200;
 const ORDER = [asc(plan.startsAt), asc(plan.id)];
 const PLANNED = once((db: Db) =>
   db
-    .select({ id: plan.id, document: plan.document, version: plan.version })
+    .select({ id: plan.id, document: plan.document, version: plan.version, startsAt: plan.startsAt })
     .from(plan)
     .where(and(ofClub(plan), gte(plan.startsAt, sql.placeholder('from')), lt(plan.startsAt, sql.placeholder('before'))))
     .orderBy(...ORDER)
@@ -21,16 +22,24 @@ const PLANNED = once((db: Db) =>
     .prepare(),
 );
 
+/** Those of yesterday and later, as they are kept; fewer than there are where there are very many. */
+const readLately = unlessChanged('plans', (store) => store.ask(PLANNED, { from: plansFrom(), before: '9999' }));
+
 /** Planned outings, the earliest first: from a day such as `2026-03-14` on, of that day only, or one by its id. */
 export async function readPlans(store: Store, asked: { from: string } | { on: string } | { id: string }): Promise<PlanRow[]> {
-  const rows =
-    'id' in asked
-      ? await store.page(plan, eq(plan.id, asked.id), ORDER, 1)
-      : await store.ask(PLANNED, 'from' in asked ? { from: asked.from, before: '9999' } : { from: asked.on, before: `${asked.on}T99` });
+  const rows = 'id' in asked ? await store.page(plan, eq(plan.id, asked.id), ORDER, 1) : await readFrom(store, asked);
   return rows.flatMap(({ id, document, version }) => {
     const read = store.document(planSchema, document, { what: 'planned outing', id });
     return read ? [{ id, version, document: read }] : [];
   });
+}
+
+async function readFrom(store: Store, asked: { from: string } | { on: string }) {
+  const [from, before] = 'from' in asked ? [asked.from, '9999'] : [asked.on, `${asked.on}T99`];
+  const lately = from >= plansFrom() ? await readLately(store) : [];
+  // those of long ago, and what lies behind very many, are asked for
+  if (from < plansFrom() || lately.length === MOST_PLANS) return store.ask(PLANNED, { from, before });
+  return lately.filter(({ startsAt }) => startsAt >= from && startsAt < before);
 }
 
 /** Rounds of one day that a plan counts at most. */

@@ -7,13 +7,14 @@ import {
   type RungId,
   rowId,
   rungSchema,
+  scoreForGate,
   weatherSchema,
 } from '@good-arc/core';
-import { and, asc, desc, eq, gte, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, gte, inArray, lt, or, type SQL, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { BriefRound, ResultRow, RoundRow } from '../api/rows.ts';
 import { parsedOnce } from '../db/parsed.ts';
-import { court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
+import { correction, court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
 import type { Db } from './db.ts';
 import { readKit } from './kit.ts';
 import { laddersOf } from './ladders.ts';
@@ -170,10 +171,13 @@ export async function readRounds(store: Store, asked: RoundsAsked): Promise<Roun
 }
 
 const anId = rowId<'round'>();
-/** Asked for each page of a round: put together once for a database. */
+/** Asked for each page of a round: put together once for a database. Few rounds were put right. */
 const ONE = once((db: Db) =>
   db
-    .select()
+    .select({
+      ...getTableColumns(round),
+      isCorrected: sql<number>`EXISTS (SELECT 1 FROM ${correction} WHERE ${correction.roundId} = ${round.id})`,
+    })
     .from(round)
     .where(and(ofClub(round), eq(round.id, sql.placeholder('id'))))
     .prepare(),
@@ -189,13 +193,17 @@ const BALLS_OF_ONE = once((db: Db) =>
 );
 
 /** As `readRounds`, of one; undefined where there is none, or its card cannot be read. @param id of an address: it may be anything */
-export async function readRound(store: Store, id: string): Promise<RoundRow | undefined> {
+export const readRound = async (store: Store, id: string): Promise<RoundRow | undefined> => (await readOne(store, id))?.round;
+
+/** The same, with whether anything of it was put right. */
+export async function readOne(store: Store, id: string): Promise<{ round: RoundRow; isCorrected: boolean } | undefined> {
   if (!anId.safeParse(id).success) return undefined;
   const [[one], balls] = await Promise.all([store.ask(ONE, { id }), store.ask(BALLS_OF_ONE, { id })]);
   if (!one) return undefined;
   if (balls.length > MOST_BALLS) store.leaveOut([tooMany(result, MOST_BALLS)]);
-  const [row] = asRow(store, one, await namesFor(store, [one]), balls.slice(0, MOST_BALLS).map(toResult));
-  return row;
+  const { isCorrected, ...own } = one;
+  const [row] = asRow(store, own, await namesFor(store, [own]), balls.slice(0, MOST_BALLS).map(toResult));
+  return row && { round: row, isCorrected: isCorrected === 1 };
 }
 
 /** None where its card cannot be read. */
@@ -311,6 +319,9 @@ export async function readBrief(store: Store, asked: { playerId?: PlayerId; rung
   for (const [id, each] of read) briefs.set(id, each);
   return heads.flatMap(({ id }, i) => known[i]?.round ?? read.get(id)?.round ?? []);
 }
+
+/** What a round says of its gate: the same of the same round. */
+export const gateScoreOf = once(({ card, results }: Pick<BriefRound, 'card' | 'results'>) => scoreForGate(card, results));
 
 /** The newest rounds of a player on a rung, as a verdict looks at them. */
 export const roundsOn = (store: Store, playerId: PlayerId, rungId: RungId, most: number): Promise<BriefRound[]> =>

@@ -25,6 +25,11 @@ export interface Marks {
   readonly settled: string;
   /** How usual each answer to harder balls is in the club, as its row has it; empty when nothing told. */
   readonly answers: string;
+  /** And of its planned outings, from yesterday on. */
+  readonly plans: string;
+  /** What the club has of its own to check first, and the views that the person keeps, as they are kept; null where there is nothing. */
+  readonly checks: unknown;
+  readonly views: unknown;
 }
 
 type Changed = 'rounds' | 'plans' | 'kit' | 'the club';

@@ -56,10 +56,18 @@ export interface Visitor {
 }
 
 /** With the marks, or none: a page asks for both in one statement. */
-const columnsOf = (withMarks: boolean) => ({ ...SCOPE, marks: withMarks ? marksColumn(sql.placeholder('clubId')) : sql<string>`''` });
+const columnsOf = (withMarks: boolean) => ({
+  ...SCOPE,
+  marks: withMarks ? marksColumn(sql.placeholder('clubId')) : sql<string>`''`,
+  checks: (withMarks ? sql`${club.checks}` : sql`NULL`).mapWith(club.checks),
+  views: (withMarks ? sql`${membership.views}` : sql`NULL`).mapWith(membership.views),
+});
 
-function visitorOf({ marks, ...scope }: Scope & { marks: string }): Visitor {
-  return { scope: { ...scope, favourites: readableFavourites(scope.favourites) }, marks: marks === '' ? null : marksFrom(marks) };
+function visitorOf({ marks, checks, views, ...scope }: Scope & { marks: string; checks: unknown; views: unknown }): Visitor {
+  return {
+    scope: { ...scope, favourites: readableFavourites(scope.favourites) },
+    marks: marks === '' ? null : { ...marksFrom(marks), checks, views },
+  };
 }
 
 /** With the marks it is long, and what every page asks: the database keeps it ready. */

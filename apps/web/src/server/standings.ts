@@ -2,6 +2,7 @@ import { nextStepOn } from '@good-arc/core';
 import type { BriefRound, LadderRow, Standing } from '../api/rows.ts';
 import { dayOf } from '../ui/day.ts';
 import { sayStep } from '../words/progress.ts';
+import { gateScoreOf } from './read-rounds.ts';
 
 /** A player has stalled who has been on a rung for so many days, with so many rounds. */
 const STALLED = { days: 21, rounds: 5 };
@@ -16,7 +17,7 @@ function standOn(rounds: readonly BriefRound[], ladders: readonly LadderRow[], t
     seen.add(ladder.id);
     const { document } = ladder.rungs[at]!;
     const here = rounds.filter((each) => each.rungId === rungId);
-    const step = nextStepOn(document, ladder.approach, here);
+    const step = nextStepOn(document, ladder.approach, here, gateScoreOf);
     const since = here.at(-1)!.startedAt;
     const days = today - dayOf(since);
     return [

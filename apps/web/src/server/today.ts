@@ -11,6 +11,7 @@ import {
 } from '@good-arc/core';
 import type { BriefRound, LadderRow, RanLast, RoundRow, RungRow } from '../api/rows.ts';
 import { sayStep } from '../words/progress.ts';
+import { gateScoreOf } from './read-rounds.ts';
 
 /** A set-up that can be run again as it was. */
 export interface Again {
@@ -89,7 +90,7 @@ const worked = once((_: Rounds) => once((__: RungDocument) => new Map<Approach, 
 
 function stepOn(rung: RungDocument, approach: Approach, rounds: Rounds): NextStep {
   const known = worked(rounds)(rung);
-  const step = known.get(approach) ?? nextStepOn(rung, approach, rounds);
+  const step = known.get(approach) ?? nextStepOn(rung, approach, rounds, gateScoreOf);
   known.set(approach, step);
   return step;
 }

@@ -1,8 +1,9 @@
+import { once } from '@good-arc/core';
 import { getTableName, type SQL, type SQLWrapper, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { frozen } from '../db/parsed.ts';
-import { ballStock, court, gameBall, ladder, machine, player, rung, squad } from '../db/schema.ts';
-import { rowsOf } from './db.ts';
+import { ballStock, court, gameBall, ladder, machine, plan, player, rung, squad } from '../db/schema.ts';
+import type { Db } from './db.ts';
 import { QUIET_COLUMN } from './quiet.ts';
 import type { Marks } from './scope.ts';
 import type { ClubTable, SetAside, Store } from './store.ts';
@@ -17,32 +18,46 @@ type MarkedTable = ClubTable & { version?: unknown };
 const KEPT = {
   kit: [player, squad, court, ballStock, machine, gameBall],
   ladders: [ladder, rung],
+  plans: [plan],
 } as const satisfies Record<string, readonly MarkedTable[]>;
 type Kept = keyof typeof KEPT;
 
+/** Of years of planned outings those are kept that a page may show; they begin by the clock of a court, somewhere. */
+const PLANS_FROM = "DATE_FORMAT(UTC_TIMESTAMP() - INTERVAL 1 DAY, '%Y-%m-%d')";
+/** The same of our own clock. */
+export const plansFrom = (): string => new Date(Date.now() - 86_400_000).toISOString().slice(0, 10);
+
 /** Counts rows, and mixes what changes with each of them. @param of a condition on the rows */
-export const markWhere = (table: MarkedTable, of: string): string => {
-  const version = table.version === undefined ? '' : 'version, ';
-  return `(SELECT CONCAT(COUNT(*), ' ', COALESCE(BIT_XOR(CRC32(CONCAT_WS(' ', id, ${version}updated_at, deleted_at))), 0)) FROM \`${getTableName(table)}\` WHERE ${of})`;
-};
+export const markWhere = (table: MarkedTable, of: SQL): SQL =>
+  sql`(SELECT CONCAT(COUNT(*), ' ', COALESCE(BIT_XOR(CRC32(CONCAT_WS(' ', id, ${sql.raw(table.version === undefined ? '' : 'version, ')}updated_at, deleted_at))), 0)) FROM ${sql.raw(`\`${getTableName(table)}\``)} WHERE ${of})`;
 
-/** @param club an expression for its id */
-const markOf = (what: Kept, club: string): string =>
-  `CONCAT_WS(';', ${KEPT[what].map((table) => markWhere(table, `club_id = ${club}`)).join(', ')})`;
+/** @param clubId its id: a value, or a column of the statement */
+function markOf(what: Kept, clubId: SQLWrapper): SQL {
+  const of = what === 'plans' ? sql`club_id = ${clubId} AND starts_at >= ${sql.raw(PLANS_FROM)}` : sql`club_id = ${clubId}`;
+  const marks = KEPT[what].map((table) => markWhere(table, of));
+  return sql`CONCAT_WS(';', ${sql.join(marks, sql.raw(', '))})`;
+}
 
+const CLUB = sql.raw('club.id');
 /** All marks as one column, for a statement that is asked anyhow, and knows the club as `club`. @param clubId the same club’s, as a value */
 export const marksColumn = (clubId: SQLWrapper): SQL<string> =>
-  sql<string>`CONCAT_WS('|', ${sql.raw(markOf('kit', 'club.id'))}, ${sql.raw(markOf('ladders', 'club.id'))}, ${sql.raw(QUIET_COLUMN)}, ${touchedColumn(clubId)}, ${sql.raw(SETTLED_COLUMN)}, COALESCE(club.answers, ''))`;
-export const marksFrom = (column: string): Marks => {
-  const [kit = '', ladders = '', quiet = '', touched = '', settled = '', answers = ''] = column.split('|');
-  return { kit, ladders, quiet, touched, settled, answers };
+  sql<string>`CONCAT_WS('|', ${markOf('kit', CLUB)}, ${markOf('ladders', CLUB)}, ${sql.raw(QUIET_COLUMN)}, ${touchedColumn(clubId)}, ${sql.raw(SETTLED_COLUMN)}, COALESCE(club.answers, ''), ${markOf('plans', clubId)})`;
+export const marksFrom = (column: string): Omit<Marks, 'checks' | 'views'> => {
+  const [kit = '', ladders = '', quiet = '', touched = '', settled = '', answers = '', plans = ''] = column.split('|');
+  return { kit, ladders, quiet, touched, settled, answers, plans };
 };
 
-const asked = { kit: `SELECT ${markOf('kit', '?')} AS mark`, ladders: `SELECT ${markOf('ladders', '?')} AS mark` } as const;
+const MARK = (what: Kept) =>
+  once((db: Db) =>
+    db
+      .select({ mark: sql<string>`${markOf(what, sql.placeholder('clubId'))}` })
+      .from(sql`DUAL`)
+      .prepare(),
+  );
+const asked = { kit: MARK('kit'), ladders: MARK('ladders'), plans: MARK('plans') } as const;
 
 async function readMark(store: Store, what: Kept): Promise<string> {
-  const values = KEPT[what].map(() => store.clubId);
-  const [row] = await store.read((db) => rowsOf<{ mark: unknown }>(db, asked[what], values));
+  const [row] = await store.ask(asked[what], {});
   return String(row?.mark);
 }
 

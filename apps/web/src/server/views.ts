@@ -6,6 +6,7 @@ import { membership } from '../db/schema.ts';
 import { type Db, inTransaction } from './db.ts';
 import { Refusal } from './problem.ts';
 import type { Scope } from './scope.ts';
+import type { Store } from './store.ts';
 
 const own = ({ clubId, personId }: Scope) => and(eq(membership.clubId, clubId), eq(membership.personId, personId));
 /** Views that cannot be read are as good as none. */
@@ -20,8 +21,9 @@ const KEPT = once((db: Db) =>
 );
 
 /** Choices of the logbook that the person keeps in this club, by name. */
-export async function readViews(db: Db, scope: Scope): Promise<SavedView[]> {
-  const [row] = await KEPT(db).execute({ clubId: scope.clubId, personId: scope.personId });
+export async function readViews(store: Store, { personId }: Pick<Scope, 'personId'>): Promise<SavedView[]> {
+  if (store.marks) return readable(store.marks.views);
+  const [row] = await store.ask(KEPT, { personId });
   return readable(row?.views);
 }
 

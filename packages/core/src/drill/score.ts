@@ -182,12 +182,13 @@ export function isThrownFrom(card: RungDocument, rung: RungDocument): boolean {
 
 /**
  * The verdict on a player’s rounds on a rung as it is now: those run off another card are of before the last change, those for learning open no gate.
- * @param rounds newest first
+ * @param rounds newest first @param scoreOf `scoreForGate` of one, for who keeps that
  */
-export function nextStepOn(
+export function nextStepOn<R extends { card: RungDocument; results: readonly (Result & Aimed & { outcome: Outcome })[] }>(
   rung: RungDocument,
   approach: Approach,
-  rounds: readonly { card: RungDocument; results: readonly (Result & Aimed & { outcome: Outcome })[] }[],
+  rounds: readonly R[],
+  scoreOf: (round: R) => RoundCount = ({ card, results }) => scoreForGate(card, results),
 ): NextStep {
   const forGate = rounds.filter(({ card }) => !isForLearning(card) || isForLearning(rung));
   const changed = forGate.findIndex(({ card }) => !sameCard(card, rung));
@@ -196,7 +197,7 @@ export function nextStepOn(
     approach,
     need: gateOf(rung),
     roundsAsked: rung.rounds,
-    rounds: since.map(({ card, results }) => scoreForGate(card, results)),
+    rounds: since.map(scoreOf),
   });
 }
 
