@@ -9,17 +9,18 @@ const CARRIER = 'script[type="application/json"]';
 /** The text of documents that are kept, for as long as they are: nobody changes what is frozen. */
 const texts = new WeakMap<object, string>();
 
-/** Such documents lie so deep in what a page hands on. */
-const DEPTH = 4;
+/** Such documents lie so deep in what a page hands on; deeper ones are put together each time, which the engine does quicker. */
+const DEPTH = 2;
 
 /** As `JSON.stringify` of text, numbers, lists and records; the same documents, handed on again, are not put together again. */
 export function textOf(value: unknown, depth = DEPTH): string | undefined {
-  if (typeof value !== 'object' || value === null || depth === 0) return JSON.stringify(value);
+  if (typeof value !== 'object' || value === null) return JSON.stringify(value);
   if (Object.isFrozen(value)) {
     const text = texts.get(value) ?? JSON.stringify(value);
     texts.set(value, text);
     return text;
   }
+  if (depth === 0) return JSON.stringify(value);
   if (Array.isArray(value)) return `[${value.map((each) => textOf(each, depth - 1) ?? 'null').join(',')}]`;
   if (Object.getPrototypeOf(value) !== Object.prototype) return JSON.stringify(value);
   const parts: string[] = [];

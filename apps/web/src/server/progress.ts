@@ -4,12 +4,14 @@ import {
   type Demand,
   type DemandPart,
   type LoggedRound,
+  once,
   type PlayerProgress,
   type RungDocument,
   type Sport,
   wholly,
 } from '@good-arc/core';
 import type { BriefRound, Kit } from '../api/rows.ts';
+import { frozen } from '../db/parsed.ts';
 import { dayOf } from '../ui/day.ts';
 import { judge } from '../ui/judge.ts';
 
@@ -58,10 +60,9 @@ export const loggedFrom = (kit: Kit, rounds: readonly BriefRound[]): LoggedRound
   });
 
 /** What a player’s rounds come to, as a page shows it: the way of working it out stays here. */
-export const shownProgress = ({ strokes, ...rest }: PlayerProgress) => ({
-  ...rest,
-  strokes: strokes.map(({ own: _own, ...stroke }) => stroke),
-});
+export const shownProgress = once(({ strokes, ...rest }: PlayerProgress) =>
+  frozen({ ...rest, strokes: strokes.map(({ own: _own, ...stroke }) => stroke) }),
+);
 
 /** Balls of all days together. */
 export const ballsIn = (days: readonly { balls: number }[]): number => days.reduce((sum, { balls }) => sum + balls, 0);

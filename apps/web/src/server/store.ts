@@ -3,7 +3,7 @@ import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
 import { OtherVersion } from '../db/document.ts';
 import { parsedOnce } from '../db/parsed.ts';
-import { type Db, inTransaction, isDuplicate, untilThrough } from './db.ts';
+import { type Db, inTransaction, isDuplicate, readied, untilThrough } from './db.ts';
 import { log } from './log.ts';
 import { CHANGED_SINCE, notFound, Refusal } from './problem.ts';
 import type { Marks, Scope } from './scope.ts';
@@ -102,12 +102,15 @@ export class Store {
     return query(this.db, (table) => and(this.mine(table), isNull(table.deletedAt)));
   }
 
-  /** As `read`, of a statement that is put together once for a database (`once`) and bound by `ofClub`. @param values of its placeholders */
+  /**
+   * As `read`, of a statement that is put together once for a database (`once`) and bound by `ofClub`. What pages ask the database keeps ready: on lines of
+   * their own, which no machine waits for. @param values of its placeholders
+   */
   ask<R>(
     statement: (db: Db) => { execute: (values: Record<string, unknown>) => Promise<R> },
     values: Record<string, unknown> = {},
   ): Promise<R> {
-    return statement(this.db).execute({ ...values, clubId: this.scope.clubId });
+    return statement(this.marks ? readied(this.db) : this.db).execute({ ...values, clubId: this.scope.clubId });
   }
 
   /**
