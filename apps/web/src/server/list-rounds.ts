@@ -129,7 +129,7 @@ export async function swingsSince(store: Store, from: Date): Promise<Swings[]> {
 }
 
 /** Rounds that are looked through for the last ones of each player. */
-const MOST_LOOKED_THROUGH = 400;
+const MOST_LOOKED_THROUGH = 200;
 
 /** The newest rounds of one rung that tell of it; an index gives them without a look at all of them. */
 const ON_RUNG = `(SELECT id, player_id, started_at, gate_hits, gate_balls FROM round FORCE INDEX (round_rung)
