@@ -66,6 +66,8 @@ const server = createServer((request, response) =>
   protect(request, response, () => {
     if (!isReadable(request.url)) response.writeHead(400).end('Bad request.');
     else if (isSignOfLife(request, response)) return;
+    // what is written is answered in a word, and most often
+    else if (isOwn(request.url) && request.method !== 'GET') void handler(request, response);
     else if (isOwn(request.url)) compress(request, response, () => handler(request, response));
     else files(request, response, () => compress(request, response, () => pass(request, response)));
   }),

@@ -37,6 +37,14 @@ export const targetIn = ({
 const landingIn = ({ landXM: x, landYM: y }: Pick<typeof result.$inferSelect, 'landXM' | 'landYM'>): ResultRow['landing'] =>
   x === null || y === null ? null : { x, y };
 
+/** Of a ball what a page shows. */
+const SHOWN = {
+  ...{ id: result.id, seq: result.seq, feedId: result.feedId, outcome: result.outcome },
+  ...{ speedMps: result.speedMps, elevationDeg: result.elevationDeg, bearingDeg: result.bearingDeg, radarMps: result.radarMps },
+  ...{ landXM: result.landXM, landYM: result.landYM, targetXM: result.targetXM, targetYM: result.targetYM },
+  ...{ targetWidthM: result.targetWidthM, targetDepthM: result.targetDepthM },
+};
+
 const toResult = ({
   id,
   seq,
@@ -47,7 +55,7 @@ const toResult = ({
   bearingDeg,
   radarMps,
   ...row
-}: typeof result.$inferSelect): ResultRow => ({
+}: Pick<typeof result.$inferSelect, keyof typeof SHOWN>): ResultRow => ({
   id,
   seq,
   feedId,
@@ -184,7 +192,7 @@ const ONE = once((db: Db) =>
 );
 const BALLS_OF_ONE = once((db: Db) =>
   db
-    .select()
+    .select(SHOWN)
     .from(result)
     .where(and(ofClub(result), eq(result.roundId, sql.placeholder('id'))))
     .orderBy(asc(result.seq), asc(result.id))
