@@ -13,7 +13,7 @@ import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { ratesOn } from '../src/server/list-rounds.ts';
 import { outingRungs, usualCourt } from '../src/server/next-outing.ts';
-import { readRound, readRounds } from '../src/server/read-rounds.ts';
+import { readOne, readRound, readRounds } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody } from './support/rig.ts';
@@ -40,7 +40,9 @@ beforeEach(async () => {
 
 describe('a round put right', () => {
   test('a ball counts as it is now, keeps what the machine said of it, and what it was stays in its history', async () => {
+    expect(await readOne(store, roundId)).toMatchObject({ isCorrected: false });
     await correct({ balls: [{ id: uuidv7(), seq: 2, outcome: 'in' }] });
+    expect(await readOne(store, roundId)).toMatchObject({ isCorrected: true });
     const round = await read();
     expect(round.results.map(({ outcome, speedMps }) => [outcome, speedMps])).toEqual(Array(3).fill(['in', 17.2]));
     expect(await readCorrections(store, roundId)).toMatchObject([

@@ -14,7 +14,7 @@ import { and, asc, desc, eq, getTableColumns, gte, inArray, lt, or, type SQL, sq
 import { LRUCache } from 'lru-cache';
 import type { BriefRound, ResultRow, RoundRow } from '../api/rows.ts';
 import { parsedOnce } from '../db/parsed.ts';
-import { correction, court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
+import { court, ladder, machine, player, result, round, rung } from '../db/schema.ts';
 import type { Db } from './db.ts';
 import { readKit } from './kit.ts';
 import { laddersOf } from './ladders.ts';
@@ -184,7 +184,8 @@ const ONE = once((db: Db) =>
   db
     .select({
       ...getTableColumns(round),
-      isCorrected: sql<number>`EXISTS (SELECT 1 FROM ${correction} WHERE ${correction.roundId} = ${round.id})`,
+      // in words of its own: of one table, Drizzle names columns without it
+      isCorrected: sql<number>`EXISTS (SELECT 1 FROM correction WHERE correction.round_id = round.id)`,
     })
     .from(round)
     .where(and(ofClub(round), eq(round.id, sql.placeholder('id'))))
