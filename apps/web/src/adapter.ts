@@ -19,7 +19,12 @@ export interface Answer {
   body: Uint8Array<ArrayBuffer>;
 }
 
-const FAULT: Answer = { status: 500, headers: [['content-type', 'text/plain; charset=utf-8']], body: new Uint8Array() };
+/** Anew each time: its memory is given away. */
+const fault = (): Answer => ({
+  status: 500,
+  headers: [['content-type', 'text/plain; charset=utf-8']],
+  body: new TextEncoder().encode('Something went wrong here. Please try again.'),
+});
 
 /**
  * What the build offers server.mjs (Astro's interface for adapters). `handler` answers a request of Node's server; `answer` draws a page for whoever asks
@@ -39,7 +44,7 @@ export function createExports(manifest: SSRManifest) {
         await NodeApp.writeResponse(await rendered(NodeApp.createRequest(asked, { allowedDomains })), response);
       } catch (error) {
         log.error({ err: error, url: asked.url }, 'no answer could be given');
-        if (!response.headersSent) response.writeHead(FAULT.status).end();
+        if (!response.headersSent) response.writeHead(500).end();
         else response.destroy();
       }
     },
@@ -58,7 +63,7 @@ export function createExports(manifest: SSRManifest) {
         return { status: response.status, headers: [...response.headers], body };
       } catch (error) {
         log.error({ err: error, url }, 'a page could not be drawn');
-        return FAULT;
+        return fault();
       }
     },
   };
