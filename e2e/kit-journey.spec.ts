@@ -146,7 +146,9 @@ test('a new machine is tuned, used, forgotten and read back from its file', { ta
     press(page.getByRole('button', { name: 'Save as a file' })),
   ]);
   expect(file.suggestedFilename()).toBe(`${name.toLowerCase().replaceAll(' ', '-')}.machine.json`);
-  await press(page.getByRole('button', { name: 'Delete the curve of Speed' }));
+  /** A page shows at once what it still has to save: opened anew before that, it would not be saved. */
+  const saved = () => page.waitForResponse((answer) => answer.request().method() === 'PUT' && answer.ok(), { timeout: 40_000 });
+  await Promise.all([saved(), press(page.getByRole('button', { name: 'Delete the curve of Speed' }))]);
   await expect(page.getByText(/5 is [\d.]+ mph/)).toBeHidden();
   await page.reload();
   await awake(page);
@@ -161,7 +163,8 @@ test('a new machine is tuned, used, forgotten and read back from its file', { ta
   await restore({ name: 'half.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"good-arc-machine","version":1,') });
   await expect(page.getByText('Nothing was taken from this file.')).toBeVisible();
   await expect(page.getByText('Not tuned: nobody knows yet')).toHaveCount(4);
-  await restore((await file.path())!);
+  const path = (await file.path())!;
+  await Promise.all([saved(), restore(path)]);
   await expect(page.getByText(gives)).toBeVisible();
   await page.reload();
   await expect(page.getByText(gives)).toBeVisible();
@@ -203,7 +206,7 @@ test('the first ball by itself: one ball tells little, two say what to turn, two
   await page.getByRole('button', { name: /^In/ }).click({ timeout: 30_000 });
   await page.getByRole('button', { name: /^Stow/ }).click();
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
-  await page.getByRole('button', { name: 'Finish round' }).click();
+  await page.getByRole('button', { name: 'Finish round', exact: true }).click();
   await page.getByRole('link', { name: 'Ball by ball' }).click();
   await expect(page.getByText(/trimmed: elevation [\d.]+° (up|down)/)).toBeVisible();
 });
