@@ -8,8 +8,9 @@ import { ROOT } from '../lib/paths.mjs';
  * one in a minute in which others use it. So a small server that is not Good Arc's, and never changes (`yardstick-server.mjs`), is asked beside what is
  * measured, and goals are as much longer or shorter as it takes.
  *
- * The goals were set on a machine on which `select 1` through Good Arc's server came to 2.2 ms of processor, server and database together. It costs what a
- * request of the yardstick costs (0.9 to 1.0 of one, the middle of nine turns; `./arc load` prints it), so such a request comes to as much there.
+ * The goals were set on a machine on which `select 1` through Good Arc's server came to 2.2 ms of processor, server and database together. It cost what a
+ * request of the yardstick costs (0.9 to 1.0 of one when this was written, the middle of nine turns; less since Astro's adapter is our own), so such a
+ * request comes to as much there.
  */
 const MEANT_MS = 2.2;
 
