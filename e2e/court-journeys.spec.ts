@@ -146,8 +146,11 @@ test('a court machine on a line: two balls off, another interval, a jam; it thro
   await expect(button(page, `Feed ${10 - 1 - left} balls`)).toBeEnabled({ timeout: 30_000 });
   await press(button(page, /^Stow/));
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
+  // its page is opened when the server knows that it is finished, too
+  const sent = page.waitForResponse((answer) => answer.url().endsWith('/finish') && answer.ok(), { timeout: 40_000 });
   await press(button(page, 'Finish round'));
   await expect(page.getByText(`Round finished: 1 of ${1 + left}.`)).toBeVisible();
+  await sent;
   await page.getByRole('link', { name: 'Ball by ball' }).click();
   await expect(page.getByText(`without ${off[0]}`, { exact: false }).first()).toBeVisible();
   await expect(page.getByText(`every ${now.toFixed(1)} s`, { exact: false }).first()).toBeVisible();
