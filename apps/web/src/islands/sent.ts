@@ -1,3 +1,5 @@
+import { once } from '@good-arc/core';
+
 /** Told to an island that its scripts draw, and the id of the element in the head of its page that carries its props. */
 const SENT = 'sent';
 /** What it hands one that the server draws: the props themselves, whose text goes beside the drawing. Astro sends no symbols. */
@@ -7,7 +9,7 @@ const ITSELF = Symbol('props');
 const CARRIER = 'script[type="application/json"]';
 
 /** The text of documents that are kept, for as long as they are: nobody changes what is frozen. */
-const texts = new WeakMap<object, string>();
+const textOfKept = /* @__PURE__ */ once((document: object) => JSON.stringify(document));
 
 /** Such documents lie so deep in what a page hands on; deeper ones are put together each time, which the engine does quicker. */
 const DEPTH = 2;
@@ -15,11 +17,7 @@ const DEPTH = 2;
 /** As `JSON.stringify` of text, numbers, lists and records; the same documents, handed on again, are not put together again. */
 export function textOf(value: unknown, depth = DEPTH): string | undefined {
   if (typeof value !== 'object' || value === null) return JSON.stringify(value);
-  if (Object.isFrozen(value)) {
-    const text = texts.get(value) ?? JSON.stringify(value);
-    texts.set(value, text);
-    return text;
-  }
+  if (Object.isFrozen(value)) return textOfKept(value);
   if (depth === 0) return JSON.stringify(value);
   if (Array.isArray(value)) return `[${value.map((each) => textOf(each, depth - 1) ?? 'null').join(',')}]`;
   if (Object.getPrototypeOf(value) !== Object.prototype) return JSON.stringify(value);

@@ -57,7 +57,7 @@ const MARK = (what: Kept) =>
 const asked = { kit: MARK('kit'), ladders: MARK('ladders'), plans: MARK('plans') } as const;
 
 async function readMark(store: Store, what: Kept): Promise<string> {
-  const [row] = await store.ask(asked[what], {});
+  const [row] = await store.ask(asked[what]);
   return String(row?.mark);
 }
 
