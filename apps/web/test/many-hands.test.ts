@@ -1,4 +1,4 @@
-import { inArray } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { result, round, rung } from '../src/db/schema.ts';
@@ -12,6 +12,7 @@ import { readLadders } from '../src/server/ladders.ts';
 import { readRounds } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
+import { wrongSums } from '../src/server/sums.ts';
 import {
   type Answer,
   call,
@@ -86,6 +87,28 @@ describe('rounds that come from the court', () => {
     const kept = await db.select().from(result).where(inArray(result.roundId, roundIds));
     expect(kept).toHaveLength(letters.length);
   }, 60_000);
+  test('twenty devices judge the same ball at once: the one that was made last stands, the others are its history', async () => {
+    const roundId = uuidv7();
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() });
+    const resultIds = Array.from({ length: 20 }, () => uuidv7());
+    const answers = await Promise.all(resultIds.map((id, n) => put(roundId, id, 1, n % 2 === 0 ? 'in' : 'out')));
+    expect(answers.filter(({ status }) => status !== 204)).toEqual([]);
+    const kept = await db.select().from(result).where(eq(result.roundId, roundId));
+    expect(kept).toHaveLength(20);
+    expect(kept.filter(({ deletedAt }) => deletedAt === null).map(({ id }) => id)).toEqual([resultIds.at(-1)]);
+    expect(await wrongSums(db)).toEqual([]);
+  });
+  test('a round that was never the club’s takes no ball, and nothing is left of one', async () => {
+    const roundId = uuidv7();
+    await call(rounds.PUT, { scope, params: { id: roundId }, body: roundBody() });
+    const other = await makeClub(db, 'Other');
+    expect((await putBall(other.scope, roundId, uuidv7(), 1, 'in')).status).toBe(404);
+    expect(await db.select().from(result).where(eq(result.roundId, roundId))).toEqual([]);
+    // its own club's is known by now: that helps nobody else
+    expect((await put(roundId, uuidv7(), 1, 'in')).status).toBe(204);
+    expect((await putBall(other.scope, roundId, uuidv7(), 2, 'in')).status).toBe(404);
+    expect(await wrongSums(db)).toEqual([]);
+  });
 });
 
 describe('a ladder in two pages', () => {

@@ -1,4 +1,6 @@
 import { once } from '@good-arc/core';
+import { fillPlaceholders, type SQL, sql } from 'drizzle-orm';
+import type { MySqlDialect } from 'drizzle-orm/mysql-core';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import type { PoolConnection } from 'mysql2';
 import mysql from 'mysql2/promise';
@@ -152,6 +154,22 @@ export const readied = once((db: Db): Db => {
   return dbOn({ query: execute, execute });
 });
 
+/**
+ * Several statements as one transaction, without a way to the database and back between them: put together once for a database. Nothing of it is left when
+ * one of them fails, or `UNFIT` is among what is carried out.
+ * @param statements each but the last with its semicolon
+ */
+export function inOneGo(db: Db, statements: SQL): { execute: (values: Record<string, unknown>) => Promise<unknown> } {
+  const { dialect } = db as unknown as { dialect: MySqlDialect };
+  const query = dialect.sqlToQuery(
+    sql`BEGIN NOT ATOMIC DECLARE EXIT HANDLER FOR SQLEXCEPTION BEGIN ROLLBACK; RESIGNAL; END; START TRANSACTION; ${statements}; COMMIT; END`,
+  );
+  return { execute: (values) => clientBehind(db).query(query.sql, fillPlaceholders(query.params, values)) };
+}
+
+/** Among statements `inOneGo`: ends them. @see isUnfit */
+export const UNFIT = sql.raw("SIGNAL SQLSTATE '45000'");
+
 const clientBehind = (db: Db): Client => (db as unknown as { $client: Client }).$client;
 
 let opened: ReturnType<typeof openDatabase> | undefined;
@@ -194,6 +212,9 @@ export function errnoOf(error: unknown): number | undefined {
 
 /** A row with this id, or another value that may stand once only, is there already. */
 export const isDuplicate = (error: unknown): boolean => errnoOf(error) === 1062;
+
+/** What was to be done `inOneGo` said `UNFIT`. */
+export const isUnfit = (error: unknown): boolean => errnoOf(error) === 1644;
 
 export const isBusy = (error: unknown): boolean => BUSY_NUMBERS.has(errnoOf(error) ?? 0);
 

@@ -13,16 +13,17 @@ import {
   type Weather,
 } from '@good-arc/core';
 import { and, asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
 import type { z } from 'zod';
 import type { finishBody, ResultBody } from '../api/schemas.ts';
 import { parsedOnce } from '../db/parsed.ts';
 import { outing, result, round, rung } from '../db/schema.ts';
-import type { Db } from './db.ts';
+import { type Db, inOneGo, isDuplicate, isUnfit, UNFIT, untilThrough } from './db.ts';
 import { forgetLive } from './live.ts';
 import { notFound } from './problem.ts';
 import type { Scope } from './scope.ts';
 import type { Store } from './store.ts';
-import { addUp, sumUp } from './sums.ts';
+import { adding, sumsOf, sumUp } from './sums.ts';
 
 export interface StartRound {
   outingId: OutingId;
@@ -84,14 +85,42 @@ export function cardOf({ card }: { card: unknown }): RungDocument {
   return data;
 }
 
-/** The card of a round, which nobody else writes to until this transaction ends. */
-const LOCKED = once((db: Db) =>
+const CARD = once((db: Db) =>
   db
     .select({ card: round.card })
     .from(round)
-    .where(and(eq(round.clubId, sql.placeholder('clubId')), eq(round.id, sql.placeholder('id'))))
-    .for('update')
+    .where(and(eq(round.clubId, sql.placeholder('clubId')), eq(round.id, sql.placeholder('roundId'))))
     .prepare(),
+);
+
+/** Cards of rounds whose balls came lately: a card stays as it was when its round began. */
+const cards = new LRUCache<string, RungDocument>({ max: 500 });
+
+/** The card of a round of the club, of a removed one, too. @throws Refusal 404; ZodError when it cannot be read */
+async function knownCard(store: Store, roundId: RoundId): Promise<RungDocument> {
+  const key = `${store.clubId} ${roundId}`;
+  const known = cards.get(key);
+  if (known) return known;
+  const [kept] = await store.ask(CARD, { roundId });
+  if (!kept) throw notFound('round');
+  const card = cardOf(kept);
+  cards.set(key, card);
+  return card;
+}
+
+const NEW_RESULT = (db: Db) => {
+  const { replacedBy: _later, createdAt: _made, updatedAt: _touched, deletedAt: _gone, ...columns } = getTableColumns(result);
+  const values = Object.fromEntries(Object.keys(columns).map((name) => [name, sql.placeholder(name)]));
+  return db.insert(result).values(values as unknown as typeof result.$inferInsert);
+};
+const INSERT = once((db: Db) => NEW_RESULT(db).prepare());
+
+/** One at a time writes to a round, so that each sees what the other wrote; where another result of the ball stands, or the round is not there, nothing is. */
+const PUT_DOWN = once((db: Db) =>
+  inOneGo(
+    db,
+    sql`${adding(db)}; IF ROW_COUNT() = 0 OR EXISTS (SELECT 1 FROM result b WHERE b.round_id = ${sql.placeholder('roundId')} AND b.seq = ${sql.placeholder('seq')} AND b.deleted_at IS NULL) THEN ${UNFIT}; END IF; ${NEW_RESULT(db).getSQL()}`,
+  ),
 );
 
 /**
@@ -99,17 +128,20 @@ const LOCKED = once((db: Db) =>
  * that was made later stands (ids are made in the order of time) and the other is kept as its history. One that was taken back stays so. A round that was
  * deleted meanwhile keeps its balls, too.
  */
-export const putResult = (store: Store, roundId: RoundId, id: ResultId, body: ResultBody): Promise<void> =>
-  store.transaction(async (tx) => {
-    // one at a time writes to a round, so that each sees what the other wrote
-    const [locked] = await tx.ask(LOCKED, { id: roundId });
-    if (!locked) throw notFound('round');
-    const values = valuesOf(cardOf(locked), body);
-    const isNew = await insertResult(tx, roundId, id, values);
-    if (isNew && (await addUp(tx, roundId, values))) return;
-    await settle(tx, roundId, id, values, isNew);
-    await sumUp(tx, [roundId]);
-  });
+export async function putResult(store: Store, roundId: RoundId, id: ResultId, body: ResultBody): Promise<void> {
+  const card = await knownCard(store, roundId);
+  const values = valuesOf(card, body);
+  try {
+    await untilThrough(() => store.ask(PUT_DOWN, { ...values, ...sumsOf(values), roundId, id }));
+  } catch (error) {
+    if (!isUnfit(error) && !isDuplicate(error)) throw error;
+    await store.transaction(async (tx) => {
+      await tx.lock(round, roundId, 'round');
+      await writeResult(tx, roundId, card, id, body);
+      await sumUp(tx, [roundId]);
+    });
+  }
+}
 
 /** What a result counts as by the card it is of, and which ball of it. */
 export function scored(card: RungDocument, body: Pick<ResultBody, 'seq' | 'outcome'> & { feedId?: ResultBody['feedId'] }) {
@@ -140,30 +172,11 @@ function valuesOf(card: RungDocument, body: ResultBody) {
     targetDepthM: target?.depthM ?? null,
   };
 }
-type Values = ReturnType<typeof valuesOf>;
-
-const NEW_RESULT = once((db: Db) => {
-  const { replacedBy: _later, createdAt: _made, updatedAt: _touched, deletedAt: _gone, ...columns } = getTableColumns(result);
-  const values = Object.fromEntries(Object.keys(columns).map((name) => [name, sql.placeholder(name)]));
-  return db
-    .insert(result)
-    .values(values as unknown as typeof result.$inferInsert)
-    .prepare();
-});
-
-/** @returns false when there is a result with this id */
-const insertResult = (tx: Store, roundId: RoundId, id: ResultId, values: Values): Promise<boolean> =>
-  tx.added(NEW_RESULT, { ...values, roundId, id });
 
 /** Within a transaction that holds the round, and sums it up afterwards. */
 export async function writeResult(tx: Store, roundId: RoundId, card: RungDocument, id: ResultId, body: ResultBody): Promise<void> {
   const values = valuesOf(card, body);
-  await settle(tx, roundId, id, values, await insertResult(tx, roundId, id, values));
-}
-
-/** Where a ball was known already: what was changed of it, and which of its results stands. */
-async function settle(tx: Store, roundId: RoundId, id: ResultId, values: Values, isNew: boolean): Promise<void> {
-  if (!isNew) {
+  if (!(await tx.added(INSERT, { ...values, roundId, id }))) {
     const known = await tx.anyOne(result, id, 'result');
     if (known.roundId !== roundId) throw notFound('result');
     if (known.deletedAt) return;

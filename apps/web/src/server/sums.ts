@@ -1,4 +1,3 @@
-import { once } from '@good-arc/core';
 import { and, eq, inArray, or, type SQL, sql } from 'drizzle-orm';
 import { type result, round } from '../db/schema.ts';
 import type { Db } from './db.ts';
@@ -27,10 +26,25 @@ export async function sumUp(tx: Store, roundIds: readonly string[]): Promise<voi
   await tx.change(round, inArray(round.id, [...roundIds]), { ...SUMS, updatedAt: sql`utc_timestamp(3)` });
 }
 
-type AddedBall = Pick<typeof result.$inferSelect, 'seq' | 'hit' | 'outcome' | 'targetXM'>;
+type AddedBall = Pick<typeof result.$inferSelect, 'hit' | 'outcome' | 'targetXM'>;
 
-/** Of a round that the transaction holds: it sees every result of the ball. */
-const ADDED = once((db: Db) =>
+/** What a ball adds to the sums of its round, each by its name. */
+export function sumsOf({ hit, outcome, targetXM }: AddedBall): Record<keyof typeof SUMS, boolean> {
+  const [isHit, counts, isGate] = [hit === true, hit !== null, targetXM === null];
+  return {
+    hits: isHit,
+    balls: counts,
+    swings: outcome !== 'let-go' && outcome !== 'not-fed',
+    gateHits: isHit && isGate,
+    gateBalls: counts && isGate,
+  };
+}
+
+/**
+ * As `sumUp`, of one ball that is put down anew: what it adds is added (placeholders as `sumsOf` names them, and `roundId`), so that a ball of a long round
+ * costs no more than one of a short one. Nobody else writes to the round until the transaction ends.
+ */
+export const adding = (db: Db): SQL =>
   db
     .update(round)
     .set({
@@ -40,32 +54,8 @@ const ADDED = once((db: Db) =>
       >),
       updatedAt: sql`utc_timestamp(3)`,
     })
-    .where(
-      and(
-        isOwn(round),
-        eq(round.id, sql.placeholder('id')),
-        sql`(SELECT COUNT(*) FROM result b WHERE b.round_id = ${sql.placeholder('id')} AND b.seq = ${sql.placeholder('seq')} AND b.deleted_at IS NULL) = 1`,
-      ),
-    )
-    .prepare(),
-);
-
-/**
- * As `sumUp`, of one ball that was put down anew: what it adds is added, so that a ball of a long round costs no more than one of a short one.
- * @returns false, with nothing added, where there is another result of the same ball
- */
-export async function addUp(tx: Store, roundId: string, { seq, hit, outcome, targetXM }: AddedBall): Promise<boolean> {
-  const [isHit, counts, isGate] = [hit === true, hit !== null, targetXM === null];
-  const added: Record<keyof typeof SUMS, boolean> = {
-    hits: isHit,
-    balls: counts,
-    swings: outcome !== 'let-go' && outcome !== 'not-fed',
-    gateHits: isHit && isGate,
-    gateBalls: counts && isGate,
-  };
-  const [{ affectedRows }] = await tx.ask(ADDED, { ...added, seq, id: roundId });
-  return affectedRows > 0;
-}
+    .where(and(isOwn(round), eq(round.id, sql.placeholder('roundId'))))
+    .getSQL();
 
 /** As many are named. */
 const MOST_NAMED = 20;
