@@ -32,6 +32,16 @@ const protect = helmet({
     ? { maxAge: 31_536_000, includeSubDomains: false }
     : false,
 });
+/** @type {[name: string, value: string][]} the same of every answer, and not worked out for each */
+const protecting = [];
+protect(
+  /** @type {any} */ ({}),
+  /** @type {any} */ ({
+    removeHeader() {},
+    setHeader: (/** @type {string} */ name, /** @type {string} */ value) => protecting.push([name, value]),
+  }),
+  () => {},
+);
 // pages carry their data as text; what a machine says is sent at once and never gathered
 const compress = compression({
   filter: (request, response) =>
@@ -62,16 +72,15 @@ const isReadable = (url = '') => {
   }
 };
 
-const server = createServer((request, response) =>
-  protect(request, response, () => {
-    if (!isReadable(request.url)) response.writeHead(400).end('Bad request.');
-    else if (isSignOfLife(request, response)) return;
-    // what is written is answered in a word, and most often
-    else if (isOwn(request.url) && request.method !== 'GET') void handler(request, response);
-    else if (isOwn(request.url)) compress(request, response, () => handler(request, response));
-    else files(request, response, () => compress(request, response, () => pass(request, response)));
-  }),
-);
+const server = createServer((request, response) => {
+  for (const [name, value] of protecting) response.setHeader(name, value);
+  if (!isReadable(request.url)) response.writeHead(400).end('Bad request.');
+  else if (isSignOfLife(request, response)) return;
+  // what is written is answered in a word, and most often
+  else if (isOwn(request.url) && request.method !== 'GET') void handler(request, response);
+  else if (isOwn(request.url)) compress(request, response, () => handler(request, response));
+  else files(request, response, () => compress(request, response, () => pass(request, response)));
+});
 server.listen(Number(process.env.PORT ?? 4321), process.env.HOST ?? '127.0.0.1');
 
 let ending = false;

@@ -13,7 +13,7 @@ const CROWD_MS = 50;
 /** Requests of each page before it counts, and again where the server is warm and only the data are others. */
 const WARM = 600;
 const WARM_AGAIN = 60;
-const WARM_BALLS = 1500;
+const WARM_BALLS = 4000;
 const CROWD_S = 20;
 /** As many rows and entries of indexes a statement may look at: the newest 600 rounds of each player of a club, twice, are the most that anything looks back. */
 const MOST_LOOKED = 10_000;

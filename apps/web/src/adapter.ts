@@ -2,6 +2,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { SSRManifest } from 'astro';
 import { NodeApp } from 'astro/app/node';
 import { gather, whole } from './islands/apart.ts';
+import { comesFrom } from './server/body.ts';
 import { log } from './server/log.ts';
 
 /** A request for a page, as one thread hands it to another. */
@@ -41,7 +42,9 @@ export function createExports(manifest: SSRManifest) {
   return {
     async handler(asked: IncomingMessage, response: ServerResponse): Promise<void> {
       try {
-        await NodeApp.writeResponse(await rendered(NodeApp.createRequest(asked, { allowedDomains })), response);
+        const request = NodeApp.createRequest(asked, { skipBody: true, allowedDomains });
+        comesFrom(request, asked);
+        await NodeApp.writeResponse(await rendered(request), response);
       } catch (error) {
         log.error({ err: error, url: asked.url }, 'no answer could be given');
         if (!response.headersSent) response.writeHead(500).end();

@@ -1,6 +1,7 @@
 import type { MiddlewareHandler } from 'astro';
 import { atLast } from './islands/apart.ts';
 import { carrierInHead } from './islands/sent.ts';
+import { textOf } from './server/body.ts';
 import { database, isDatabaseGone } from './server/db.ts';
 import { knownTokens } from './server/known.ts';
 import { log } from './server/log.ts';
@@ -23,8 +24,7 @@ async function mustNotWait(request: Request, path: string, token: string): Promi
   if (request.method !== 'POST' || what === undefined) return false;
   if (what === 'beat') return knownTokens.believed(token) !== null;
   try {
-    const body: unknown = await request.clone().json();
-    const { do: wanted } = body as { do?: unknown };
+    const { do: wanted } = JSON.parse(await textOf(request)) as { do?: unknown };
     return wanted === 'hold' || wanted === 'stow';
   } catch {
     return false;

@@ -1,9 +1,12 @@
 import type { APIRoute } from 'astro';
+import { textOf } from '../server/body.ts';
 import { database } from '../server/db.ts';
 import { plainPage } from '../server/plainPage.ts';
 import { redeem, SESSION_COOKIE, SESSION_SECONDS } from '../server/session.ts';
 import { addressOf, secondsToWait } from '../server/tries.ts';
 
+/** Bytes. */
+const LONGEST_FORM = 4096;
 const TOKEN = /^[\w-]{20,80}$/;
 
 /** Asks before a one-time link is used: a preview of it, or a check by a mail server, uses nothing up. */
@@ -27,7 +30,7 @@ export const POST: APIRoute = async (context) => {
     refused.headers.set('retry-after', String(wait));
     return refused;
   }
-  const token = String((await request.formData()).get('token') ?? '');
+  const token = new URLSearchParams(await textOf(request, LONGEST_FORM)).get('token') ?? '';
   const session = await redeem(database(), token);
   if (!session)
     return plainPage(

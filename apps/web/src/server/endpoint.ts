@@ -1,14 +1,13 @@
 import { badInput, fieldProblems, pointerOf } from '@good-arc/core/calc';
 import type { APIContext, APIRoute } from 'astro';
 import { z } from 'zod';
+import { textOf } from './body.ts';
 import { database } from './db.ts';
 import { log } from './log.ts';
 import { problemOf, problemResponse, Refusal } from './problem.ts';
 import { mustBeOwn } from './references.ts';
 import type { Scope } from './scope.ts';
 import { Store } from './store.ts';
-
-const LONGEST_BODY = 512 * 1024;
 
 export interface Call<Body> {
   body: Body;
@@ -35,7 +34,7 @@ export const json = (value: unknown, status = 200): Response =>
 export function endpoint<S extends z.ZodType>(
   schema: S | null,
   run: (call: Call<z.output<S>>) => Promise<unknown>,
-  { longestBody = LONGEST_BODY }: { longestBody?: number } = {},
+  { longestBody }: { longestBody?: number } = {},
 ): APIRoute {
   return async (context) => {
     try {
@@ -65,8 +64,8 @@ function seenOf(header: string | null): number | null {
   return Number(version);
 }
 
-async function readBody<S extends z.ZodType>(request: Request, schema: S, longest: number): Promise<z.output<S>> {
-  const text = await textWithin(request, longest);
+async function readBody<S extends z.ZodType>(request: Request, schema: S, longest: number | undefined): Promise<z.output<S>> {
+  const text = await textOf(request, longest);
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -93,21 +92,4 @@ function notText(value: unknown, path: readonly string[] = []): string | null {
     if (found !== null) return found;
   }
   return null;
-}
-
-/** The body as text, read no further than it may go. @throws Refusal 413 */
-async function textWithin(request: Request, most: number): Promise<string> {
-  const reader = request.body?.getReader();
-  const decoder = new TextDecoder();
-  let text = '';
-  for (let bytes = 0; ; ) {
-    const part = await reader?.read();
-    if (!part || part.done) return text + decoder.decode();
-    bytes += part.value.byteLength;
-    if (bytes > most) {
-      await reader?.cancel();
-      throw new Refusal(413, `Too much at once: at most ${most / 1024} kB.`);
-    }
-    text += decoder.decode(part.value, { stream: true });
-  }
 }

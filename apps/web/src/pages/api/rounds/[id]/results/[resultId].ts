@@ -4,8 +4,9 @@ import { endpoint } from '../../../../../server/endpoint.ts';
 import { notFound } from '../../../../../server/problem.ts';
 import { putResult, removeResult } from '../../../../../server/rounds.ts';
 
+const resultIdSchema = rowId<'result'>();
 const idOf = (text: string | undefined): ResultId => {
-  const parsed = rowId<'result'>().safeParse(text);
+  const parsed = resultIdSchema.safeParse(text);
   if (!parsed.success) throw notFound('result');
   return parsed.data;
 };
