@@ -8,6 +8,7 @@ import { beganSince } from './list-rounds.ts';
 import { whileQuiet } from './quiet.ts';
 import { standingsOf } from './standings.ts';
 import { ofClub, type Store } from './store.ts';
+import { unlessChanged } from './unchanged.ts';
 
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
@@ -59,6 +60,8 @@ const TUNED = once((db: Db) =>
     .groupBy(tuneUp.machineId)
     .prepare(),
 );
+/** A tune-up changes its machine, too. */
+const tunedLast = unlessChanged('kit', (store) => store.ask(TUNED));
 
 /** What a club should know this week: who was here, who stands still, which rungs are wrong, what of its kit wants a look. */
 export async function readClub(store: Store, kit: Kit, ladders: readonly LadderRow[], now: Date): Promise<ClubWeek> {
@@ -68,7 +71,7 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
   const [people, rungs, tuned] = await Promise.all([
     lately(store, fromLately.toISOString(), '', () => store.ask(WERE_HERE, { from: fromLately })),
     ran(store, fromRuns.toISOString(), '', () => store.ask(RAN, { from: fromRuns })),
-    store.ask(TUNED),
+    tunedLast(store),
   ]);
   const present = people.flatMap(({ playerId, last, ...counts }) => {
     const player = kit.players.find(({ id }) => id === playerId);
