@@ -1,6 +1,19 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { handsFor } from './support/hands.ts';
-import { ARM, awake, COURT, expectNoSideways, findRung, LADDER, machineByHand, machineState, open, saved, tag } from './support/pages.ts';
+import {
+  ARM,
+  awake,
+  COURT,
+  expectNoSideways,
+  findRung,
+  finishIsSent,
+  LADDER,
+  machineByHand,
+  machineState,
+  open,
+  saved,
+  tag,
+} from './support/pages.ts';
 
 /** A round on court, by touch on a phone and by keyboard at a desk. A cage with two machines on four devices: devices.spec.ts. */
 
@@ -146,8 +159,7 @@ test('a court machine on a line: two balls off, another interval, a jam; it thro
   await expect(button(page, `Feed ${10 - 1 - left} balls`)).toBeEnabled({ timeout: 30_000 });
   await press(button(page, /^Stow/));
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
-  // its page is opened when the server knows that it is finished, too
-  const sent = page.waitForResponse((answer) => answer.url().endsWith('/finish') && answer.ok(), { timeout: 40_000 });
+  const sent = finishIsSent(page);
   await press(button(page, 'Finish round'));
   await expect(page.getByText(`Round finished: 1 of ${1 + left}.`)).toBeVisible();
   await sent;

@@ -62,7 +62,7 @@ test('a cage on four devices: run, called, fed, and seen from far away; overrule
   await call(caller.getByRole('button', { name: 'Hold' }));
   await expect(far.getByText('Hold')).toBeVisible();
   await expect(page.getByRole('button', { name: /^(Resume|Arm|Finish round)/ }).first()).toBeEnabled();
-  await press(page.getByRole('button', { name: 'Finish round' }));
+  await press(page.getByRole('button', { name: 'Finish round', exact: true }));
   await expect(far.getByText(/This round is over/)).toBeVisible();
   await press(page.getByRole('button', { name: /^Stow/ }));
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { ARM, awake, COURT, findRung, LADDER, machineState, open, saved } from './support/pages.ts';
+import { ARM, awake, COURT, findRung, finishIsSent, LADDER, machineState, open, saved } from './support/pages.ts';
 
 const tally = (page: Page) => page.getByTestId('tally').locator('visible=true');
 
@@ -69,7 +69,7 @@ test('a round goes on as it began when its rung is changed meanwhile; the machin
   await expect(page.getByText('This rung was changed meanwhile.')).toBeVisible();
   await expect(lane).toHaveText(every);
   await expect(page.getByText('Not what is shown')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Finish round' }).click();
+  await page.getByRole('button', { name: 'Finish round', exact: true }).click();
   await expect(lane).toHaveText('every 9.5 s');
   await interval.fill(before);
   await interval.press('Enter');
@@ -116,10 +116,7 @@ test('what the server refuses is kept with its reason, shown on every page, and 
   await list.getByRole('button', { name: 'Send again now' }).click();
   await expect(list).toContainText('Everything has reached the server.');
   await open(page, address);
-  await Promise.all([
-    page.waitForResponse((response) => response.url().endsWith('/finish')),
-    page.getByRole('button', { name: 'Finish round' }).click(),
-  ]);
+  await Promise.all([finishIsSent(page), page.getByRole('button', { name: 'Finish round', exact: true }).click()]);
   await page.getByRole('link', { name: 'Ball by ball' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Sam Pellarin, Same ball, from the baseline');
   await expect(page.getByRole('button', { name: 'Ball 1: in' })).toBeVisible();
@@ -142,12 +139,12 @@ test('every way to the court carries its player; a round on another rung leaves 
   await expect(machineState(page)).toHaveAttribute('data-state', 'ready');
   await page.getByRole('button', { name: /^Stow/ }).click();
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
-  await expect(page.getByRole('button', { name: 'Finish round' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Finish round', exact: true })).toBeEnabled();
   await open(page, await rungAt(page, 'Game look'));
   const still = page.getByText('A round is still open on this device:');
   await expect(still).toContainText('Peregrine Ashdown-Whittlesea');
   await still.getByRole('link').click();
   await awake(page, COURT);
-  await page.getByRole('button', { name: 'Finish round' }).click();
+  await page.getByRole('button', { name: 'Finish round', exact: true }).click();
   await expect(page.getByText(/^Round finished: 0 of 0/)).toBeVisible();
 });

@@ -6,6 +6,7 @@ import {
   expectAccessible,
   expectNoSideways,
   figure,
+  finishIsSent,
   LADDER,
   machineState,
   open,
@@ -96,11 +97,13 @@ test('by mouse and touch: from a machine on a court to a logged round', { tag: '
   await expect(visibleTally(page)).toHaveText('3 of 5');
   await page.getByRole('button', { name: 'Stow: aim away, stop' }).click();
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
+  const sent = finishIsSent(page);
   await page
     .getByRole('button', { name: /^Finish round/ })
     .last()
     .click();
   await expect(page.getByText('Round finished: 3 of 5.')).toBeVisible();
+  await sent;
   await page.getByRole('link', { name: 'Ball by ball' }).click();
   await awake(page, /\/rounds\//);
 
@@ -209,8 +212,10 @@ test('by keyboard only', { tag: '@desk' }, async ({ page }) => {
     await page.keyboard.press(key);
   }
   await expect(page.getByTestId('tally').locator('visible=true')).toHaveText('2 of 4');
+  const sent = finishIsSent(page);
   await page.keyboard.press('Shift+F');
   await expect(page.getByText('Round finished: 2 of 4.')).toBeVisible();
+  await sent;
   await page.keyboard.press('s');
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
   await tabTo(page, { role: 'link', name: 'Ball by ball' });

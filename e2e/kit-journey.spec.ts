@@ -1,6 +1,18 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { awake, COURT, expectAccessible, expectNoSideways, findRung, machineState, open, settledBox, tag, tap } from './support/pages.ts';
+import {
+  awake,
+  COURT,
+  expectAccessible,
+  expectNoSideways,
+  findRung,
+  finishIsSent,
+  machineState,
+  open,
+  settledBox,
+  tag,
+  tap,
+} from './support/pages.ts';
 
 /** A new person: a machine is added, tuned on the simulated one, used on the bench and the card, its curve deleted and read back from its file. */
 
@@ -206,7 +218,7 @@ test('the first ball by itself: one ball tells little, two say what to turn, two
   await page.getByRole('button', { name: /^In/ }).click({ timeout: 30_000 });
   await page.getByRole('button', { name: /^Stow/ }).click();
   await expect(machineState(page)).toHaveAttribute('data-state', 'stowed');
-  await page.getByRole('button', { name: 'Finish round', exact: true }).click();
+  await Promise.all([finishIsSent(page), page.getByRole('button', { name: 'Finish round', exact: true }).click()]);
   await page.getByRole('link', { name: 'Ball by ball' }).click();
   await expect(page.getByText(/trimmed: elevation [\d.]+° (up|down)/)).toBeVisible();
 });

@@ -111,7 +111,7 @@ test('a phone without a network: installed, a round by hand goes on through relo
     await awake(page);
     await expect(tally(page)).toHaveText('4 of 5');
     await judge(page, 'Out', 'In', 'In', 'In', 'Out');
-    await page.getByRole('button', { name: 'Finish round' }).first().click();
+    await page.getByRole('button', { name: 'Finish round', exact: true }).first().click();
     await expect(page.getByText('Round finished: 7 of 10.')).toBeVisible();
     await expect(page.getByTestId('outbox')).toContainText('12'); // begun, ten balls, finished
 

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { ARM, childPid, findRung, machineState, open } from './support/pages.ts';
+import { ARM, childPid, findRung, finishIsSent, machineState, open } from './support/pages.ts';
 
 /** What goes wrong on court, and what is kept. Processes are ended by the ids in the demo's own run file. */
 
@@ -61,7 +61,7 @@ test('killing the web server loses nothing that was acknowledged, and what was t
   await expect(page.getByText(/kept on this device/)).toBeVisible();
   await expect(page.getByText(/kept on this device/)).toBeHidden({ timeout: 30_000 });
   await expect(machineState(page)).toHaveAttribute('data-state', 'held', { timeout: 30_000 }); // it had stopped by itself
-  await page.getByRole('button', { name: 'Finish round', exact: true }).click();
+  await Promise.all([finishIsSent(page), page.getByRole('button', { name: 'Finish round', exact: true }).click()]);
   await page.getByRole('link', { name: 'Ball by ball' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Across the net, deeper');
   await expect(page.getByText('1 of 2').first()).toBeVisible();

@@ -116,6 +116,10 @@ export async function addressed(page: Page): Promise<void> {
   await expect(page.locator('body')).toHaveAttribute('data-address', 'here');
 }
 
+/** When the server has been told that a round is finished: before, its page still says that this is on its way. To be asked for before it is finished. */
+export const finishIsSent = (page: Page): Promise<unknown> =>
+  page.waitForResponse((answer) => answer.url().endsWith('/finish') && answer.ok(), { timeout: 40_000 });
+
 /** Waits until a ladder’s changes are with the server. */
 export async function saved(page: Page): Promise<void> {
   for (const words of ['· saving …', 'Not saved yet']) await page.getByText(words).waitFor({ state: 'hidden', timeout: 45_000 });
