@@ -8,7 +8,7 @@ import { readComers, roundsOnEach } from '../src/server/comers.ts';
 import { type Db, inTransaction } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { countSince, listRounds, playersWithRounds, ratesOn, readHeads, readRan, swingsSince } from '../src/server/list-rounds.ts';
-import { readBrief } from '../src/server/read-rounds.ts';
+import { readBrief, readOne } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import { DEMO_EMAIL, demoVisitor, makeToken, visitorOfToken } from '../src/server/session.ts';
 import { Store } from '../src/server/store.ts';
@@ -66,6 +66,7 @@ async function everything(asking?: Store) {
     sums: await countSince(store, since),
     balls: (await readBrief(store, { rungId: on.rungId, most: 10 })).map((each) => each.results.map(({ outcome }) => outcome)),
     newest: (await (await roundsOnEach(store, [on], 5))(on.playerId, on.rungId)).map(({ id, results: all }) => [id, all.length]),
+    one: await readOne(store, made),
     comer: comer?.rounds.map(({ id, results: all }) => [id, all.map(({ outcome }) => outcome)]),
   };
 }
@@ -102,6 +103,7 @@ describe('a quiet club', () => {
     for (const key of ['players', 'heads', 'list', 'rates', 'ran'] as const) expect(again[key]).toBe(first[key]);
     expect(again).toEqual(first);
     expect(first).toMatchObject({ sums: { rounds: 1, hits: 1, balls: 1 }, balls: [['in']], newest: [[made, 1]], comer: [[made, ['in']]] });
+    expect(again.one!.round.results).toBe(first.one!.round.results);
     expect(() => Object.assign(first.list[0]!, { balls: 7 })).toThrow(TypeError);
   });
   test.each(Object.keys(CHANGES))('%s: at once, and a while later, every page shows it', async (name) => {

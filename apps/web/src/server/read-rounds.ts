@@ -204,14 +204,19 @@ const BALLS_OF_ONE = once((db: Db) =>
 /** As `readRounds`, of one; undefined where there is none, or its card cannot be read. @param id of an address: it may be anything */
 export const readRound = async (store: Store, id: string): Promise<RoundRow | undefined> => (await readOne(store, id))?.round;
 
+const inQuiet = whileQuiet<{ one: (typeof round.$inferSelect & { isCorrected: number }) | undefined; results: ResultRow[] }>(100);
+
 /** The same, with whether anything of it was put right. */
 export async function readOne(store: Store, id: string): Promise<{ round: RoundRow; isCorrected: boolean } | undefined> {
   if (!anId.safeParse(id).success) return undefined;
-  const [[one], balls] = await Promise.all([store.ask(ONE, { id }), store.ask(BALLS_OF_ONE, { id })]);
+  const { one, results } = await inQuiet(store, id, '', async () => {
+    const [[own], balls] = await Promise.all([store.ask(ONE, { id }), store.ask(BALLS_OF_ONE, { id })]);
+    return { one: own, results: balls.map(toResult) };
+  });
   if (!one) return undefined;
-  if (balls.length > MOST_BALLS) store.leaveOut([tooMany(result, MOST_BALLS)]);
+  if (results.length > MOST_BALLS) store.leaveOut([tooMany(result, MOST_BALLS)]);
   const { isCorrected, ...own } = one;
-  const [row] = asRow(store, own, await namesFor(store, [own]), balls.slice(0, MOST_BALLS).map(toResult));
+  const [row] = asRow(store, own, await namesFor(store, [own]), results.length > MOST_BALLS ? results.slice(0, MOST_BALLS) : results);
   return row && { round: row, isCorrected: isCorrected === 1 };
 }
 
