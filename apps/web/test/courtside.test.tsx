@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { sameCard, targetOf } from '@good-arc/core';
+import { judgeRung, type Level, sameCard, targetOf } from '@good-arc/core';
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import { device } from '../src/device/store.ts';
@@ -14,6 +14,7 @@ import {
   launch,
   machine,
   player,
+  profile,
   props,
   results,
   show,
@@ -24,6 +25,31 @@ import {
 } from './support/courtside.tsx';
 import { aPage, FakeStream } from './support/page.ts';
 import { profileOf, rungDocument } from './support/rig.ts';
+
+/** A pitch of 34 m/s from 9 m. */
+function hardBall() {
+  const hard = { ...rungDocument(id(1), id(2)), ballId: 'baseball', machineId: id(2), level: 'Starting' as const };
+  const from = { x: 0, y: 9, z: 1.6 };
+  const feeds = [
+    {
+      ...hard.feeds[0]!,
+      launch: { ...hard.feeds[0]!.launch, ...from, speedMps: 34, elevationDeg: -3, bearingDeg: 180, topspinRpm: -1500 },
+      target: { kind: 'plane' as const, planeY: 0.2, x: 0, z: 0.9 },
+      gameBallId: null,
+      stroke: 'swing' as const,
+    },
+  ];
+  return {
+    rung: {
+      id: id(5),
+      ladderId: id(9),
+      position: 0,
+      document: { ...hard, feeds, surfaceId: 'baseball-turf', player: { start: { x: 0.7, y: 0.2 }, recover: null } },
+    },
+    ladder: { ...props().ladder, sport: 'baseball' as const },
+    machine: { ...machine, profile: profileOf('Three-wheel pitching machine') },
+  };
+}
 
 describe('a machine that is worked by hand', () => {
   test('by keys: begun, judged, one taken back, finished; each goes to the server once, in order, and the verdict is said', async () => {
@@ -232,26 +258,7 @@ describe('a machine that is worked by hand', () => {
     expect(await screen.findByText('2 entries are kept on this device until the server has taken them.')).toBeTruthy();
   });
   test('a hard ball that leaves too little time asks for a name before anything else', async () => {
-    const fast = profileOf('Three-wheel pitching machine');
-    const hard = { ...rungDocument(id(1), id(2)), ballId: 'baseball', machineId: id(2), level: 'Starting' as const };
-    const from = { x: 0, y: 9, z: 1.6 };
-    const feeds = [
-      {
-        ...hard.feeds[0]!,
-        launch: { ...hard.feeds[0]!.launch, ...from, speedMps: 34, elevationDeg: -3, bearingDeg: 180, topspinRpm: -1500 },
-        target: { kind: 'plane' as const, planeY: 0.2, x: 0, z: 0.9 },
-        gameBallId: null,
-        stroke: 'swing' as const,
-      },
-    ];
-    const rung = {
-      id: id(5),
-      ladderId: id(9),
-      position: 0,
-      document: { ...hard, feeds, surfaceId: 'baseball-turf', player: { start: { x: 0.7, y: 0.2 }, recover: null } },
-    };
-    const ladder = { ...props().ladder, sport: 'baseball' as const };
-    const { user, asked } = show({ rung, ladder, machine: { ...machine, profile: fast } });
+    const { user, asked } = show(hardBall());
     expect(button(/^Begin round/).disabled).toBe(true);
     await user.keyboard('{Shift>}A{/Shift}');
     expect(asked).toEqual([]);
@@ -260,6 +267,16 @@ describe('a machine that is worked by hand', () => {
     expect(screen.getByText('Confirmed by Ada Wick.')).toBeTruthy();
     await user.click(button(/^Begin round/));
     await waitFor(() => expect(asked[0]!.body.confirmedBy).toBe('Ada Wick'));
+  });
+  test('a verdict that the page brought stands for whom it was given, and for nobody else', () => {
+    const kind = judgeRung(document, { sport: 'tennis', machine: profile, gameBall: () => undefined });
+    const asks = (level: Level): boolean => {
+      const { unmount } = render(<Courtside {...props({ ...hardBall(), verdict: { judgement: kind, level } })} />);
+      const isAsked = screen.queryByRole('button', { name: 'It is meant' }) !== null;
+      unmount();
+      return isAsked;
+    };
+    expect([asks('Building'), asks('Competing')]).toEqual([false, true]);
   });
 });
 

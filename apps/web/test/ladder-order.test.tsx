@@ -18,7 +18,8 @@ const ladder: LadderRow = {
   })),
 };
 const kit = { players: [], squads: [], courts: [], balls: [], machines: [], gameBalls: [] };
-const shown = (canPlan = true) => render(<LadderPage viewer={aViewer({ canPlan })} kit={kit} ladder={ladder} rates={[]} drill={null} />);
+const shown = (canPlan = true) =>
+  render(<LadderPage viewer={aViewer({ canPlan })} kit={kit} ladder={ladder} rates={[]} verdicts={[]} drill={null} />);
 const order = () =>
   within(screen.getByRole('list', { name: 'Rungs, hardest first' }))
     .getAllByRole('heading')

@@ -112,6 +112,7 @@ const page = (ladder: LadderRow, rates: Parameters<typeof LadderPage>[0]['rates'
         kit={kit}
         ladder={ladder}
         rates={rates}
+        verdicts={[]}
         drill={LIBRARY.find((each) => each.id === ladder.origin?.drillId) ?? null}
       />,
     ),

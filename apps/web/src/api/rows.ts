@@ -5,6 +5,7 @@ import type {
   Dial,
   DrillId,
   FeedId,
+  Judgement,
   LadderDocument,
   LadderId,
   Level,
@@ -146,6 +147,11 @@ export interface StrokeScatter {
   stroke: Stroke;
   scatter: ScatterNow;
   balls: number;
+}
+/** A verdict on a rung that a page brings along, for players of whom the lowest level is this. */
+export interface BroughtVerdict {
+  judgement: Judgement;
+  level?: Level | undefined;
 }
 /** Swings of a player on a rung in one day. */
 export interface Swings {

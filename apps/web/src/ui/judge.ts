@@ -2,6 +2,8 @@ import {
   type JudgeContext,
   type Judgement,
   judgeRung,
+  type Level,
+  type MachineProfile,
   notJudged,
   type RungDocument,
   type SpoiledBalls,
@@ -10,7 +12,7 @@ import {
   type Venue,
   wholly,
 } from '@good-arc/core';
-import type { Kit, MachineRow } from '../api/rows.ts';
+import type { GameBallRow, Kit, MachineRow } from '../api/rows.ts';
 import { gameBallFinder } from './gameBalls.ts';
 
 type JudgeKit = Pick<Kit, 'machines' | 'courts' | 'gameBalls'>;
@@ -19,9 +21,9 @@ export const machineOf = (kit: Pick<Kit, 'machines'>, rung: RungDocument): Machi
   kit.machines.find(({ id }) => id === rung.machineId);
 
 /** With what a rung is judged; null when its machine was archived. */
-export function contextOf(kit: JudgeKit, sport: Sport, rung: RungDocument, players = 1): JudgeContext | null {
+export function contextOf(kit: JudgeKit, sport: Sport, rung: RungDocument): JudgeContext | null {
   const machine = machineOf(kit, rung);
-  return machine ? { sport, machine: machine.profile, gameBall: gameBallFinder(kit.gameBalls), players } : null;
+  return machine ? { sport, machine: machine.profile, gameBall: gameBallFinder(kit.gameBalls) } : null;
 }
 
 /** Where and with what a rung is thrown, for aiming it anew. */
@@ -40,17 +42,36 @@ export function venueOf(kit: JudgeKit, sport: Sport, rung: RungDocument): Venue 
   };
 }
 
+/** What a verdict depends on beside the rung; of those who hit it the lowest level, where it is known who does. */
+export interface JudgedBy {
+  sport: Sport;
+  profile: MachineProfile;
+  gameBalls: readonly GameBallRow[];
+  playerLevel?: Level | undefined;
+}
+
+const listed = ({ sport, profile, gameBalls, playerLevel }: JudgedBy): readonly unknown[] => [sport, profile, gameBalls, playerLevel];
+
 /** The last verdict on a document, and by what it was given: a ladder is drawn again and again, and no document is ever changed in place. */
 const known = new WeakMap<RungDocument, { by: readonly unknown[]; judgement: Judgement }>();
 
-export function judge(kit: JudgeKit, sport: Sport, rung: RungDocument, players = 1): Judgement {
-  const by = [machineOf(kit, rung)?.profile, kit.gameBalls, sport, players];
+export function judgeBy(rung: RungDocument, by: JudgedBy): Judgement {
+  const now = listed(by);
   const before = known.get(rung);
-  if (before?.by.every((each, i) => each === by[i])) return before.judgement;
-  const context = contextOf(kit, sport, rung, players);
-  const judgement = context ? judgeRung(rung, context) : notJudged({ code: 'no-machine' });
-  known.set(rung, { by, judgement });
+  if (before?.by.every((each, i) => each === now[i])) return before.judgement;
+  const { sport, profile, gameBalls, playerLevel } = by;
+  const judgement = judgeRung(rung, { sport, machine: profile, gameBall: gameBallFinder(gameBalls), ...(playerLevel && { playerLevel }) });
+  known.set(rung, { by: now, judgement });
   return judgement;
+}
+
+/** A verdict that came along with its rung: a slow phone takes a tenth of a second to give it. */
+export const judgedElsewhere = (rung: RungDocument, by: JudgedBy, judgement: Judgement): unknown =>
+  known.set(rung, { by: listed(by), judgement });
+
+export function judge(kit: JudgeKit, sport: Sport, rung: RungDocument): Judgement {
+  const machine = machineOf(kit, rung);
+  return machine ? judgeBy(rung, { sport, profile: machine.profile, gameBalls: kit.gameBalls }) : notJudged({ code: 'no-machine' });
 }
 
 /** What the machines of a rung take of it by their own spread; null for one that could not be judged, or whose machine is gone. */

@@ -52,6 +52,7 @@ export const props = (part: Partial<CourtsideProps> = {}): CourtsideProps => ({
   swingsToday: [],
   indoors: false,
   checks: firstChecklist(profile),
+  verdict: null,
   half: false,
   ...part,
 });

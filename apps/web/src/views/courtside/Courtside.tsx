@@ -27,6 +27,7 @@ import { StockNotices } from './StockNotices.tsx';
 import { useSignals } from './signals.ts';
 import { Score, Tally } from './Tally.tsx';
 import { useCourtTime } from './useCourtTime.ts';
+import { judgedByServer } from './useJudged.ts';
 import { useLive } from './useLive.ts';
 import { type CourtsideProps, useOnCourt } from './useOnCourt.ts';
 
@@ -47,6 +48,7 @@ function useSlimHeader(isOn: boolean): void {
 }
 
 function CourtsideView(props: CourtsideProps) {
+  useState(() => judgedByServer(props));
   const [rung, setRung] = useState(props.rung);
   const [machine, setMachine] = useState(props.machine);
   const { viewer, number, ladder, next, below, second, courtName, marksM, players, checks } = props;

@@ -15,7 +15,7 @@ import {
 } from '@good-arc/core';
 import { useEffect, useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { GameBallRow, MachineRow, NextTurn, PlayerRow, RungRow, Swings, Viewer } from '../../api/rows.ts';
+import type { BroughtVerdict, GameBallRow, MachineRow, NextTurn, PlayerRow, RungRow, Swings, Viewer } from '../../api/rows.ts';
 import type { CourtsideCommand } from '../../api/schemas.ts';
 import { device } from '../../device/store.ts';
 import { ApiError, messageOf } from '../../ui/api.ts';
@@ -77,6 +77,8 @@ export interface CourtsideProps {
   /** In a hall: nothing blows. */
   indoors: boolean;
   checks: Checklist;
+  /** On the rung, for those who are named; null where it is to be given here. */
+  verdict: BroughtVerdict | null;
 }
 
 /** Where somebody is missing among those who hit. */

@@ -1,10 +1,10 @@
-import { ballsToCount, ballsToStreak, gateOf, type RungDocument, stepBetween, tellsEnough, wholly } from '@good-arc/core';
+import { ballsToCount, ballsToStreak, gateOf, type Judgement, type RungDocument, stepBetween, tellsEnough, wholly } from '@good-arc/core';
 import { Fragment, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kit, LadderRow, RungRow, Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChangedSince } from '../../ui/ChangedSince.tsx';
-import { judge } from '../../ui/judge.ts';
+import { judge, judgedElsewhere, machineOf } from '../../ui/judge.ts';
 import { later } from '../../ui/later.tsx';
 import { moved } from '../../ui/moved.ts';
 import { toast } from '../../ui/toast.ts';
@@ -23,6 +23,8 @@ interface Props {
   kit: Kit;
   ladder: LadderRow;
   rates: RecentRate[];
+  /** Of each of its rungs, as the server gave them; null for one that is to be given here. */
+  verdicts: readonly (Judgement | null)[];
   /** Of the library, that it was made of. */
   drill: { id: string; name: string } | null;
 }
@@ -36,7 +38,8 @@ export default function LadderPage(props: Props) {
   );
 }
 
-function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
+function LadderView({ viewer, kit, ladder: initial, rates, verdicts, drill }: Props) {
+  useState(() => judgedByServer(kit, initial, verdicts));
   const state = useLadder(initial);
   const { ladder, putRungs, undo, redo } = state;
   const { rungs, sport } = ladder;
@@ -192,6 +195,14 @@ function LadderView({ viewer, kit, ladder: initial, rates, drill }: Props) {
       )}
     </div>
   );
+}
+
+/** Before anything is judged here. */
+function judgedByServer(kit: Kit, { sport, rungs }: LadderRow, verdicts: Props['verdicts']): void {
+  for (const [i, { document }] of rungs.entries()) {
+    const [machine, verdict] = [machineOf(kit, document), verdicts[i]];
+    if (machine && verdict) judgedElsewhere(document, { sport, profile: machine.profile, gameBalls: kit.gameBalls }, verdict);
+  }
 }
 
 /** More balls than this is no hope. */
