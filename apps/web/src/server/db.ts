@@ -155,8 +155,8 @@ export const readied = once((db: Db): Db => {
 });
 
 /**
- * Several statements as one transaction, without a way to the database and back between them: put together once for a database, which keeps it ready. Nothing
- * of it is left when one of them fails, or `UNFIT` is among what is carried out.
+ * Several statements as one transaction, without a way to the database and back between them: put together once for a database. Nothing of it is
+ * left when one of them fails, or `UNFIT` is among what is carried out.
  * @param statements each but the last with its semicolon
  */
 export function inOneGo(db: Db, statements: SQL): { execute: (values: Record<string, unknown>) => Promise<unknown> } {
@@ -164,7 +164,7 @@ export function inOneGo(db: Db, statements: SQL): { execute: (values: Record<str
   const query = dialect.sqlToQuery(
     sql`BEGIN NOT ATOMIC DECLARE EXIT HANDLER FOR SQLEXCEPTION BEGIN ROLLBACK; RESIGNAL; END; START TRANSACTION; ${statements}; COMMIT; END`,
   );
-  return { execute: (values) => clientBehind(db).execute(query.sql, fillPlaceholders(query.params, values)) };
+  return { execute: (values) => clientBehind(db).query(query.sql, fillPlaceholders(query.params, values)) };
 }
 
 /** Among statements `inOneGo`: ends them. @see isUnfit */
