@@ -50,6 +50,7 @@ describe('the way in', () => {
     url.searchParams.set('token', '"><script>alert(1)</script>');
     const page = (await GET({ url } as never)) as Response;
     expect([page.status, (await page.text()).includes('<script>')]).toEqual([400, false]);
+    expect((await press('x'.repeat(5000), '192.0.2.9')).status).toBe(410);
   });
   test('a new link ends the older ones', async () => {
     const [older, newer] = [await makeToken(db, scope, true), await makeToken(db, scope, true)];

@@ -30,7 +30,9 @@ export const POST: APIRoute = async (context) => {
     refused.headers.set('retry-after', String(wait));
     return refused;
   }
-  const token = new URLSearchParams(await textOf(request, LONGEST_FORM)).get('token') ?? '';
+  // what is longer than any link is none
+  const form = await textOf(request, LONGEST_FORM).catch(() => '');
+  const token = new URLSearchParams(form).get('token') ?? '';
   const session = await redeem(database(), token);
   if (!session)
     return plainPage(

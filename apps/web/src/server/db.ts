@@ -155,8 +155,8 @@ export const readied = once((db: Db): Db => {
 });
 
 /**
- * Several statements as one transaction, without a way to the database and back between them: put together once for a database. Nothing of it is
- * left when one of them fails, or `UNFIT` is among what is carried out. The database does not keep it ready: in a cluster writes stood still for seconds with it.
+ * Several statements as one transaction, without a way to the database and back between them: put together once for a database. Nothing of it is left when
+ * one of them fails, or `UNFIT` is among what is carried out. The database does not keep it ready: in a cluster writes then stood still for seconds.
  * @param statements each but the last with its semicolon
  */
 export function inOneGo(db: Db, statements: SQL): { execute: (values: Record<string, unknown>) => Promise<unknown> } {
