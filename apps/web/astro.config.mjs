@@ -25,31 +25,35 @@ const lawsOfJStat = () => ({
   load: (/** @type {string} */ id) => (id.endsWith('/node_modules/jstat/dist/jstat.js') ? jStatWith(lawsInUse()) : null),
 });
 
-/** Of every attribute with an `&` Astro asks whether it is an address, by an exception: those of islands never are. */
-const addresses = {
-  name: 'addresses',
+/** One line of Astro's own, put otherwise in the build. @param {string} name @param {string} file @param {string} line @param {string} instead */
+const inAstro = (name, file, line, instead) => ({
+  name,
   apply: /** @type {const} */ ('build'),
   transform(/** @type {string} */ code, /** @type {string} */ id) {
-    if (!id.endsWith('/astro/dist/runtime/server/render/util.js')) return null;
-    const asked = 'function isHttpUrl(url) {\n';
-    if (!code.includes(asked)) throw new Error('Astro asks for addresses in another way: see `addresses` in astro.config.mjs');
-    return code.replace(asked, `${asked}  if (!/^https?:/i.test(url)) return false;\n`);
+    if (!id.endsWith(`/astro/dist/${file}`)) return null;
+    if (!code.includes(line)) throw new Error(`Astro says this in another way: see \`${name}\` in astro.config.mjs`);
+    return code.replace(line, instead);
   },
-};
+});
+
+/** Of every attribute with an `&` Astro asks whether it is an address, by an exception: those of islands never are. */
+const ASKS = 'function isHttpUrl(url) {\n';
+const addresses = inAstro('addresses', 'runtime/server/render/util.js', ASKS, `${ASKS}  if (!/^https?:/i.test(url)) return false;\n`);
 
 /** Of every script and style that stands in a page Astro works out the hash for each request, though they are those of the build. */
-const hashes = {
-  name: 'hashes',
-  apply: /** @type {const} */ ('build'),
-  transform(/** @type {string} */ code, /** @type {string} */ id) {
-    if (!id.endsWith('/astro/dist/core/encryption.js')) return null;
-    const worked = 'async function generateCspDigest(data, algorithm) {\n';
-    if (!code.includes(worked)) throw new Error('Astro works out hashes in another way: see `hashes` in astro.config.mjs');
-    const kept =
-      'const digests = new Map();\nfunction generateCspDigest(data, algorithm) {\n  const known = digests.get(data) ?? digestOf(data, algorithm);\n  digests.set(data, known);\n  return known;\n}\n';
-    return code.replace(worked, `${kept}async function digestOf(data, algorithm) {\n`);
-  },
-};
+const hashes = inAstro(
+  'hashes',
+  'core/encryption.js',
+  'async function generateCspDigest(data, algorithm) {\n',
+  `const digests = new Map();
+function generateCspDigest(data, algorithm) {
+  const known = digests.get(data) ?? digestOf(data, algorithm);
+  digests.set(data, known);
+  return known;
+}
+async function digestOf(data, algorithm) {
+`,
+);
 
 /** As small as they get. */
 const SMALL = { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } };
