@@ -55,7 +55,7 @@ async function loadInBrowser() {
   await ensurePrograms({ database: true, browser: true });
   await ensureModules();
   await buildAll();
-  const [{ aRig, quantile }, { dragged, opened, phoneBrowser }, { costOf, pageOf }, { asMeant, aYardstick }] = await Promise.all([
+  const [{ aRig, quantile }, { dragged, opened, phoneBrowser }, { pageOf }, { aYardstick, slowNow }] = await Promise.all([
     import('../soak/rig.mjs'),
     import('../load/browser.mjs'),
     import('../load/measure.mjs'),
@@ -82,8 +82,7 @@ async function loadInBrowser() {
       }
       const took = await dragged(browser, `${rig.origin}/bench`);
       drags.push({ p50Ms: quantile(took, 0.5), p95Ms: quantile(took, 0.95) });
-      const { cpuMs } = await costOf([yardstick.pid, rig.mariadb.child.pid], yardstickJob);
-      slow = Math.min(slow, cpuMs / asMeant(1));
+      slow = Math.min(slow, await slowNow([yardstick.pid, rig.mariadb.child.pid], yardstickJob));
     }
     say(`this machine is ${slow.toFixed(2)} times as slow as the one that is meant: what takes time may take as much longer`);
     /** @param {keyof typeof PHONE} of */
@@ -124,7 +123,7 @@ export async function load(args) {
   await ensurePrograms({ database: true });
   await ensureModules();
   await buildAll();
-  const [{ aRig, quantile }, { grow }, { costOf, costs, crowd, pageOf, writeOf }, { writing }, { plansOf }, { asMeant, aYardstick }] =
+  const [{ aRig, quantile }, { grow }, { costs, crowd, pageOf, writeOf }, { writing }, { plansOf }, { asMeant, aYardstick, slowNow }] =
     await Promise.all([
       import('../soak/rig.mjs'),
       import('../load/grow.mjs'),
@@ -172,13 +171,12 @@ export async function load(args) {
       );
     }
     const { ball } = writing(rig.ask, { rungId: rig.rung.id, playerId: rig.playerId, weather: rig.rung.document.weather });
-    const slowNow = async () => (await costOf(pids(), asked)).cpuMs / asMeant(1);
     // before balls are written by the thousand: in no club so many rounds are touched at once
-    for (let [n, isQuick, before] = [1, false, await slowNow()]; n <= MOST_CROWDS && !isQuick; n++) {
+    for (let [n, isQuick, before] = [1, false, await slowNow(pids(), asked)]; n <= MOST_CROWDS && !isQuick; n++) {
       const all = await step(`${clients} clients, a second between two pages, while balls are judged`, () =>
         crowd(rig.origin, Object.values(pages).slice(1), clients, CROWD_S, ball),
       );
-      const after = await slowNow();
+      const after = await slowNow(pids(), asked);
       const mostMs = (CROWD_MS * (before + after)) / 2;
       before = after;
       const are = Object.entries(all).map(([what, { ms, failed }]) => ({

@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import { isUp } from '../lib/ask.mjs';
 import { freePort, start, stop } from '../lib/children.mjs';
 import { ROOT } from '../lib/paths.mjs';
+import { costOf } from './measure.mjs';
 
 /**
  * What this machine is worth now. A goal in milliseconds says nothing without a machine: the same code takes half as long again on a slower one, or on this
@@ -31,3 +32,6 @@ export async function aYardstick(rig) {
 
 /** What costs as much as so many requests of the yardstick, ms of processor of the machine that is meant. @param {number} yardsticks */
 export const asMeant = (yardsticks) => yardsticks * MEANT_MS;
+
+/** How many times as slow as the machine that is meant this one is just now. @param {number[]} pids of it and its database @param {import('./measure.mjs').Job} job asks it */
+export const slowNow = async (pids, job) => (await costOf(pids, job)).cpuMs / asMeant(1);

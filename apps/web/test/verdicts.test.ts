@@ -45,7 +45,7 @@ test('one that came along is taken for the same rung, machine and level; for oth
   expect(judgeBy(rung, { ...by })).toBe(brought);
   const own = judgeRung(aRung(), { sport: 'tennis', machine: profile, gameBall: gameBallFinder([]), playerLevel: 'Starting' });
   expect(judgeBy(rung, { ...by, playerLevel: 'Starting' })).toEqual(own);
-  judgedElsewhere(rung, by, brought);
+  expect(judgeBy(rung, by)).toBe(brought);
   expect(judgeBy({ ...rung }, by)).not.toBe(brought);
   expect(judgeBy(rung, { ...by, profile: { ...profile } })).not.toBe(brought);
 });

@@ -204,19 +204,23 @@ const BALLS_OF_ONE = once((db: Db) =>
 /** As `readRounds`, of one; undefined where there is none, or its card cannot be read. @param id of an address: it may be anything */
 export const readRound = async (store: Store, id: string): Promise<RoundRow | undefined> => (await readOne(store, id))?.round;
 
-const inQuiet = whileQuiet<{ one: (typeof round.$inferSelect & { isCorrected: number }) | undefined; results: ResultRow[] }>(100);
+const inQuiet = whileQuiet<{
+  one: (typeof round.$inferSelect & { isCorrected: number }) | undefined;
+  results: ResultRow[];
+  isWhole: boolean;
+}>(100);
 
 /** The same, with whether anything of it was put right. */
 export async function readOne(store: Store, id: string): Promise<{ round: RoundRow; isCorrected: boolean } | undefined> {
   if (!anId.safeParse(id).success) return undefined;
-  const { one, results } = await inQuiet(store, id, '', async () => {
+  const { one, results, isWhole } = await inQuiet(store, id, '', async () => {
     const [[own], balls] = await Promise.all([store.ask(ONE, { id }), store.ask(BALLS_OF_ONE, { id })]);
-    return { one: own, results: balls.map(toResult) };
+    return { one: own, results: balls.slice(0, MOST_BALLS).map(toResult), isWhole: balls.length <= MOST_BALLS };
   });
   if (!one) return undefined;
-  if (results.length > MOST_BALLS) store.leaveOut([tooMany(result, MOST_BALLS)]);
+  if (!isWhole) store.leaveOut([tooMany(result, MOST_BALLS)]);
   const { isCorrected, ...own } = one;
-  const [row] = asRow(store, own, await namesFor(store, [own]), results.length > MOST_BALLS ? results.slice(0, MOST_BALLS) : results);
+  const [row] = asRow(store, own, await namesFor(store, [own]), results);
   return row && { round: row, isCorrected: isCorrected === 1 };
 }
 

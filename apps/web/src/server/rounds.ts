@@ -108,18 +108,18 @@ async function knownCard(store: Store, roundId: RoundId): Promise<RungDocument> 
   return card;
 }
 
-const NEW_RESULT = (db: Db) => {
+const newResult = (db: Db) => {
   const { replacedBy: _later, createdAt: _made, updatedAt: _touched, deletedAt: _gone, ...columns } = getTableColumns(result);
   const values = Object.fromEntries(Object.keys(columns).map((name) => [name, sql.placeholder(name)]));
   return db.insert(result).values(values as unknown as typeof result.$inferInsert);
 };
-const INSERT = once((db: Db) => NEW_RESULT(db).prepare());
+const INSERT = once((db: Db) => newResult(db).prepare());
 
 /** One at a time writes to a round, so that each sees what the other wrote; where another result of the ball stands, or the round is not there, nothing is. */
 const PUT_DOWN = once((db: Db) =>
   inOneGo(
     db,
-    sql`${adding(db)}; IF ROW_COUNT() = 0 OR EXISTS (SELECT 1 FROM result b WHERE b.round_id = ${sql.placeholder('roundId')} AND b.seq = ${sql.placeholder('seq')} AND b.deleted_at IS NULL) THEN ${UNFIT}; END IF; ${NEW_RESULT(db).getSQL()}`,
+    sql`${adding(db)}; IF ROW_COUNT() = 0 OR EXISTS (SELECT 1 FROM result b WHERE b.round_id = ${sql.placeholder('roundId')} AND b.seq = ${sql.placeholder('seq')} AND b.deleted_at IS NULL) THEN ${UNFIT}; END IF; ${newResult(db).getSQL()}`,
   ),
 );
 

@@ -50,24 +50,28 @@ export interface JudgedBy {
   playerLevel?: Level | undefined;
 }
 
-const listed = ({ sport, profile, gameBalls, playerLevel }: JudgedBy): readonly unknown[] => [sport, profile, gameBalls, playerLevel];
+interface Known {
+  by: Omit<JudgedBy, 'playerLevel'>;
+  judgement: Judgement;
+}
 
-/** The last verdict on a document, and by what it was given: a ladder is drawn again and again, and no document is ever changed in place. */
-const known = new WeakMap<RungDocument, { by: readonly unknown[]; judgement: Judgement }>();
+/** The last verdict on a document for each level: a ladder is drawn again and again, beside a rung of it on court, and no document is ever changed in place. */
+const known = new WeakMap<RungDocument, Map<Level | undefined, Known>>();
 
 export function judgeBy(rung: RungDocument, by: JudgedBy): Judgement {
-  const now = listed(by);
-  const before = known.get(rung);
-  if (before?.by.every((each, i) => each === now[i])) return before.judgement;
   const { sport, profile, gameBalls, playerLevel } = by;
+  const before = known.get(rung)?.get(playerLevel);
+  if (before?.by.sport === sport && before.by.profile === profile && before.by.gameBalls === gameBalls) return before.judgement;
   const judgement = judgeRung(rung, { sport, machine: profile, gameBall: gameBallFinder(gameBalls), ...(playerLevel && { playerLevel }) });
-  known.set(rung, { by: now, judgement });
+  judgedElsewhere(rung, by, judgement);
   return judgement;
 }
 
 /** A verdict that came along with its rung: a slow phone takes a tenth of a second to give it. */
-export const judgedElsewhere = (rung: RungDocument, by: JudgedBy, judgement: Judgement): unknown =>
-  known.set(rung, { by: listed(by), judgement });
+export function judgedElsewhere(rung: RungDocument, by: JudgedBy, judgement: Judgement): void {
+  const levels = known.get(rung) ?? new Map<Level | undefined, Known>();
+  known.set(rung, levels.set(by.playerLevel, { by, judgement }));
+}
 
 export function judge(kit: JudgeKit, sport: Sport, rung: RungDocument): Judgement {
   const machine = machineOf(kit, rung);

@@ -58,6 +58,7 @@ export function useJudged(
     weather: Weather;
   },
 ) {
+  // what is thrown to several is judged by the one who needs most: the lowest level, the youngest, the most swings behind them
   const weakest = weakestOf(hitting);
   const judged = judgeBy(document, { sport, profile: machine.profile, gameBalls, playerLevel: weakest?.level });
   const swingsBefore = Math.max(0, ...hitting.map(({ id }) => elsewhereToday(swingsToday, id, rungId)));
