@@ -16,6 +16,7 @@ import {
   player,
   profile,
   props,
+  ready,
   results,
   show,
   status,
@@ -55,6 +56,7 @@ describe('a machine that is worked by hand', () => {
   test('by keys: begun, judged, one taken back, finished; each goes to the server once, in order, and the verdict is said', async () => {
     const { asked, user } = show();
     expect(screen.queryByRole('button', { name: /^Hold/ })).toBeNull();
+    await ready(/^Begin round/);
     await user.keyboard('j'); // there is no round yet
     await user.keyboard('{Shift>}A{/Shift}');
     await user.keyboard('jku');
@@ -95,7 +97,7 @@ describe('a machine that is worked by hand', () => {
     const asCard = screen.getByLabelText('Set it up').textContent;
     await user.click(button('Set it so today'));
     expect(screen.getByLabelText('Set it up').textContent).not.toBe(asCard);
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await waitFor(() => expect(asked).toHaveLength(1));
     const { card, weather } = asked[0]!.body;
     expect(weather.windYMps).toBeCloseTo(2.68, 1);
@@ -106,7 +108,7 @@ describe('a machine that is worked by hand', () => {
   test('when too many balls lie about it says so, from round to round, until they are picked up', async () => {
     const { user } = show({ rung: { id: id(5), ladderId: id(9), position: 0, document: { ...document, ballsPerRound: 15 } } });
     const round = async (): Promise<void> => {
-      await user.click(button(/^Begin round/));
+      await user.click(await ready(/^Begin round/));
       await user.keyboard('jjjjjjjjjjjjjjj');
       await user.click(screen.getAllByRole('button', { name: /^Finish round/ })[0]!);
     };
@@ -124,7 +126,7 @@ describe('a machine that is worked by hand', () => {
       rung: { id: id(5), ladderId: id(9), position: 0, document: { ...document, ballsPerRound: 8 } },
     });
     expect(screen.getByText(/About 6 balls are left in the hopper/).parentElement!.textContent).toContain('this round throws 8');
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await user.keyboard('jjjjj');
     expect(screen.queryByText(/hopper/)).toBeNull();
     await user.keyboard('j');
@@ -141,7 +143,7 @@ describe('a machine that is worked by hand', () => {
       ladder: { id: id(9), name: 'Climb', sport: 'tennis', approach: 'sweet-spot' },
       history: [eight],
     });
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await user.keyboard('jjjjjjjjjk');
     await user.click(screen.getAllByRole('button', { name: /^Finish round/ })[0]!);
     await user.click(await screen.findByRole('button', { name: /wide from here on: one in two would be in/ }));
@@ -154,7 +156,7 @@ describe('a machine that is worked by hand', () => {
   });
   test('a tap on the court says where it came down and what it counts as', async () => {
     const { asked, user } = show();
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await user.click(button('Tap where it lands'));
     const plan = screen.getByTestId('landing-plan');
     plan.focus();
@@ -169,7 +171,7 @@ describe('a machine that is worked by hand', () => {
   });
   test('a moment is marked for the film, and noted with the round; a note goes by itself when it is written', async () => {
     const { asked, user } = show();
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await user.keyboard('jj');
     await user.click(button('Mark for the film'));
     await user.click(button('Finish round'));
@@ -182,7 +184,7 @@ describe('a machine that is worked by hand', () => {
   });
   test('balls nobody saw are not judged and count for nothing; the others come by a number', async () => {
     const { asked, user } = show();
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await user.click(button(/^Ball 1 not judged/));
     expect(tally()).toBe('0 of 0');
     await user.click(screen.getByText('Count them by a number'));
@@ -201,7 +203,7 @@ describe('a machine that is worked by hand', () => {
     await user.selectOptions(screen.getByLabelText('Hits second'), 'Ines Rookwood');
     expect(screen.queryByRole('button', { name: /^Begin round/ })).toBeNull(); // nobody plays against themselves
     await user.selectOptions(screen.getByLabelText('Hits second'), 'Theo Larchmont');
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await user.keyboard('jljj');
     expect(screen.getAllByTestId('tally').map(({ textContent }) => textContent)).toContain('Ines2 of 2');
     await user.keyboard('{Shift>}F{/Shift}');
@@ -227,7 +229,7 @@ describe('a machine that is worked by hand', () => {
   test('the interval of the round is changed from the next ball on', async () => {
     const { user } = show();
     expect(button('Half a second later').disabled).toBe(true); // there is no round yet
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await user.click(button('Half a second later'));
     expect(screen.getByText(`every ${(document.intervalS + 0.5).toFixed(1)} s`)).toBeTruthy();
   });
@@ -237,7 +239,7 @@ describe('a machine that is worked by hand', () => {
     await user.click(button('Choose who hits'));
     expect(window.document.activeElement).toBe(screen.getByLabelText('Who is hitting'));
     await user.selectOptions(screen.getByLabelText('Who is hitting'), 'Theo Larchmont');
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await waitFor(() => expect(asked).toMatchObject([{ body: { playerId: id(11) } }]));
   });
   test('a round that was left goes on with its own card, player and wind', async () => {
@@ -252,7 +254,7 @@ describe('a machine that is worked by hand', () => {
   });
   test('the server is away: what was tapped waits on the device and says so', async () => {
     const { user } = show({}, () => ({ status: 503, body: { type: 'about:blank', title: 'Away', status: 503, errors: [] } }));
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await user.click(button(/^In/));
     expect(tally()).toBe('1 of 1');
     expect(await screen.findByText('2 entries are kept on this device until the server has taken them.')).toBeTruthy();
@@ -265,7 +267,7 @@ describe('a machine that is worked by hand', () => {
     await user.type(screen.getByLabelText(/name/i), 'Ada Wick');
     await user.click(screen.getByRole('button', { name: 'It is meant' }));
     expect(screen.getByText('Confirmed by Ada Wick.')).toBeTruthy();
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await waitFor(() => expect(asked[0]!.body.confirmedBy).toBe('Ada Wick'));
   });
   test('a verdict that the page brought stands for whom it was given, and for nobody else', () => {
@@ -284,7 +286,7 @@ describe('a machine on a line', () => {
   test('armed for a round that it names, fed, judged as they come; a misfeed counts as nothing', async () => {
     const { asked, user } = show({ machine: wired }, takes);
     await hear(status('idle'));
-    await user.click(button(/^Arm/));
+    await user.click(await ready(/^Arm/));
     const [arm] = commands(asked);
     expect(arm).toMatchObject({ do: 'arm', rungId: id(5), from: 0, document, playerId: id(10) });
     await waitFor(() => expect(asked.some(({ path, method }) => method === 'PUT' && path === `rounds/${arm.roundId}`)).toBe(true));
@@ -324,7 +326,7 @@ describe('a machine on a line', () => {
       path.endsWith('/command') ? { status: 409, body: problem } : undefined,
     );
     await hear(status('idle'));
-    await user.click(button(/^Arm/));
+    await user.click(await ready(/^Arm/));
     expect(await screen.findByText('The rung was changed meanwhile.')).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Load it' })).toBeTruthy();
     expect(asked.filter(({ path }) => path.startsWith('rounds/'))).toEqual([]);
@@ -352,7 +354,7 @@ describe('a machine on a line', () => {
     expect(screen.queryByRole('button', { name: /^Resume/ })).toBeNull();
     await user.keyboard('{Shift>}R{/Shift}');
     expect(commands(asked)).toEqual([]);
-    await user.click(button(/^Take it over/));
+    await user.click(await ready(/^Take it over/));
     await waitFor(() => expect(commands(asked)).toMatchObject([{ do: 'arm' }]));
     const { roundId } = commands(asked)[0];
     await hear(status('held', { program: { id: roundId, name: 'Mine' } }));
@@ -366,7 +368,7 @@ describe('a machine on a line', () => {
       each.body?.do === 'pace' && refuse ? { status: 200, body: { ok: false, state: 'feeding', text: 'Too quick for it.' } } : takes(each),
     );
     await hear(status('idle'));
-    await user.click(button(/^Arm/));
+    await user.click(await ready(/^Arm/));
     const roundId = commands(asked)[0].roundId as string;
     await hear(status('feeding', { program: { id: roundId, name: 'x' }, intervalS: document.intervalS }));
     await user.click(button('Half a second later'));
@@ -380,14 +382,14 @@ describe('a machine on a line', () => {
     expect(within(screen.getByRole('group', { name: 'Interval' })).getByText(`every ${slower.toFixed(1)} s`)).toBeTruthy();
     await hear(status('idle', { intervalS: null }));
     refuse = false;
-    await user.click(button(/^Arm/));
+    await user.click(await ready(/^Arm/));
     await waitFor(() => expect(commands(asked).at(-1)).toMatchObject({ do: 'arm', roundId, intervalS: slower }));
   });
   test('who presses start walks over first, and may stop it on the way', async () => {
     const { asked, user } = show({ machine: wired }, takes);
     await hear(status('idle'));
     await user.click(screen.getByLabelText(/^Walk over first: \d+ s/));
-    await user.click(button(/^Arm/));
+    await user.click(await ready(/^Arm/));
     const roundId = commands(asked)[0].roundId as string;
     await hear(status('ready', { program: { id: roundId, name: 'x' } }));
     await user.click(button(/^Feed 4 balls/));
@@ -407,7 +409,7 @@ describe('a machine on a line', () => {
     const { asked, user } = show({ machine: wired }, takes);
     await hear(status('idle'));
     await user.click(screen.getByLabelText(/^Walk over first: \d+ s/));
-    await user.click(button(/^Arm/));
+    await user.click(await ready(/^Arm/));
     const program = { id: commands(asked)[0].roundId as string, name: 'x' };
     await hear(status('ready', { program }));
     vi.useFakeTimers();
@@ -425,7 +427,7 @@ describe('a machine on a line', () => {
   test('a machine that throws at another interval than the page shows is an alarm', async () => {
     const { user } = show({ machine: wired }, takes);
     await hear(status('idle'));
-    await user.click(button(/^Arm/));
+    await user.click(await ready(/^Arm/));
     await hear(status('ready', { intervalS: document.intervalS + 1 }));
     expect(await screen.findByText(/Not what is shown/)).toBeTruthy();
   });

@@ -2,7 +2,7 @@
 import { arrange, type Dial, firstDials, firstSetup, isTrimOf, type RungDocument, rungFromSetup } from '@good-arc/core';
 import { screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
-import { button, commands, document, hear, id, machine, profile, props, show, status, takes, wired } from './support/courtside.tsx';
+import { button, commands, document, hear, id, machine, profile, props, ready, show, status, takes, wired } from './support/courtside.tsx';
 import { profileOf, straightCurve } from './support/rig.ts';
 
 const tuned = firstDials(profile).map((dial): Dial => {
@@ -102,7 +102,7 @@ test('on a line: it throws one of the rung, turned as was said, and then the rou
   const { bearingDeg } = test()[1]!.launch as { bearingDeg: number };
   expect(Math.abs(bearingDeg - document.feeds[0]!.launch.bearingDeg)).toBeGreaterThan(1);
   await hear(status('idle'));
-  await user.click(button('Arm for the round'));
+  await user.click(await ready('Arm for the round'));
   await waitFor(() => expect(commands(asked).at(-1)!.do).toBe('arm'));
   const armed = commands(asked).at(-1)!.document as RungDocument;
   expect(armed.feeds[0]!.launch.bearingDeg).toBeCloseTo(bearingDeg, 9);

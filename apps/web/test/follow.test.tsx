@@ -7,7 +7,7 @@ import { AS_BEGUN, withBall } from '../src/views/courtside/run.ts';
 import { shownOf } from '../src/views/courtside/shown.ts';
 import Follow, { type Look } from '../src/views/live/Follow.tsx';
 import { phaseOf } from '../src/words/live.ts';
-import { button, document, id, machine, props, show, twoKinds, wired } from './support/courtside.tsx';
+import { button, document, id, machine, props, ready, show, twoKinds, wired } from './support/courtside.tsx';
 import { type Asked, aPage } from './support/page.ts';
 import { aViewer } from './support/viewer.ts';
 
@@ -85,7 +85,7 @@ describe('what a device shows of its round', () => {
     const { user, shows } = show({ rung: { ...props().rung, document: twoKinds } }, (each) =>
       each.path.endsWith('/live') ? { status: 200, body: { isFollowed: true, wish } } : undefined,
     );
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await waitFor(() => expect(shows.length).toBeGreaterThan(1));
     expect(liveBody.safeParse(shows[0]!.body).success).toBe(true);
     expect(await screen.findByText(/Another screen asked/)).toBeTruthy();

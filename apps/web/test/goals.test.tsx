@@ -8,14 +8,14 @@ import { dueAfter } from '../src/ui/useMachine.ts';
 import { audioTimeOf, signalsFor } from '../src/views/courtside/signals.ts';
 import { useBeat } from '../src/views/courtside/useBeat.ts';
 import { minutesUntil } from '../src/views/courtside/useCourtTime.ts';
-import { button, document, props, show, tally } from './support/courtside.tsx';
+import { button, document, props, ready, show, tally } from './support/courtside.tsx';
 
 const aimed = { ...document, ballsPerRound: 8, targetAt: { x: -3, y: 10.5 }, targetSize: { widthM: 2, depthM: 2 } };
 const rungOf = (part: object) => ({ rung: { ...props().rung, document: { ...aimed, ...part } } });
 
 test('another goal in the round: every ball is kept with what it was hit to, and the easier ones open no gate', async () => {
   const { asked, user } = show(rungOf({ gate: { hits: 3, of: 8 } }));
-  await user.click(button(/^Begin round/));
+  await user.click(await ready(/^Begin round/));
   await user.keyboard('j');
   await user.click(button('Anywhere in'));
   expect(screen.getByText(/Goal now: anywhere in counts/)).toBeTruthy();
@@ -45,7 +45,7 @@ test('another goal in the round: every ball is kept with what it was hit to, and
 
 test('a goal that grows: in, on the side, in the target, three in a row each; then a run in the target opens the next rung', async () => {
   const { asked, user } = show(rungOf({ ballsPerRound: 10, goalRun: 3 }));
-  await user.click(button(/^Begin round/));
+  await user.click(await ready(/^Begin round/));
   expect(screen.getByText(/Goal now: anywhere in/)).toBeTruthy();
   await user.keyboard('jjljjj');
   expect(screen.getByText(/Goal now: the right side/)).toBeTruthy();
@@ -61,7 +61,7 @@ test('a goal that grows: in, on the side, in the target, three in a row each; th
 
 test('where spin is asked the target alone comes before it, and a run with spin opens the next rung', async () => {
   const { asked, user } = show(rungOf({ ballsPerRound: 8, goalRun: 2, hitWith: 'topspin' }));
-  await user.click(button(/^Begin round/));
+  await user.click(await ready(/^Begin round/));
   await user.keyboard('jjjj');
   expect(screen.getByText('Goal now: to the target of the card with any spin.')).toBeTruthy();
   await user.keyboard('jj');
@@ -76,7 +76,7 @@ test('where spin is asked the target alone comes before it, and a run with spin 
 
 test('match points are announced before the ball, and counted by themselves', async () => {
   const { user } = show(rungOf({ ballsPerRound: 3, matchPoints: 1 }));
-  await user.click(button(/^Begin round/));
+  await user.click(await ready(/^Begin round/));
   await user.keyboard('ll');
   expect(screen.getByTestId('cue').textContent).toMatch(/^Match point/);
   await user.keyboard('j{Shift>}F{/Shift}');

@@ -3,7 +3,7 @@ import type { SpoiledBalls } from '@good-arc/core';
 import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import type { HalfTarget } from '../src/api/rows.ts';
-import { button, document, id, show } from './support/courtside.tsx';
+import { document, id, ready, show } from './support/courtside.tsx';
 import type { Asked } from './support/page.ts';
 
 const half: HalfTarget = { share: 0.78, balls: 64, targetSize: { widthM: 1.2, depthM: 1.8 } };
@@ -28,7 +28,7 @@ describe('the target that half of a player’s own balls would hit', () => {
     expect(screen.getByRole('group', { name: 'Target for half' }).textContent).toMatch(
       /By 64 balls of their own, Ines Rookwood hits about 78 %.*it opens no gate/,
     );
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await user.keyboard('jjjj{Shift>}F{/Shift}');
     await waitFor(() => expect(asked.at(-1)!.path).toMatch(/finish$/));
     expect(asked[0]!.body.card).toMatchObject({ ownTarget: true, targetSize: half.targetSize });
@@ -45,7 +45,7 @@ describe('the target that half of a player’s own balls would hit', () => {
       knows(() => half),
     );
     await user.click(await screen.findByRole('button', { name: /^Back to/ }));
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await waitFor(() => expect(asked).toHaveLength(1));
     expect(asked[0]!.body.card).toEqual(document);
   });
@@ -54,7 +54,7 @@ describe('the target that half of a player’s own balls would hit', () => {
       { half: true },
       knows(() => null),
     );
-    await user.click(button(/^Begin round/));
+    await user.click(await ready(/^Begin round/));
     await waitFor(() => expect(asked).toHaveLength(1));
     expect(asked[0]!.body.card).toEqual(document);
     expect(screen.queryByRole('group', { name: 'Target for half' })).toBeNull();

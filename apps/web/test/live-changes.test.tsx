@@ -11,6 +11,7 @@ import {
   launch,
   player,
   props,
+  ready,
   results,
   show,
   status,
@@ -27,7 +28,7 @@ const coming = (): string[] =>
 
 test('by hand: one again, one by choice, one kind out; each ball is kept as what it was, and the round as it was changed', async () => {
   const { asked, user } = show({ rung });
-  await user.click(button(/^Begin round/));
+  await user.click(await ready(/^Begin round/));
   expect(button('That one again').disabled).toBe(true);
   await user.keyboard('j');
   await user.click(button('That one again'));
@@ -49,7 +50,7 @@ test('by hand: one again, one by choice, one kind out; each ball is kept as what
 
 test('three in turn, one late: out with a tap, back with another; every ball belongs to who hit it', async () => {
   const { asked, user } = show({ rung: { ...rung, document: { ...document, hitters: 2, ballsPerRound: 6 } }, mates: [id(11)] });
-  await user.click(button(/^Begin round/));
+  await user.click(await ready(/^Begin round/));
   await user.keyboard('j');
   await user.click(screen.getByRole('checkbox', { name: 'Theo Larchmont' }));
   await user.keyboard('jj');
@@ -67,7 +68,7 @@ test('two lines, a third waits: in with one press for either, each ball whose it
   const lines = { ...document, hitters: 2, ballsPerRound: 6, sweep: { kind: 'two-line' as const, halfDeg: 6 } };
   const players = [...props().players, player(12, 'Juno Abasolo')];
   const { asked, user } = show({ rung: { ...rung, document: lines }, mates: [id(11)], players });
-  await user.click(button(/^Begin round/));
+  await user.click(await ready(/^Begin round/));
   await user.keyboard('jj');
   const third = screen.getByRole('combobox', { name: 'Who comes in' });
   expect(button('for Theo Larchmont')).toHaveProperty('disabled', true);
@@ -86,7 +87,7 @@ test('two lines, a third waits: in with one press for either, each ball whose it
 
 test('nudged by hand: it says what to set now; no further than a trim', async () => {
   const { user } = show();
-  await user.click(button(/^Begin round/));
+  await user.click(await ready(/^Begin round/));
   await user.click(button('Longer'));
   expect(screen.getByText(/^Set now: .*elevation \d/)).toBeTruthy();
   const refusals = () => screen.queryAllByText(/it would be another ball/).length;
@@ -102,7 +103,7 @@ test('on a line: the machine is told the balls that are left, and only what it t
       : takes(each),
   );
   await hear(status('idle'));
-  await user.click(button(/^Arm/));
+  await user.click(await ready(/^Arm/));
   const { roundId } = commands(asked)[0];
   const program = { id: roundId, name: 'x' };
   await hear(status('feeding', { program, count: 6 }), { event: 'release', seq: 1, feed: 0, launch });
@@ -139,7 +140,7 @@ test('two machines on lines are both told what is left, and when; if one does no
   const told = (what: string) => asked.filter(({ body }) => body?.do === what).map(({ path }) => path);
   const both = [`machines/${id(2)}/command`, `machines/${id(3)}/command`];
   await hear(status('idle'));
-  await user.click(button(/^Arm/));
+  await user.click(await ready(/^Arm/));
   await hear(status('feeding', { nextInS: 30 }));
   await user.click(button('Skip the next'));
   expect(told('rest')).toEqual(both);
@@ -159,7 +160,7 @@ test('a machine on a line whose line is away is worked by hand, and its code is 
   await hear({ event: 'link', up: false, why: 'wrong-code' });
   expect(await screen.findByText(/does not take our code/)).toBeTruthy();
   await user.click(button('Work it by hand'));
-  await user.click(button(/^Begin round/));
+  await user.click(await ready(/^Begin round/));
   await user.keyboard('jk');
   await waitFor(() => expect(results(asked)).toHaveLength(2));
   expect(commands(asked)).toEqual([]);

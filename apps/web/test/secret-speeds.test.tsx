@@ -2,14 +2,14 @@
 import { screen, waitFor } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { sayFeed, sayOtherSpeeds, saySecret } from '../src/words/secret.ts';
-import { button, commands, document, hear, show, status, takes, wired } from './support/courtside.tsx';
+import { button, commands, document, hear, ready, show, status, takes, wired } from './support/courtside.tsx';
 
 test('speeds in secret: for one round, armed with its slower and quicker balls; nobody is told which until it is finished', async () => {
   const { asked, user, container } = show({ machine: wired }, takes);
   await hear(status('idle'));
   await user.click(button('± 3 mph'));
   expect(screen.getByText(/Each ball comes as it is set, slower or quicker, always to its spot/).textContent).toMatch(/opens no gate/);
-  await user.click(button(/^Arm/));
+  await user.click(await ready(/^Arm/));
   await waitFor(() => expect(commands(asked)).toHaveLength(1));
   const [{ document: armed }] = commands(asked);
   expect(armed.secret).toMatchObject({ order: document.order });

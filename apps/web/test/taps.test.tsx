@@ -5,7 +5,7 @@ import { describe, expect, test, vi } from 'vitest';
 import { markAt } from '../src/views/courtside/signals.ts';
 import { lastBeat, offBall, offRelease } from '../src/views/courtside/useTaps.ts';
 import { readyWord, sayOff, saySwings, sayTaps } from '../src/words/marks.ts';
-import { button, commands, document, hear, launch, machine, show, status, takes, wired } from './support/courtside.tsx';
+import { button, commands, document, hear, launch, machine, ready, show, status, takes, wired } from './support/courtside.tsx';
 
 describe('a swing against the ball', () => {
   test('early or late by the time the ball was there; a tap of no ball is none', () => {
@@ -66,7 +66,7 @@ describe('ready as the ball is let go', () => {
 test('tapped beside a machine on a line: each tap against its ball, kept with the round in words', async () => {
   const { asked, user } = show({ machine: wired }, takes);
   await hear(status('idle'));
-  await user.click(button(/^Arm/));
+  await user.click(await ready(/^Arm/));
   const { roundId } = commands(asked)[0];
   await user.click(button('Time load and swing'));
   await user.click(button(/^Swing/));

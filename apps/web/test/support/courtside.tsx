@@ -1,5 +1,5 @@
 import { firstChecklist, type RungDocument } from '@good-arc/core';
-import { act, render, screen } from '@testing-library/react';
+import { act, render, screen, waitFor } from '@testing-library/react';
 import type { MachineRow, PlayerRow } from '../../src/api/rows.ts';
 import { Toasts } from '../../src/ui/Toasts.tsx';
 import Courtside from '../../src/views/courtside/Courtside.tsx';
@@ -70,6 +70,14 @@ export function show(part: Partial<CourtsideProps> = {}, answer?: Parameters<typ
 
 export const tally = (): string => screen.getAllByTestId('tally')[0]!.textContent!;
 export const button = (name: string | RegExp): HTMLButtonElement => screen.getByRole('button', { name });
+/** A button once it can be pressed: none begins before it is known whether a round was left here. */
+export async function ready(name: string | RegExp): Promise<HTMLButtonElement> {
+  const found = button(name);
+  await waitFor(() => {
+    if (found.disabled) throw new Error(`“${found.textContent}” stays off.`);
+  });
+  return found;
+}
 export const results = (asked: readonly Asked[]): unknown[] =>
   asked.filter(({ path, method }) => path.includes('/results/') && method === 'PUT').map(({ body }) => [body.seq, body.outcome]);
 
