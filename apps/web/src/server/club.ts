@@ -1,13 +1,13 @@
 import { demandTimes, once, type PlayerId, type RungId, speedShareOn } from '@good-arc/core';
-import { and, count, countDistinct, desc, eq, gt, max, sum } from 'drizzle-orm';
+import { and, count, countDistinct, eq, gt, max, type SQL, sql, sum } from 'drizzle-orm';
 import type { ClubPlayer, ClubWeek, Kit, KitWorry, LadderRow, WrongRung } from '../api/rows.ts';
 import { machine, round, tuneUp } from '../db/schema.ts';
 import { learnAnswers, readLearnt } from './comers.ts';
 import type { Db } from './db.ts';
 import { beganSince } from './list-rounds.ts';
-import { whileQuiet } from './quiet.ts';
 import { standingsOf } from './standings.ts';
 import { ofClub, type Store } from './store.ts';
+import { type Touched, untilTouched } from './touched.ts';
 import { unlessChanged } from './unchanged.ts';
 
 const DAY_MS = 86_400_000;
@@ -32,25 +32,48 @@ interface Counted {
   balls: number;
   hits: number;
 }
-const lately = whileQuiet<({ playerId: PlayerId; last: Date | null } & Counted)[]>(100);
-const WERE_HERE = once((db: Db) =>
+interface Since<R> {
+  from: Date;
+  rows: readonly R[];
+}
+type Here = { playerId: PlayerId; last: Date | null } & Counted;
+const WERE_HERE = (db: Db, where?: SQL) =>
   db
     .select({ playerId: round.playerId, last: max(round.startedAt), ...COUNTS })
     .from(round)
-    .where(beganSince())
-    .groupBy(round.playerId)
-    .orderBy(desc(max(round.startedAt)))
-    .prepare(),
+    .where(and(beganSince(), where))
+    .groupBy(round.playerId);
+const ALL_HERE = once((db: Db) => WERE_HERE(db).prepare());
+const ONE_HERE = once((db: Db) => WERE_HERE(db, eq(round.playerId, sql.placeholder('playerId'))).prepare());
+const lately = untilTouched<Since<Here>>(100, (store, before, touched) =>
+  ofTouched('playerId', before, touched, (playerId) => store.ask(ONE_HERE, { from: before.from, playerId })),
 );
-const ran = whileQuiet<({ rungId: RungId; players: number } & Counted)[]>(100);
-const RAN = once((db: Db) =>
+
+type Ran = { rungId: RungId; players: number } & Counted;
+const RAN = (db: Db, where?: SQL) =>
   db
     .select({ rungId: round.rungId, players: countDistinct(round.playerId), ...COUNTS })
     .from(round)
-    .where(and(beganSince(), eq(round.forLearning, false), gt(round.balls, 0)))
-    .groupBy(round.rungId)
-    .prepare(),
+    .where(and(beganSince(), eq(round.forLearning, false), gt(round.balls, 0), where))
+    .groupBy(round.rungId);
+const ALL_RAN = once((db: Db) => RAN(db).prepare());
+const ONE_RAN = once((db: Db) => RAN(db, eq(round.rungId, sql.placeholder('rungId'))).prepare());
+const ran = untilTouched<Since<Ran>>(100, (store, before, touched) =>
+  ofTouched('rungId', before, touched, (rungId) => store.ask(ONE_RAN, { from: before.from, rungId })),
 );
+
+/** The rows of those of whom a round was touched, counted again; undefined where one may be somebody else’s now. */
+async function ofTouched<K extends 'playerId' | 'rungId', R extends Record<K, string>>(
+  by: K,
+  { from, rows }: Since<R>,
+  touched: readonly Touched[],
+  count: (id: string) => Promise<R[]>,
+): Promise<Since<R> | undefined> {
+  if (touched.some(({ hasMoved }) => hasMoved)) return undefined;
+  const ids = [...new Set(touched.map((each) => each[by]))];
+  const counted = (await Promise.all(ids.map(count))).flat();
+  return { from, rows: [...rows.filter((each) => !ids.includes(each[by])), ...counted] };
+}
 const TUNED = once((db: Db) =>
   db
     .select({ machineId: tuneUp.machineId, last: max(tuneUp.tunedAt) })
@@ -68,12 +91,17 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
   // by the hour: an answer that is kept while the club is quiet stands as long
   const since = (days: number): Date => new Date(Math.floor(now.getTime() / HOUR_MS) * HOUR_MS - days * DAY_MS);
   const [fromLately, fromRuns] = [since(LATELY_DAYS), since(RUNGS_DAYS)];
-  const [people, rungs, tuned] = await Promise.all([
-    lately(store, fromLately.toISOString(), '', () => store.ask(WERE_HERE, { from: fromLately })),
-    ran(store, fromRuns.toISOString(), '', () => store.ask(RAN, { from: fromRuns })),
+  const all = async <R>(from: Date, statement: Parameters<typeof store.ask<R[]>>[0]): Promise<Since<R>> => ({
+    from,
+    rows: await store.ask(statement, { from }),
+  });
+  const [here, { rows: rungs }, tuned] = await Promise.all([
+    lately(store, { key: fromLately.toISOString(), of: {} }, () => all(fromLately, ALL_HERE)),
+    ran(store, { key: fromRuns.toISOString(), of: {} }, () => all(fromRuns, ALL_RAN)),
     tunedLast(store),
   ]);
-  const present = people.flatMap(({ playerId, last, ...counts }) => {
+  const newestFirst = [...here.rows].sort((a, b) => Number(b.last) - Number(a.last));
+  const present = newestFirst.flatMap(({ playerId, last, ...counts }) => {
     const player = kit.players.find(({ id }) => id === playerId);
     return player && last ? [{ player, last: last.toISOString(), ...counts }] : [];
   });

@@ -3,17 +3,34 @@ import { and, count, desc, eq, gte, inArray, isNotNull, type SQL, sql, sum } fro
 import type { ListedRound, RanLast, RoundRow, Swings } from '../api/rows.ts';
 import { court, ladder, machine, player, round, rung } from '../db/schema.ts';
 import { type Db, rowsOf } from './db.ts';
-import { whileQuiet } from './quiet.ts';
 import { type RoundsAsked, readCard, whereOf } from './read-rounds.ts';
 import { ofClub, type Store } from './store.ts';
+import { type Touched, untilTouched } from './touched.ts';
 
-const listed = whileQuiet<ListedRound[]>(300);
+/** Ids of rounds that were touched, where each of them is among those that are known, and still there. */
+function stillThere(known: readonly { id: string }[], touched: readonly Touched[]): string[] | undefined {
+  const isThere = ({ id, hasMoved, isDeleted }: Touched): boolean => !hasMoved && !isDeleted && known.some((each) => each.id === id);
+  return touched.every(isThere) ? touched.map(({ id }) => id) : undefined;
+}
+
+/** Those that were read again in the place of what they were; undefined where one is not there any more. */
+function inPlace<R extends { id: string }>(before: readonly R[], ids: readonly string[], read: readonly R[]): R[] | undefined {
+  const now = new Map(read.map((each) => [each.id, each]));
+  return ids.every((id) => now.has(id)) ? before.map((each) => now.get(each.id) ?? each) : undefined;
+}
+
+const listed = untilTouched<readonly ListedRound[]>(300, async (store, before, touched) => {
+  const ids = stillThere(before, touched);
+  return ids && inPlace(before, ids, await readList(store, { ids, most: ids.length }));
+});
+/** Those with a word: it may stand in notes that are others now. */
+const found = untilTouched<readonly ListedRound[]>(100);
 /** What names come from. */
 const namedBy = ({ marks }: Store): string => `${marks?.kit} ${marks?.ladders}`;
 
 /** Rounds as a list shows them: neither their balls nor what they were run with are read. Newest first; archived players and ladders keep their names. */
 export const listRounds = async (store: Store, asked: RoundsAsked): Promise<readonly ListedRound[]> =>
-  listed(store, JSON.stringify(asked), namedBy(store), () => readList(store, asked));
+  (asked.word ? found : listed)(store, { key: JSON.stringify(asked), besides: namedBy(store), of: asked }, () => readList(store, asked));
 
 async function readList(store: Store, asked: RoundsAsked): Promise<ListedRound[]> {
   const where = whereOf(asked);
@@ -55,17 +72,23 @@ const HEADS = `SELECT newest.id, newest.rung_id AS rungId, newest.player_id AS p
   JOIN player ON player.id = newest.player_id ORDER BY newest.started_at DESC, newest.id DESC`;
 
 type Head = Pick<RoundRow, 'id' | 'rungId' | 'playerId' | 'playerName'>;
-const heads = whileQuiet<Head[]>(200);
+/** Whose a round is, and on which rung, no ball changes. */
+const heads = untilTouched<readonly Head[]>(200, (_, before, touched) => stillThere(before, touched) && before);
 
 /** Which rungs were run last, and by whom: the newest rounds, without what they were run with and what became of their balls. */
 export const readHeads = (store: Store, most: number): Promise<readonly Head[]> =>
-  heads(store, String(most), namedBy(store), () => store.read((db) => rowsOf(db, HEADS, [store.clubId, most])));
+  heads(store, { key: String(most), besides: namedBy(store), of: {} }, () =>
+    store.read((db) => rowsOf<Head>(db, HEADS, [store.clubId, most])),
+  );
 
-const ranLast = whileQuiet<RanLast[]>(300);
+const ranLast = untilTouched<readonly RanLast[]>(300, async (store, before, touched) => {
+  const ids = stillThere(before, touched);
+  return ids && inPlace(before, ids, await readRuns(store, ids));
+});
 
 /** What these rounds were run with and what they came to, without their balls; newest first. */
 export const readRan = async (store: Store, ids: readonly string[]): Promise<readonly RanLast[]> =>
-  ids.length === 0 ? [] : ranLast(store, ids.join(), namedBy(store), () => readRuns(store, ids));
+  ids.length === 0 ? [] : ranLast(store, { key: ids.join(), besides: namedBy(store), of: { ids } }, () => readRuns(store, ids));
 
 async function readRuns(store: Store, ids: readonly string[]): Promise<RanLast[]> {
   const rows = await store.read((db, mine) =>
@@ -97,7 +120,7 @@ async function readRuns(store: Store, ids: readonly string[]): Promise<RanLast[]
 
 /** Rounds of the club that asks, since its `from`. */
 export const beganSince = (): SQL | undefined => and(ofClub(round), gte(round.startedAt, sql.placeholder('from')));
-const counted = whileQuiet<{ rounds: number; hits: number; balls: number }[]>(200);
+const counted = untilTouched<{ rounds: number; hits: number; balls: number }[]>(200);
 const COUNTED = once((db: Db) =>
   db
     .select({ rounds: count(), balls: sum(round.balls).mapWith(Number), hits: sum(round.hits).mapWith(Number) })
@@ -108,11 +131,11 @@ const COUNTED = once((db: Db) =>
 
 /** Of all rounds since then: how many, and what was hit of what counted. */
 export async function countSince(store: Store, from: Date): Promise<{ rounds: number; hits: number; balls: number }> {
-  const [row] = await counted(store, from.toISOString(), '', () => store.ask(COUNTED, { from }));
+  const [row] = await counted(store, { key: from.toISOString(), of: {} }, () => store.ask(COUNTED, { from }));
   return { rounds: row?.rounds ?? 0, balls: row?.balls ?? 0, hits: row?.hits ?? 0 };
 }
 
-const swung = whileQuiet<Swings[]>(200);
+const swung = untilTouched<Swings[]>(200);
 const SWUNG = once((db: Db) =>
   db
     .select({ playerId: round.playerId, rungId: round.rungId, swings: sum(round.swings).mapWith(Number) })
@@ -124,7 +147,7 @@ const SWUNG = once((db: Db) =>
 
 /** Swings since then, of each player on each rung: balls that were let go, or never fed, are none. */
 export async function swingsSince(store: Store, from: Date): Promise<Swings[]> {
-  const rows = await swung(store, from.toISOString(), '', () => store.ask(SWUNG, { from }));
+  const rows = await swung(store, { key: from.toISOString(), of: {} }, () => store.ask(SWUNG, { from }));
   return rows.filter(({ swings }) => swings > 0);
 }
 
@@ -140,12 +163,12 @@ interface Rate {
   hits: number;
   balls: number;
 }
-const rated = whileQuiet<Rate[]>(300);
+const rated = untilTouched<Rate[]>(300);
 
 /** What each player hit in their last rounds on these rungs, who hit last first. @param last so many rounds each */
 export async function ratesOn(store: Store, rungIds: readonly string[], last: number): Promise<readonly Rate[]> {
   if (rungIds.length === 0) return [];
-  return rated(store, `${last} ${rungIds.join()}`, '', () => readRates(store, rungIds, last));
+  return rated(store, { key: `${last} ${rungIds.join()}`, of: { rungIds } }, () => readRates(store, rungIds, last));
 }
 
 function readRates(store: Store, rungIds: readonly string[], last: number): Promise<Rate[]> {
@@ -170,7 +193,11 @@ export async function lastPlayerOn(store: Store, courtId: CourtId): Promise<stri
   return last?.playerId ?? null;
 }
 
-const withRounds = whileQuiet<{ id: string; name: string }[]>(100);
+const withRounds = untilTouched<{ id: string; name: string }[]>(100, (_, before, touched) =>
+  touched.every(({ playerId, hasMoved, isDeleted }) => !hasMoved && !isDeleted && before.some(({ id }) => id === playerId))
+    ? before
+    : undefined,
+);
 const WITH_ROUNDS = once((db: Db) => {
   // one of each: asked whether any exists, the database reads all of them
   const one = db
@@ -188,4 +215,4 @@ const WITH_ROUNDS = once((db: Db) => {
 
 /** Players who have a round, by name. */
 export const playersWithRounds = (store: Store): Promise<readonly { id: string; name: string }[]> =>
-  withRounds(store, '', namedBy(store), () => store.ask(WITH_ROUNDS));
+  withRounds(store, { key: '', besides: namedBy(store), of: {} }, () => store.ask(WITH_ROUNDS));

@@ -28,8 +28,19 @@ export const ofBall = ({ parts }: Demand): number => sumOf(parts) / sumOf(DEMAND
 /** Demands that were worked out, for as long as their card is kept: the same cards are looked back at again and again. */
 const worked = new WeakMap<RungDocument, Map<string, number>>();
 
+/** The same of a kit as it stands: a player’s years are looked through for each ball that is added to them. */
+const onKit = once((_: Kit) => new WeakMap<RungDocument, number>());
+
 /** What the balls of a card ask of a player, 0 to 1. */
 function demandOn(kit: Kit, card: RungDocument, sport: Sport): number {
+  const before = onKit(kit).get(card);
+  if (before !== undefined) return before;
+  const demand = judgedDemand(kit, card, sport);
+  onKit(kit).set(card, demand);
+  return demand;
+}
+
+function judgedDemand(kit: Kit, card: RungDocument, sport: Sport): number {
   const machine = kit.machines.find(({ id }) => id === card.machineId);
   const own = card.feeds.some(({ gameBallId }) => kit.gameBalls.some(({ id }) => id === gameBallId)) ? kit.gameBalls : [];
   const key = `${machine?.id} ${machine?.version} ${own.length > 0 ? JSON.stringify(own) : ''}`;

@@ -2,7 +2,6 @@ import {
   type Outcome,
   once,
   type PlayerId,
-  type RoundId,
   type RungDocument,
   type RungId,
   rowId,
@@ -18,8 +17,8 @@ import { court, ladder, machine, player, result, round, rung } from '../db/schem
 import type { Db } from './db.ts';
 import { readKit } from './kit.ts';
 import { laddersOf } from './ladders.ts';
-import { whileQuiet } from './quiet.ts';
 import { ofClub, type Store, tooMany } from './store.ts';
+import { untilTouched } from './touched.ts';
 
 /** What a round was run with; null, and set aside, when it cannot be read. */
 export const readCard = (store: Store, { id, card, startedAt }: { id: string; card: unknown; startedAt: Date }): RungDocument | null =>
@@ -204,7 +203,7 @@ const BALLS_OF_ONE = once((db: Db) =>
 /** As `readRounds`, of one; undefined where there is none, or its card cannot be read. @param id of an address: it may be anything */
 export const readRound = async (store: Store, id: string): Promise<RoundRow | undefined> => (await readOne(store, id))?.round;
 
-const inQuiet = whileQuiet<{
+const ones = untilTouched<{
   one: (typeof round.$inferSelect & { isCorrected: number }) | undefined;
   results: ResultRow[];
   isWhole: boolean;
@@ -213,7 +212,7 @@ const inQuiet = whileQuiet<{
 /** The same, with whether anything of it was put right. */
 export async function readOne(store: Store, id: string): Promise<{ round: RoundRow; isCorrected: boolean } | undefined> {
   if (!anId.safeParse(id).success) return undefined;
-  const { one, results, isWhole } = await inQuiet(store, id, '', async () => {
+  const { one, results, isWhole } = await ones(store, { key: id, of: { ids: [id] } }, async () => {
     const [[own], balls] = await Promise.all([store.ask(ONE, { id }), store.ask(BALLS_OF_ONE, { id })]);
     return { one: own, results: balls.slice(0, MOST_BALLS).map(toResult), isWhole: balls.length <= MOST_BALLS };
   });
@@ -294,12 +293,11 @@ const INDEXES = ['round_newest', 'round_rung', 'round_player', 'round_player_run
 type RoundIndex = (typeof INDEXES)[number];
 
 /** The index that knows the newest of these, so that no other is taken. */
-export const indexOf = ({ playerId, rungId }: { playerId?: PlayerId; rungId?: RungId }): RoundIndex => {
+const indexOf = ({ playerId, rungId }: { playerId?: PlayerId; rungId?: RungId }): RoundIndex => {
   if (playerId === undefined) return rungId === undefined ? 'round_newest' : 'round_rung';
   return rungId === undefined ? 'round_player' : 'round_player_rung';
 };
 
-const headsInQuiet = whileQuiet<{ id: RoundId; updatedAt: Date }[]>(300);
 const headsBy = (forceIndex: RoundIndex) =>
   once((db: Db) =>
     db
@@ -318,14 +316,50 @@ const headsBy = (forceIndex: RoundIndex) =>
   );
 const HEADS = Object.fromEntries(INDEXES.map((each) => [each, headsBy(each)])) as Record<RoundIndex, ReturnType<typeof headsBy>>;
 
+interface BriefAsked {
+  playerId?: PlayerId;
+  rungId?: RungId;
+  most: number;
+}
+/** The newest that were asked for, with what was asked. */
+interface Newest {
+  asked: BriefAsked;
+  rounds: readonly BriefRound[];
+}
+const newest = untilTouched<Newest>(1000, async (store, { asked, rounds }, touched) => {
+  const isFull = rounds.length === asked.most;
+  if (isFull && touched.some(({ hasMoved }) => hasMoved)) return undefined;
+  const ids = touched.map(({ id }) => id);
+  const read = await readBriefly(store, ids);
+  const fits = ({ playerId, rungId }: BriefRound): boolean =>
+    (asked.playerId ?? playerId) === playerId && (asked.rungId ?? rungId) === rungId;
+  const now = [...read.values()].map((each) => each.round).filter(fits);
+  const all = [...now, ...rounds.filter(({ id }) => !ids.includes(id))].sort(newestFirst);
+  // where one is gone another comes after the last
+  if (isFull && all.length < asked.most) return undefined;
+  for (const [id, each] of read) briefs.set(id, each);
+  return { asked, rounds: all.slice(0, asked.most) };
+});
+const newestFirst = (a: BriefRound, b: BriefRound): number =>
+  a.startedAt === b.startedAt ? Number(a.id < b.id) - Number(a.id > b.id) : a.startedAt < b.startedAt ? 1 : -1;
+
 /**
  * Rounds without the names that belong to them, and their results without what the machine said: what years of them are looked back at for. Newest first;
- * those that are not as they were when they were last read are read again.
+ * those that are not as they were when they were last read are read again. The same list until one of them is another.
  */
-export async function readBrief(store: Store, asked: { playerId?: PlayerId; rungId?: RungId; most: number }): Promise<BriefRound[]> {
+export async function readBrief(store: Store, asked: BriefAsked): Promise<readonly BriefRound[]> {
   const { playerId, rungId, most } = asked;
-  const key = `${playerId ?? ''} ${rungId ?? ''} ${most}`;
-  const heads = await headsInQuiet(store, key, '', () => store.ask(HEADS[indexOf(asked)], { playerId, rungId, most }));
+  const of = { playerId, rungIds: rungId && [rungId] };
+  const { rounds } = await newest(store, { key: `${playerId ?? ''} ${rungId ?? ''} ${most}`, of }, async () => ({
+    asked,
+    rounds: await readNewest(store, asked),
+  }));
+  return rounds;
+}
+
+async function readNewest(store: Store, asked: BriefAsked): Promise<BriefRound[]> {
+  const { playerId, rungId, most } = asked;
+  const heads = await store.ask(HEADS[indexOf(asked)], { playerId, rungId, most });
   const known = heads.map(({ id, updatedAt }) => {
     const before = briefs.get(id);
     return before?.changed === updatedAt.getTime() ? before : undefined;
@@ -342,5 +376,5 @@ export async function readBrief(store: Store, asked: { playerId?: PlayerId; rung
 export const gateScoreOf = once(({ card, results }: Pick<BriefRound, 'card' | 'results'>) => scoreForGate(card, results));
 
 /** The newest rounds of a player on a rung, as a verdict looks at them. */
-export const roundsOn = (store: Store, playerId: PlayerId, rungId: RungId, most: number): Promise<BriefRound[]> =>
+export const roundsOn = (store: Store, playerId: PlayerId, rungId: RungId, most: number): Promise<readonly BriefRound[]> =>
   readBrief(store, { playerId, rungId, most });

@@ -18,10 +18,9 @@ export interface Scope {
 export interface Marks {
   readonly kit: string;
   readonly ladders: string;
-  /** And of its rounds, where none was touched lately (`quiet.ts`); else empty. */
-  readonly quiet: string;
-  /** Which rounds were touched, where some were (`touched.ts`), and before which moment every change has been committed by now. */
+  /** Which rounds were touched lately (`touched.ts`), when any was before that, and before which moment every change has been committed by now. */
   readonly touched: string;
+  readonly touchedBefore: string;
   readonly settled: string;
   /** How usual each answer to harder balls is in the club, as its row has it; empty when nothing told. */
   readonly answers: string;

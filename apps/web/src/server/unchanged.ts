@@ -4,10 +4,9 @@ import { LRUCache } from 'lru-cache';
 import { frozen } from '../db/parsed.ts';
 import { ballStock, court, gameBall, ladder, machine, plan, player, rung, squad } from '../db/schema.ts';
 import type { Db } from './db.ts';
-import { QUIET_COLUMN } from './quiet.ts';
 import type { Marks } from './scope.ts';
 import type { ClubTable, SetAside, Store } from './store.ts';
-import { SETTLED_COLUMN, touchedColumn } from './touched.ts';
+import { SETTLED_COLUMN, touchedBeforeColumn, touchedColumn } from './touched.ts';
 
 /** Clubs whose kit and ladders are kept at hand; others are read anew. */
 const MOST_CLUBS = 100;
@@ -41,10 +40,10 @@ function markOf(what: Kept, clubId: SQLWrapper): SQL {
 const CLUB = sql.raw('club.id');
 /** All marks as one column, for a statement that is asked anyhow, and knows the club as `club`. @param clubId the same club’s, as a value */
 export const marksColumn = (clubId: SQLWrapper): SQL<string> =>
-  sql<string>`CONCAT_WS('|', ${markOf('kit', CLUB)}, ${markOf('ladders', CLUB)}, ${sql.raw(QUIET_COLUMN)}, ${touchedColumn(clubId)}, ${sql.raw(SETTLED_COLUMN)}, COALESCE(club.answers, ''), ${markOf('plans', clubId)})`;
+  sql<string>`CONCAT_WS('|', ${markOf('kit', CLUB)}, ${markOf('ladders', CLUB)}, ${touchedColumn(clubId)}, ${touchedBeforeColumn(clubId)}, ${SETTLED_COLUMN}, COALESCE(club.answers, ''), ${markOf('plans', clubId)})`;
 export const marksFrom = (column: string): Omit<Marks, 'checks' | 'views'> => {
-  const [kit = '', ladders = '', quiet = '', touched = '', settled = '', answers = '', plans = ''] = column.split('|');
-  return { kit, ladders, quiet, touched, settled, answers, plans };
+  const [kit = '', ladders = '', touched = '', touchedBefore = '', settled = '', answers = '', plans = ''] = column.split('|');
+  return { kit, ladders, touched, touchedBefore, settled, answers, plans };
 };
 
 const MARK = (what: Kept) =>
