@@ -203,16 +203,22 @@ const added = (before: Count | undefined, hits: number, balls: number): Count =>
 });
 
 function sidesOf(rounds: readonly LoggedRound[], hand: 'left' | 'right'): SideBySide[] {
-  const counts = new Map<string, Count>();
-  for (const round of rounds)
+  const bySport = new Map<Sport, Map<SideName, { hits: number; balls: number }>>();
+  for (const round of rounds) {
+    const counts = bySport.get(round.sport) ?? new Map<SideName, { hits: number; balls: number }>();
+    bySport.set(round.sport, counts);
     for (const [name, { hits, balls }] of COUNTS_IN[hand](round)) {
-      const key = `${round.sport} ${name}`;
-      counts.set(key, added(counts.get(key), hits, balls));
+      const sum = counts.get(name);
+      if (!sum) counts.set(name, { hits, balls });
+      else {
+        sum.hits += hits;
+        sum.balls += balls;
+      }
     }
-  const sports = [...new Set(rounds.map(({ sport }) => sport))];
-  return sports.flatMap((sport) =>
+  }
+  return [...bySport].flatMap(([sport, counts]) =>
     SIDES.flatMap(([of, first, second]): SideBySide[] => {
-      const [a, b] = [counts.get(`${sport} ${first}`), counts.get(`${sport} ${second}`)];
+      const [a, b] = [counts.get(first), counts.get(second)];
       if (!a || !b) return [];
       return [
         {
@@ -233,17 +239,36 @@ const middleOf = (values: readonly number[]): number => [...values].sort((a, b) 
 const isOn = ({ acrossM, alongM }: { acrossM: number; alongM: number }, widthM: number, depthM: number): boolean =>
   Math.abs(acrossM) <= widthM / 2 && Math.abs(alongM) <= depthM / 2;
 
-/** @param played rounds of the stroke, oldest first */
-function marksOf(played: readonly LoggedRound[], day: number): DayMarks {
-  const today = played.filter((round) => round.day === day);
-  const before = played.filter((round) => round.day < day);
-  const wind = today.map(({ card, weather = card.weather }) => Math.hypot(weather.windXMps, weather.windYMps));
-  const ball = today[0]?.card.ballId ?? null;
-  return {
-    windMps: Math.max(0, ...wind),
-    isNewCard: before.length > 0 && today.some(({ card }) => !isForLearning(card) && !before.some((each) => sameCard(each.card, card))),
-    ballId: before.length > 0 && ball !== before.at(-1)!.card.ballId ? ball : null,
-  };
+/** What was different on each day on which a stroke was played. @param played its rounds, oldest first */
+function marksOf(played: readonly LoggedRound[]): Map<number, DayMarks> {
+  const marks = new Map<number, DayMarks>();
+  // years of rounds share a few cards
+  const before = new Set<RungDocument>();
+  let last: LoggedRound | undefined;
+  for (const [day, today] of byDay(played)) {
+    const wind = today.map(({ card, weather = card.weather }) => Math.hypot(weather.windXMps, weather.windYMps));
+    const isNew = (card: RungDocument): boolean => !before.has(card) && ![...before].some((each) => sameCard(each, card));
+    const { ballId } = today[0]!.card;
+    marks.set(day, {
+      windMps: Math.max(0, ...wind),
+      isNewCard: last !== undefined && today.some(({ card }) => !isForLearning(card) && isNew(card)),
+      ballId: last && ballId !== last.card.ballId ? ballId : null,
+    });
+    for (const { card } of today) before.add(card);
+    last = today.at(-1);
+  }
+  return marks;
+}
+
+/** In the order of their days. */
+function byDay<T extends { day: number }>(all: readonly T[]): Map<number, T[]> {
+  const days = new Map<number, T[]>();
+  for (const each of all) {
+    const today = days.get(each.day);
+    if (today) today.push(each);
+    else days.set(each.day, [each]);
+  }
+  return days;
 }
 
 /** The same of the same round, so that what was learnt of it is known to be the same. */
@@ -262,9 +287,8 @@ function strokesOf(rounds: readonly LoggedRound[], level: Level, answers: readon
   return [...found.values()].map(({ sport, stroke, all }) => {
     let own = ownScatter(level, answers);
     const days: StrokeDay[] = [];
-    const played = rounds.filter(({ sport: of, card }) => of === sport && card.feeds.some((feed) => feed.stroke === stroke));
-    for (const day of new Set(all.map((each) => each.day))) {
-      const today = all.filter((each) => each.day === day);
+    const marks = marksOf(rounds.filter(({ sport: of, card }) => of === sport && card.feeds.some((feed) => feed.stroke === stroke)));
+    for (const [day, today] of byDay(all)) {
       own = own.learn(today);
       const sum = (of: 'hits' | 'balls'): number => today.reduce((total, each) => total + each[of], 0);
       const landed = today.flatMap(({ landings = [], widthM, depthM }) => landings.map((each) => isOn(each, widthM, depthM)));
@@ -273,7 +297,7 @@ function strokesOf(rounds: readonly LoggedRound[], level: Level, answers: readon
         hits: sum('hits') + landed.filter(Boolean).length,
         balls: sum('balls') + landed.length,
         scatter: own.on(),
-        marks: marksOf(played, day),
+        marks: marks.get(day)!,
       });
     }
     return { sport, stroke, distanceM: middleOf(all.map(({ distanceM }) => distanceM)), days, own, trend: trendOf(days) };
