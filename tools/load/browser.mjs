@@ -1,9 +1,15 @@
 import { existsSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 
-/** A cheap phone: so wide and high, and so many times as slow as this machine. */
+/** A cheap phone: so wide and high, and so many times as slow as the machine that is meant. */
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
-const THROTTLE = 4;
+const PHONE_TIMES = 4;
+
+/**
+ * So many times is this machine slowed down to be that phone: a task is long from 50 ms on, so that of a machine that is slow by itself, and is slowed down as
+ * often again, more tasks would count than a phone has. @param {number} slow as many times as slow as the one that is meant it is just now
+ */
+export const throttleOn = (slow) => Math.max(1, PHONE_TIMES / slow);
 /** A drag is moved so often, a frame apart. */
 const MOVES = 60;
 const FRAME_MS = 16;
@@ -15,23 +21,23 @@ export const phoneBrowser = () =>
     args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
   });
 
-/** A new phone that has never been here, slowed down. @param {import('@playwright/test').Browser} browser */
-async function aPhone(browser) {
+/** A new phone that has never been here. @param {import('@playwright/test').Browser} browser @param {number} rate so many times it is slowed down */
+async function aPhone(browser, rate) {
   const context = await browser.newContext({ ...PHONE, serviceWorkers: 'block' });
   const page = await context.newPage();
   const wire = await context.newCDPSession(page);
   await wire.send('Network.enable');
-  await wire.send('Emulation.setCPUThrottlingRate', { rate: THROTTLE });
+  await wire.send('Emulation.setCPUThrottlingRate', { rate });
   return { context, page, wire };
 }
 
 /**
  * What a page costs a cheap phone that opens it for the first time: its scripts as they are sent until all islands listen, kB; when they do, and the largest
  * paint, ms after it was asked for; and the sum of its long tasks, ms.
- * @param {import('@playwright/test').Browser} browser @param {string} url
+ * @param {import('@playwright/test').Browser} browser @param {number} rate so many times it is slowed down @param {string} url
  */
-export async function opened(browser, url) {
-  const { context, page, wire } = await aPhone(browser);
+export async function opened(browser, rate, url) {
+  const { context, page, wire } = await aPhone(browser, rate);
   try {
     /** Of each script, how much of what is sent are its headers. @type {Map<string, number>} */
     const scripts = new Map();
@@ -74,9 +80,12 @@ export async function opened(browser, url) {
   }
 }
 
-/** From a move of the machine on the bench to the frame that shows it, ms, so often; sorted. @param {import('@playwright/test').Browser} browser @param {string} url */
-export async function dragged(browser, url) {
-  const { context, page } = await aPhone(browser);
+/**
+ * From a move of the machine on the bench to the frame that shows it, ms, so often; sorted.
+ * @param {import('@playwright/test').Browser} browser @param {number} rate so many times it is slowed down @param {string} url
+ */
+export async function dragged(browser, rate, url) {
+  const { context, page } = await aPhone(browser, rate);
   try {
     await page.goto(url);
     const machine = page.getByRole('slider', { name: 'Machine' });

@@ -50,7 +50,7 @@ export const writeOf = (write) => async (amount) => {
 /** Each job is looked at in so many turns of so many requests, and the yardstick before each. */
 const TURNS = 9;
 const AMOUNT = 50;
-const YARDSTICKS = 30;
+const YARDSTICKS = 60;
 
 /** One turn of one kind. @param {number[]} pids @param {Job} job @param {number} [amount] */
 export async function costOf(pids, job, amount = AMOUNT) {

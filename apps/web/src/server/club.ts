@@ -88,7 +88,7 @@ const tunedLast = unlessChanged('kit', (store) => store.ask(TUNED));
 
 /** What a club should know this week: who was here, who stands still, which rungs are wrong, what of its kit wants a look. */
 export async function readClub(store: Store, kit: Kit, ladders: readonly LadderRow[], now: Date): Promise<ClubWeek> {
-  // by the hour: an answer that is kept while the club is quiet stands as long
+  // by the hour: what is kept stands as long
   const since = (days: number): Date => new Date(Math.floor(now.getTime() / HOUR_MS) * HOUR_MS - days * DAY_MS);
   const [fromLately, fromRuns] = [since(LATELY_DAYS), since(RUNGS_DAYS)];
   const all = async <R>(from: Date, statement: Parameters<typeof store.ask<R[]>>[0]): Promise<Since<R>> => ({
