@@ -18,7 +18,7 @@ import type { Db } from './db.ts';
 import { readKit } from './kit.ts';
 import { laddersOf } from './ladders.ts';
 import { ofClub, type Store, tooMany } from './store.ts';
-import { untilTouched } from './touched.ts';
+import { type Touched, untilTouched } from './touched.ts';
 
 /** What a round was run with; null, and set aside, when it cannot be read. */
 export const readCard = (store: Store, { id, card, startedAt }: { id: string; card: unknown; startedAt: Date }): RungDocument | null =>
@@ -326,7 +326,11 @@ interface Newest {
   asked: BriefAsked;
   rounds: readonly BriefRound[];
 }
-const newest = untilTouched<Newest>(1000, async (store, { asked, rounds }, touched) => {
+/** Of all lists together so many rounds are kept. */
+const MOST_KEPT = 30_000;
+const newest = untilTouched<Newest>(MOST_KEPT, upToDate, ({ rounds }) => rounds.length + 1);
+
+async function upToDate(store: Store, { asked, rounds }: Newest, touched: readonly Touched[]): Promise<Newest | undefined> {
   const isFull = rounds.length === asked.most;
   if (isFull && touched.some(({ hasMoved }) => hasMoved)) return undefined;
   const ids = touched.map(({ id }) => id);
@@ -339,7 +343,7 @@ const newest = untilTouched<Newest>(1000, async (store, { asked, rounds }, touch
   if (isFull && all.length < asked.most) return undefined;
   for (const [id, each] of read) briefs.set(id, each);
   return { asked, rounds: all.slice(0, asked.most) };
-});
+}
 const newestFirst = (a: BriefRound, b: BriefRound): number =>
   a.startedAt === b.startedAt ? Number(a.id < b.id) - Number(a.id > b.id) : a.startedAt < b.startedAt ? 1 : -1;
 

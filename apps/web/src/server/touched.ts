@@ -139,14 +139,15 @@ interface Asked {
 /**
  * Keeps what was read of rounds until one of them is touched: pages tell which were, so that nothing need be asked of all others. Where no page asks it is
  * read each time, and so is what cannot be read whole. Pages that ask for the same at the same time read it once.
- * @param most so many answers are kept
+ * @param most so many answers are kept, or as many as come to that by `sizeOf`
  * @param again what was kept, brought up to date with the rounds that were touched since: undefined where it has to be read anew
  */
 export function untilTouched<T extends object>(
   most: number,
   again: (store: Store, before: T, touched: readonly Touched[]) => T | undefined | Promise<T | undefined> = () => undefined,
+  sizeOf: (value: T) => number = () => 1,
 ) {
-  const known = new LRUCache<string, Known<T>>({ max: most });
+  const known = new LRUCache<string, Known<T>>({ maxSize: most, sizeCalculation: ({ value }) => sizeOf(value) });
   const reading = new Map<string, Promise<{ value: T; isWhole: boolean }>>();
   return async (store: Store, { key, besides = '', of }: Asked, read: () => Promise<T>): Promise<T> => {
     const view = viewOf(store);

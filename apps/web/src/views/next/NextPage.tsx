@@ -69,6 +69,7 @@ function Next({
   const nameOf = (id: PlayerId): string => players.find((each) => each.id === id)?.name ?? 'somebody who left';
   const describe = ({ document, ladderId }: OutingRung): string => `${ladderNames[ladderId]} · ${document.name}`;
   const likely = ({ players: of }: OutingRung): string => printShare(of.reduce((sum, { share }) => sum + share, 0) / of.length);
+  const others = unused.map((rung) => [rung.rungId as string, `${describe(rung)} (${likely(rung)})`] as const);
 
   async function keep(): Promise<void> {
     setIsKeeping(true);
@@ -180,7 +181,7 @@ function Next({
                   sport={sport}
                   ladderName={ladderNames[rung.ladderId] ?? ''}
                   nameOf={nameOf}
-                  others={unused.map((each) => [each.rungId, `${describe(each)} (${likely(each)})`] as const)}
+                  others={others}
                   isFirst={i === 0}
                   isLast={i === next.parts.length - 1}
                   onSwap={(id) => {
@@ -203,7 +204,7 @@ function Next({
                 const rung = rungs.find(({ rungId }) => rungId === id);
                 if (rung) next.add({ role: 'main', rungId: rung.rungId, rounds: 1, reason: mainReason(rung), half: mayHalve(rung) });
               }}
-              options={[['', 'choose …'], ...unused.map((rung) => [rung.rungId as string, `${describe(rung)} (${likely(rung)})`] as const)]}
+              options={[['', 'choose …'], ...others]}
             />
           )}
         </>
