@@ -163,6 +163,28 @@ test('a page that was asked earlier, and comes later, makes no other show what w
   expect(await club.ask(club.aPage())).not.toContain(false);
 });
 
+test('what was read of a node that was behind is read once more a minute later', async () => {
+  const club = aClub();
+  const keep = untilTouched<{ told: string }>(9);
+  const reads: string[] = [];
+  const told = async (finds: string) => {
+    const { told: now } = await keep(club.aPage(), { key: '', of: {} }, async () => {
+      reads.push(finds);
+      return { told: finds };
+    });
+    return now;
+  };
+  club.touch('r1', 0);
+  expect(await told('what was before')).toBe('what was before');
+  club.wait(30);
+  expect(await told('the touched one')).toBe('what was before');
+  club.wait(31);
+  expect(await told('the touched one')).toBe('the touched one');
+  club.wait(3600);
+  expect(await told('the same')).toBe('the touched one');
+  expect(reads).toHaveLength(2);
+});
+
 test('where more are touched at once than are told apart, all are read', async () => {
   const club = aClub();
   for (let n = 0; n < 100; n++) club.touch(`n${n}`, 0);

@@ -158,7 +158,9 @@ export function untilTouched<T extends object>(
     const seen = new Map(touchedAfter(view, of, settled).map(({ id, at }) => [id, at]));
     const before = known.get(name);
     const isKept = before?.besides === besides && before.settled >= view.since;
-    const news = isKept ? touchedAfter(view, of, before.settled).filter(({ id, at }) => before.seen.get(id) !== at) : [];
+    // a touch that was seen is looked at once more when it has settled: a node of the database may have been behind another, and what was read with it
+    const isNews = ({ id, at }: Touched): boolean => before?.seen.get(id) !== at || at <= settled;
+    const news = isKept ? touchedAfter(view, of, before.settled).filter(isNews) : [];
     if (isKept && news.length === 0) {
       if (settled > before.settled) known.set(name, { besides, settled, seen, value: before.value });
       return before.value;
