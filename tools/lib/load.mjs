@@ -55,12 +55,13 @@ async function loadInBrowser() {
   await ensurePrograms({ database: true, browser: true });
   await ensureModules();
   await buildAll();
-  const [{ aRig, quantile }, { dragged, opened, phoneBrowser, throttleOn }, { pageOf }, { aYardstick, slowNow }] = await Promise.all([
-    import('../soak/rig.mjs'),
-    import('../load/browser.mjs'),
-    import('../load/measure.mjs'),
-    import('../load/yardstick.mjs'),
-  ]);
+  const [{ aRig, quantile }, { dragged, opened, phoneBrowser, throttleOn }, { middleOf, pageOf }, { aYardstick, slowNow }] =
+    await Promise.all([
+      import('../soak/rig.mjs'),
+      import('../load/browser.mjs'),
+      import('../load/measure.mjs'),
+      import('../load/yardstick.mjs'),
+    ]);
   const rig = await aRig(1, 'load');
   const yardstick = await aYardstick(rig);
   const yardstickJob = pageOf(yardstick.url);
@@ -93,24 +94,15 @@ async function loadInBrowser() {
     row(['page', 'JS kB', 'usable ms', 'paint ms', 'long ms']);
     for (const [name, all] of Object.entries(each)) {
       /** @param {keyof typeof PHONE} of */
-      const middle = (of) =>
-        quantile(
-          all.map((one) => one[of]),
-          0.5,
-        );
+      const middle = (of) => middleOf(all.map((one) => one[of]));
       const keys = /** @type {(keyof typeof PHONE)[]} */ (Object.keys(PHONE));
       const isGood = keys.every((of) => middle(of) <= PHONE[of]);
       if (!isGood) short++;
       row([name, ...keys.map((of) => middle(of).toFixed(0))], isGood);
     }
     row(['wanted', ...Object.values(PHONE).map((most) => most.toFixed(0))]);
-    /** @param {'p50Ms' | 'p95Ms'} of */
-    const ofDrags = (of) =>
-      quantile(
-        drags.map((one) => one[of]),
-        0.5,
-      );
-    const [p50Ms, p95Ms] = [ofDrags('p50Ms'), ofDrags('p95Ms')];
+    const p50Ms = middleOf(drags.map((one) => one.p50Ms));
+    const p95Ms = middleOf(drags.map((one) => one.p95Ms));
     const isGood = p95Ms <= DRAG_MS;
     if (!isGood) short++;
     const figures = `p50 ${p50Ms.toFixed(0)} ms, p95 ${p95Ms.toFixed(0)} ms (wanted ${DRAG_MS})`;

@@ -62,7 +62,7 @@ export async function costOf(pids, job, amount = AMOUNT) {
 /** `yardsticks`: what it costs in requests of the yardstick. @typedef {{ cpuMs: number, yardsticks: number, p50Ms: number, kB: number, failed: number }} Cost */
 
 /** @param {number[]} values */
-const middleOf = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
+export const middleOf = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
 
 /**
  * What a request of each kind costs a server that has run for a while (its code is compiled, and compiled well, only then), ms of processor of these processes

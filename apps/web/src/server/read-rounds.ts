@@ -286,6 +286,7 @@ async function readBriefly(store: Store, ids: readonly string[]): Promise<Map<st
     const brief = { id, rungId, playerId, courtId, card, weather, source, notes, startedAt: startedAt.toISOString(), results: of.get(id)! };
     found.set(id, { changed: each.updatedAt.getTime(), round: Object.freeze(brief) });
   }
+  for (const [id, each] of found) briefs.set(id, each);
   return found;
 }
 
@@ -341,7 +342,6 @@ async function upToDate(store: Store, { asked, rounds }: Newest, touched: readon
   const all = [...now, ...rounds.filter(({ id }) => !ids.includes(id))].sort(newestFirst);
   // where one is gone another comes after the last
   if (isFull && all.length < asked.most) return undefined;
-  for (const [id, each] of read) briefs.set(id, each);
   return { asked, rounds: all.slice(0, asked.most) };
 }
 const newestFirst = (a: BriefRound, b: BriefRound): number =>
@@ -372,7 +372,6 @@ async function readNewest(store: Store, asked: BriefAsked): Promise<BriefRound[]
     store,
     heads.flatMap(({ id }, i) => (known[i] ? [] : [id])),
   );
-  for (const [id, each] of read) briefs.set(id, each);
   return heads.flatMap(({ id }, i) => known[i]?.round ?? read.get(id)?.round ?? []);
 }
 
