@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import type { SetAside, Store } from '../src/server/store.ts';
+import type { Marks, Scope } from '../src/server/scope.ts';
+import { Store } from '../src/server/store.ts';
 import { untilTouched, type Whose } from '../src/server/touched.ts';
 
 /** A club's rounds by a clock of its own, s: what is written is seen later by up to a minute, and pages see what is seen. */
@@ -63,7 +64,7 @@ function aClub() {
       touchedBefore: before.length > 0 ? momentOf(Math.max(...before)) : '',
       settled: momentOf(now - SETTLED_S),
     };
-    return { clubId, marks, setAside: [] as SetAside[] } as unknown as Store;
+    return new Store(null as never, { clubId } as Scope, { marks: marks as Marks });
   }
   const ask = (store: Store): Promise<boolean[]> =>
     Promise.all(
@@ -161,6 +162,25 @@ test('a page that was asked earlier, and comes later, makes no other show what w
   await club.ask(early);
   expect(await club.ask(late)).not.toContain(false);
   expect(await club.ask(club.aPage())).not.toContain(false);
+});
+
+test('what had to be set aside is said each time, though something else on the page had said it before', async () => {
+  const club = aClub();
+  const keep = untilTouched<{ told: string }>(9);
+  const torn = { what: 'round', id: 'r1', name: '', problem: 'torn' };
+  let reads = 0;
+  const told = (page: Store) =>
+    keep(page, { key: '', of: {} }, async (own) => {
+      reads++;
+      own.leaveOut([torn]);
+      return { told: 'the others' };
+    });
+  const first = club.aPage();
+  first.leaveOut([torn]);
+  await Promise.all([told(first), told(first)]);
+  const second = club.aPage();
+  await told(second);
+  expect([reads, first.setAside, second.setAside]).toEqual([1, [torn], [torn]]);
 });
 
 test('what was read of a node that was behind is read once more a minute later', async () => {

@@ -91,13 +91,13 @@ export async function readClub(store: Store, kit: Kit, ladders: readonly LadderR
   // by the hour: what is kept stands as long
   const since = (days: number): Date => new Date(Math.floor(now.getTime() / HOUR_MS) * HOUR_MS - days * DAY_MS);
   const [fromLately, fromRuns] = [since(LATELY_DAYS), since(RUNGS_DAYS)];
-  const all = async <R>(from: Date, statement: Parameters<typeof store.ask<R[]>>[0]): Promise<Since<R>> => ({
+  const all = async <R>(own: Store, from: Date, statement: Parameters<typeof own.ask<R[]>>[0]): Promise<Since<R>> => ({
     from,
-    rows: await store.ask(statement, { from }),
+    rows: await own.ask(statement, { from }),
   });
   const [here, { rows: rungs }, tuned] = await Promise.all([
-    lately(store, { key: fromLately.toISOString(), of: {} }, () => all(fromLately, ALL_HERE)),
-    ran(store, { key: fromRuns.toISOString(), of: {} }, () => all(fromRuns, ALL_RAN)),
+    lately(store, { key: fromLately.toISOString(), of: {} }, (own) => all(own, fromLately, ALL_HERE)),
+    ran(store, { key: fromRuns.toISOString(), of: {} }, (own) => all(own, fromRuns, ALL_RAN)),
     tunedLast(store),
   ]);
   const newestFirst = [...here.rows].sort((a, b) => Number(b.last) - Number(a.last));

@@ -30,7 +30,7 @@ const namedBy = ({ marks }: Store): string => `${marks?.kit} ${marks?.ladders}`;
 
 /** Rounds as a list shows them: neither their balls nor what they were run with are read. Newest first; archived players and ladders keep their names. */
 export const listRounds = async (store: Store, asked: RoundsAsked): Promise<readonly ListedRound[]> =>
-  (asked.word ? found : listed)(store, { key: JSON.stringify(asked), besides: namedBy(store), of: asked }, () => readList(store, asked));
+  (asked.word ? found : listed)(store, { key: JSON.stringify(asked), besides: namedBy(store), of: asked }, (own) => readList(own, asked));
 
 async function readList(store: Store, asked: RoundsAsked): Promise<ListedRound[]> {
   const where = whereOf(asked);
@@ -77,8 +77,8 @@ const heads = untilTouched<readonly Head[]>(200, (_, before, touched) => stillTh
 
 /** Which rungs were run last, and by whom: the newest rounds, without what they were run with and what became of their balls. */
 export const readHeads = (store: Store, most: number): Promise<readonly Head[]> =>
-  heads(store, { key: String(most), besides: namedBy(store), of: {} }, () =>
-    store.read((db) => rowsOf<Head>(db, HEADS, [store.clubId, most])),
+  heads(store, { key: String(most), besides: namedBy(store), of: {} }, (own) =>
+    own.read((db) => rowsOf<Head>(db, HEADS, [own.clubId, most])),
   );
 
 const ranLast = untilTouched<readonly RanLast[]>(300, async (store, before, touched) => {
@@ -88,7 +88,7 @@ const ranLast = untilTouched<readonly RanLast[]>(300, async (store, before, touc
 
 /** What these rounds were run with and what they came to, without their balls; newest first. */
 export const readRan = async (store: Store, ids: readonly string[]): Promise<readonly RanLast[]> =>
-  ids.length === 0 ? [] : ranLast(store, { key: ids.join(), besides: namedBy(store), of: { ids } }, () => readRuns(store, ids));
+  ids.length === 0 ? [] : ranLast(store, { key: ids.join(), besides: namedBy(store), of: { ids } }, (own) => readRuns(own, ids));
 
 async function readRuns(store: Store, ids: readonly string[]): Promise<RanLast[]> {
   const rows = await store.read((db, mine) =>
@@ -131,7 +131,7 @@ const COUNTED = once((db: Db) =>
 
 /** Of all rounds since then: how many, and what was hit of what counted. */
 export async function countSince(store: Store, from: Date): Promise<{ rounds: number; hits: number; balls: number }> {
-  const [row] = await counted(store, { key: from.toISOString(), of: {} }, () => store.ask(COUNTED, { from }));
+  const [row] = await counted(store, { key: from.toISOString(), of: {} }, (own) => own.ask(COUNTED, { from }));
   return { rounds: row?.rounds ?? 0, balls: row?.balls ?? 0, hits: row?.hits ?? 0 };
 }
 
@@ -147,7 +147,7 @@ const SWUNG = once((db: Db) =>
 
 /** Swings since then, of each player on each rung: balls that were let go, or never fed, are none. */
 export async function swingsSince(store: Store, from: Date): Promise<Swings[]> {
-  const rows = await swung(store, { key: from.toISOString(), of: {} }, () => store.ask(SWUNG, { from }));
+  const rows = await swung(store, { key: from.toISOString(), of: {} }, (own) => own.ask(SWUNG, { from }));
   return rows.filter(({ swings }) => swings > 0);
 }
 
@@ -168,7 +168,7 @@ const rated = untilTouched<Rate[]>(300);
 /** What each player hit in their last rounds on these rungs, who hit last first. @param last so many rounds each */
 export async function ratesOn(store: Store, rungIds: readonly string[], last: number): Promise<readonly Rate[]> {
   if (rungIds.length === 0) return [];
-  return rated(store, { key: `${last} ${rungIds.join()}`, of: { rungIds } }, () => readRates(store, rungIds, last));
+  return rated(store, { key: `${last} ${rungIds.join()}`, of: { rungIds } }, (own) => readRates(own, rungIds, last));
 }
 
 function readRates(store: Store, rungIds: readonly string[], last: number): Promise<Rate[]> {
@@ -215,4 +215,4 @@ const WITH_ROUNDS = once((db: Db) => {
 
 /** Players who have a round, by name. */
 export const playersWithRounds = (store: Store): Promise<readonly { id: string; name: string }[]> =>
-  withRounds(store, { key: '', besides: namedBy(store), of: {} }, () => store.ask(WITH_ROUNDS));
+  withRounds(store, { key: '', besides: namedBy(store), of: {} }, (own) => own.ask(WITH_ROUNDS));

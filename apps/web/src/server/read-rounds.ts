@@ -212,8 +212,8 @@ const ones = untilTouched<{
 /** The same, with whether anything of it was put right. */
 export async function readOne(store: Store, id: string): Promise<{ round: RoundRow; isCorrected: boolean } | undefined> {
   if (!anId.safeParse(id).success) return undefined;
-  const { one, results, isWhole } = await ones(store, { key: id, of: { ids: [id] } }, async () => {
-    const [[own], balls] = await Promise.all([store.ask(ONE, { id }), store.ask(BALLS_OF_ONE, { id })]);
+  const { one, results, isWhole } = await ones(store, { key: id, of: { ids: [id] } }, async (apart) => {
+    const [[own], balls] = await Promise.all([apart.ask(ONE, { id }), apart.ask(BALLS_OF_ONE, { id })]);
     return { one: own, results: balls.slice(0, MOST_BALLS).map(toResult), isWhole: balls.length <= MOST_BALLS };
   });
   if (!one) return undefined;
@@ -354,9 +354,9 @@ const newestFirst = (a: BriefRound, b: BriefRound): number =>
 export async function readBrief(store: Store, asked: BriefAsked): Promise<readonly BriefRound[]> {
   const { playerId, rungId, most } = asked;
   const of = { playerId, rungIds: rungId && [rungId] };
-  const { rounds } = await newest(store, { key: `${playerId ?? ''} ${rungId ?? ''} ${most}`, of }, async () => ({
+  const { rounds } = await newest(store, { key: `${playerId ?? ''} ${rungId ?? ''} ${most}`, of }, async (own) => ({
     asked,
-    rounds: await readNewest(store, asked),
+    rounds: await readNewest(own, asked),
   }));
   return rounds;
 }

@@ -2,7 +2,7 @@ import { type SQL, type SQLWrapper, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { frozen } from '../db/parsed.ts';
 import type { Marks } from './scope.ts';
-import type { Store } from './store.ts';
+import type { SetAside, Store } from './store.ts';
 
 /**
  * What was written so long ago has been committed by now, s: no statement takes longer than `GOODARC_QUERY_MS`, nobody waits longer than 3 s for a lock, and
@@ -125,6 +125,8 @@ interface Known<T> {
   settled: string;
   seen: ReadonlyMap<string, string>;
   value: T;
+  /** What could not be read of it. */
+  leftOut: readonly SetAside[];
 }
 
 interface Asked {
@@ -138,7 +140,7 @@ interface Asked {
 
 /**
  * Keeps what was read of rounds until one of them is touched: pages tell which were, so that nothing need be asked of all others. Where no page asks it is
- * read each time, and so is what cannot be read whole. Pages that ask for the same at the same time read it once.
+ * read each time. What had to be set aside is said each time. Pages that ask for the same at the same time read it once.
  * @param most so many answers are kept, or as many as come to that by `sizeOf`
  * @param again what was kept, brought up to date with the rounds that were touched since: undefined where it has to be read anew
  */
@@ -148,10 +150,10 @@ export function untilTouched<T extends object>(
   sizeOf: (value: T) => number = () => 1,
 ) {
   const known = new LRUCache<string, Known<T>>({ maxSize: most, sizeCalculation: ({ value }) => sizeOf(value) });
-  const reading = new Map<string, Promise<{ value: T; isWhole: boolean }>>();
-  return async (store: Store, { key, besides = '', of }: Asked, read: () => Promise<T>): Promise<T> => {
+  const reading = new Map<string, Promise<Known<T>>>();
+  return async (store: Store, { key, besides = '', of }: Asked, read: (store: Store) => Promise<T>): Promise<T> => {
     const view = viewOf(store);
-    if (!view || !store.marks) return read();
+    if (!view || !store.marks) return read(store);
     const { settled } = store.marks;
     const name = `${store.clubId} ${key}`;
     // before anything is read: what is touched meanwhile is news to the next page
@@ -162,24 +164,24 @@ export function untilTouched<T extends object>(
     const isNews = ({ id, at }: Touched): boolean => before?.seen.get(id) !== at || at <= settled;
     const news = isKept ? touchedAfter(view, of, before.settled).filter(isNews) : [];
     if (isKept && news.length === 0) {
-      if (settled > before.settled) known.set(name, { besides, settled, seen, value: before.value });
+      if (settled > before.settled) known.set(name, { ...before, settled, seen });
+      store.leaveOut(before.leftOut);
       return before.value;
     }
     const same = `${name} ${besides} ${[...seen].join(' ')}`;
-    const asked = reading.get(same);
-    if (asked) {
-      const { value, isWhole } = await asked;
-      return isWhole ? value : read();
-    }
-    const readIt = async (): Promise<{ value: T; isWhole: boolean }> => {
-      const leftOut = store.setAside.length;
-      const value = frozen((isKept ? await again(store, before.value, news) : undefined) ?? (await read()));
-      const isWhole = store.setAside.length === leftOut;
-      if (isWhole) known.set(name, { besides, settled, seen, value });
-      return { value, isWhole };
+    const readIt = async (): Promise<Known<T>> => {
+      const apart = store.apart();
+      // what is not whole cannot be brought up to date
+      const mended = isKept && before.leftOut.length === 0 ? await again(apart, before.value, news) : undefined;
+      const value = frozen(mended ?? (await read(apart)));
+      const now = { besides, settled, seen, value, leftOut: apart.setAside };
+      known.set(name, now);
+      return now;
     };
-    const own = readIt().finally(() => reading.delete(same));
-    reading.set(same, own);
-    return (await own).value;
+    const asked = reading.get(same) ?? readIt().finally(() => reading.delete(same));
+    reading.set(same, asked);
+    const { value, leftOut } = await asked;
+    store.leaveOut(leftOut);
+    return value;
   };
 }
