@@ -51,6 +51,8 @@ export const writeOf = (write) => async (amount) => {
 const TURNS = 9;
 const AMOUNT = 50;
 const YARDSTICKS = 60;
+/** So many looks at the yardstick before a job and after it are its measure: time is counted in hundredths of a second, of which one look takes few. */
+const BESIDE = 2;
 
 /** One turn of one kind. @param {number[]} pids @param {Job} job @param {number} [amount] */
 export async function costOf(pids, job, amount = AMOUNT) {
@@ -64,30 +66,44 @@ export async function costOf(pids, job, amount = AMOUNT) {
 /** @param {number[]} values */
 export const middleOf = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
 
+/** Of the middle half of several figures the mean: as safe from outliers as the middle one, and it swings less. @param {number[]} values */
+export function midMean(values) {
+  const beside = Math.floor(values.length / 4);
+  const half = [...values].sort((a, b) => a - b).slice(beside, values.length - beside);
+  return half.reduce((sum, value) => sum + value, 0) / half.length;
+}
+
 /**
  * What a request of each kind costs a server that has run for a while (its code is compiled, and compiled well, only then), ms of processor of these processes
- * together: in turns, one kind after the other, the yardstick before and after each. Of each figure the one in the middle.
+ * together: in turns, one kind after the other, the yardstick before and after each. Of each figure the mean of the middle half.
  * @param {() => number[]} pids @param {Job} yardstick @param {Record<string, Job>} jobs by name @param {number} warm requests of each before it counts
  */
 export async function costs(pids, yardstick, jobs, warm) {
   for (const job of [yardstick, ...Object.values(jobs)]) await job(warm);
-  /** @type {Map<string, Cost[]>} */
-  const turns = new Map(Object.keys(jobs).map((name) => [name, []]));
-  const measured = async () => (await costOf(pids(), yardstick, YARDSTICKS)).cpuMs;
-  for (let [turn, before] = [0, await measured()]; turn < TURNS; turn++)
+  const looks = /** @type {number[]} */ ([]);
+  const look = async () => looks.push((await costOf(pids(), yardstick, YARDSTICKS)).cpuMs);
+  for (let i = 0; i < BESIDE; i++) await look();
+  /** @type {{ name: string, next: number, now: Awaited<ReturnType<typeof costOf>> }[]} */
+  const all = [];
+  for (let turn = 0; turn < TURNS; turn++)
     for (const [name, job] of Object.entries(jobs)) {
-      const now = await costOf(pids(), job);
-      const after = await measured();
-      turns.get(name)?.push({ ...now, yardsticks: (2 * now.cpuMs) / (before + after) });
-      before = after;
+      all.push({ name, next: looks.length, now: await costOf(pids(), job) });
+      await look();
     }
-  /** @param {Cost[]} all @returns {Cost} */
-  const middle = (all) => {
-    const of = (/** @type {keyof Cost} */ what) => middleOf(all.map((one) => one[what]));
-    const failed = all.reduce((sum, one) => sum + one.failed, 0);
-    return { cpuMs: of('cpuMs'), yardsticks: of('yardsticks'), p50Ms: of('p50Ms'), kB: of('kB'), failed };
+  for (let i = 1; i < BESIDE; i++) await look();
+  /** @param {string} name @returns {[string, Cost]} */
+  const costOfAll = (name) => {
+    const turns = all
+      .filter((one) => one.name === name)
+      .map(({ next, now }) => {
+        const beside = looks.slice(next - BESIDE, next + BESIDE);
+        return { ...now, yardsticks: (now.cpuMs * beside.length) / beside.reduce((sum, ms) => sum + ms, 0) };
+      });
+    const of = (/** @type {Exclude<keyof Cost, 'failed'>} */ what) => midMean(turns.map((one) => one[what]));
+    const failed = turns.reduce((sum, one) => sum + one.failed, 0);
+    return [name, { cpuMs: of('cpuMs'), yardsticks: of('yardsticks'), p50Ms: of('p50Ms'), kB: of('kB'), failed }];
   };
-  return new Map([...turns].map(([name, all]) => [name, middle(all)]));
+  return new Map(Object.keys(jobs).map(costOfAll));
 }
 
 /** Of ten people one judges balls, a ball a second. */

@@ -19,7 +19,7 @@ const ladder: LadderRow = {
 };
 const kit = { players: [], squads: [], courts: [], balls: [], machines: [], gameBalls: [] };
 const shown = (canPlan = true) =>
-  render(<LadderPage viewer={aViewer({ canPlan })} kit={kit} ladder={ladder} rates={[]} verdicts={[]} drill={null} />);
+  render(<LadderPage viewer={aViewer({ canPlan })} kit={kit} ladder={ladder} rates={[]} verdicts={[]} thumbs={[]} drill={null} />);
 const order = () =>
   within(screen.getByRole('list', { name: 'Rungs, hardest first' }))
     .getAllByRole('heading')

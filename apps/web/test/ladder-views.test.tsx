@@ -113,6 +113,7 @@ const page = (ladder: LadderRow, rates: Parameters<typeof LadderPage>[0]['rates'
         ladder={ladder}
         rates={rates}
         verdicts={[]}
+        thumbs={[]}
         drill={LIBRARY.find((each) => each.id === ladder.origin?.drillId) ?? null}
       />,
     ),

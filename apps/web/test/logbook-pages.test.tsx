@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { nextStepOn, type OutingRung, planSchema } from '@good-arc/core';
+import { nextOuting, nextStepOn, type OutingRung, planSchema } from '@good-arc/core';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { renderToString } from 'react-dom/server';
 import { describe, expect, test, vi } from 'vitest';
@@ -289,20 +289,25 @@ describe('what next', () => {
       },
     ],
   });
+  const question = {
+    rungs: [rung(20, 0.75, 'Kind'), rung(21, 0.5, 'Half'), rung(22, 0.3, 'Hard')],
+    playerIds: [id(10)],
+    day: 20_000,
+    swingsLeft: null,
+    minutes: 20,
+  };
   const show = () =>
     render(
       <NextPage
+        {...question}
+        proposed={nextOuting(question)}
+        thumbs={[]}
         viewer={aViewer()}
         players={PLAYERS.map((each) => ({ ...each, avoid: each.id === id(10) ? 'Serves on two days running.' : '' }))}
-        playerIds={[id(10)]}
         courts={[{ id: id(1), name: 'Court 1' }]}
         courtId={id(1)}
         sport="tennis"
-        rungs={[rung(20, 0.75, 'Kind'), rung(21, 0.5, 'Half'), rung(22, 0.3, 'Hard')]}
         ladderNames={{ [id(6)]: 'Climb' }}
-        day={20_000}
-        swingsLeft={null}
-        minutes={20}
         startsAt="2026-11-26T16:00"
       />,
     );
@@ -334,6 +339,13 @@ describe('what next', () => {
     expect(screen.getByTestId('next-sums').textContent).not.toBe(before);
     await user.click(screen.getByRole('button', { name: 'Propose it anew' }));
     expect(screen.getByTestId('next-sums').textContent).toBe(before);
+    // for less time less is proposed
+    const minutes = screen.getByLabelText('Minutes');
+    await user.clear(minutes);
+    await user.type(minutes, '5{Enter}');
+    const lasts = Number.parseFloat(screen.getByTestId('next-sums').textContent ?? '');
+    expect(lasts).toBeGreaterThan(0);
+    expect(lasts).toBeLessThan(Number.parseFloat(before ?? ''));
   });
 });
 

@@ -1,7 +1,8 @@
 // @vitest-environment happy-dom
 import { compareRates, ownScatter } from '@good-arc/core';
-import { act, render, screen, waitFor } from '@testing-library/react';
+import { render, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
+import { renderToString } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
 import type { PlayerRow } from '../src/api/rows.ts';
 import { today } from '../src/ui/day.ts';
@@ -145,14 +146,31 @@ describe('a goal with a date', () => {
   });
 });
 
-test('a chart says its days and figures, and measures no label of them on the page', async () => {
-  const points = Array.from({ length: 12 }, (_, i) => ({ name: `${i + 1} Nov`, value: 2 * i }));
-  const { container } = render(<DayChart label="Swings" unit="swings a day" kind="line" points={points} />);
-  // on paper it is drawn at once
-  act(() => void window.dispatchEvent(new Event('beforeprint')));
-  const labels = [...container.querySelectorAll('svg text')].map(({ textContent }) => textContent);
-  expect(labels).toEqual(expect.arrayContaining(['1 Nov', '0', '24']));
-  expect(labels).not.toContain('2 Nov');
-  // where Recharts writes what it measures
-  expect(document.querySelector('#recharts_measurement_span')).toBeNull();
+test('a chart names its days and figures beside the picture, which shows each day where it belongs', () => {
+  const points = Array.from({ length: 12 }, (_, i) => ({ name: `${i + 1} Nov`, value: 2 * i, isMarked: i === 3 }));
+  // as the server draws it
+  document.body.innerHTML = renderToString(<DayChart label="Swings" unit="swings a day" kind="line" points={points} cap={30} />);
+  const picture = screen.getByRole('img', { name: 'Swings' });
+  const said = [...picture.querySelectorAll('span')].map(({ textContent }) => textContent);
+  expect(said).toEqual(expect.arrayContaining(['1 Nov', '0', '30']));
+  expect(said).not.toContain('2 Nov');
+  const [, , wide = 0, high = 0] = picture.querySelector('svg')!.getAttribute('viewBox')!.split(' ').map(Number);
+  const drawn = picture.querySelector('polyline')!.getAttribute('points')!.split(' ');
+  expect(drawn).toHaveLength(12);
+  // the cap has room, though nobody came near it
+  const top = Math.max(...said.map(Number).filter(Number.isFinite));
+  expect(top).toBeGreaterThanOrEqual(30);
+  for (const [i, point] of drawn.entries()) {
+    const [x, y] = point.split(',').map(Number) as [number, number];
+    expect(x / wide).toBeCloseTo((i + 0.5) / 12);
+    expect(top * (1 - y / high)).toBeCloseTo(2 * i, 1);
+  }
+});
+test('bars stand on the ground, as high as their day; a picture of nothing is no error', () => {
+  const of = (values: number[]) => {
+    const points = values.map((value, i) => ({ name: `${i + 1} Nov`, value }));
+    return render(<DayChart label={`Load ${values}`} unit="swings a day" kind="bars" points={points} />).container;
+  };
+  expect(of([40, 0, 20]).querySelector('path')!.getAttribute('d')).toBe('M1,1000h8V0h-8zM11,1000h8V1000h-8zM21,1000h8V500h-8z');
+  expect(of([0, 0]).innerHTML).not.toContain('NaN');
 });

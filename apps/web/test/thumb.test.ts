@@ -1,6 +1,6 @@
 import { SPORT_RECORDS } from '@good-arc/core';
 import { expect, test } from 'vitest';
-import { thumbOf } from '../src/ui/thumb.ts';
+import { drawnElsewhere, thumbOf } from '../src/ui/thumb.ts';
 import { rungDocument } from './support/rig.ts';
 
 const rung = rungDocument('0190f3a0-0000-7000-8000-000000000001', '0190f3a0-0000-7000-8000-000000000002');
@@ -29,4 +29,13 @@ test('balls to two places are shown from above, too, each to where it is met; wh
   const perM = both.above!.court.width / (inPlay.x2 - inPlay.x1);
   expect(both.above!.ways[1]!.x2 - both.above!.court.x).toBeCloseTo((3 - inPlay.x1) * perM, 0);
   expect(thumbOf({ ...rung, feeds: [feed!, { ...aside, on: false }] }, 'tennis').above).toBeNull();
+});
+
+test('a drawing that came along stands for its rung at its size, and for no other', () => {
+  const document = { ...rung };
+  const brought = { ...thumbOf(rung, 'tennis', 172, 60), arcs: ['1,2 3,4'] };
+  drawnElsewhere(document, 'tennis', brought);
+  expect(thumbOf(document, 'tennis', 172, 60)).toBe(brought);
+  expect(thumbOf(document, 'tennis').arcs[0]).not.toBe('1,2 3,4');
+  expect(thumbOf({ ...document }, 'tennis', 172, 60)).toEqual(thumbOf(rung, 'tennis', 172, 60));
 });

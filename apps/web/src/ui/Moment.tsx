@@ -1,4 +1,4 @@
-import { useEffect, useSyncExternalStore } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { printMoment, sayDay } from './when.ts';
 
 const SAID = { moment: printMoment, day: sayDay };
@@ -18,12 +18,16 @@ export function useOwnTime(): void {
   }, []);
 }
 
-const never = () => () => {};
+/**
+ * What the device says in place of the server, whose clock may stand elsewhere; until what the server drew is taken over, what the server said. In slices: a
+ * page of many parts is drawn anew for it, unless both say the same. @param own what counts is what it says first
+ */
+export function useOwn<Value>(servers: Value, own: () => Value): Value {
+  const [value, setValue] = useState(servers);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once
+  useEffect(() => startTransition(() => setValue(own)), []);
+  return value;
+}
 
 /** Whether the clock is the device's own: not on the server, and not while what it drew is taken over. For fields of a moment, which are not said again. */
-export const useOwnClock = (): boolean =>
-  useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
-  );
+export const useOwnClock = (): boolean => useOwn(false, () => true);

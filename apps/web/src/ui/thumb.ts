@@ -34,13 +34,20 @@ const segment = (x1: number, y1: number, x2: number, y2: number): Segment => ({
 /** What was drawn of a document: lists draw the same rungs again and again, and no document is ever changed in place. */
 const drawingsOf = once((_: RungDocument) => new Map<string, Thumb>());
 
+const sizeOf = (sport: Sport, width: number, height: number): string => `${sport} ${width}×${height}`;
+
 /** Draws a rung so small that its flights fit. */
 export function thumbOf(document: RungDocument, sport: Sport, width = 132, height = 46): Thumb {
-  const size = `${sport} ${width}×${height}`;
-  const known = drawingsOf(document);
-  const thumb = known.get(size) ?? draw(document, sport, width, height);
-  known.set(size, thumb);
+  const known = drawingsOf(document).get(sizeOf(sport, width, height));
+  if (known) return known;
+  const thumb = Object.freeze(draw(document, sport, width, height));
+  drawnElsewhere(document, sport, thumb);
   return thumb;
+}
+
+/** A drawing that came along with its rung: to take over what the server drew a phone need not fly its balls again. */
+export function drawnElsewhere(document: RungDocument, sport: Sport, thumb: Thumb): void {
+  drawingsOf(document).set(sizeOf(sport, thumb.width, thumb.height), thumb);
 }
 
 function draw(document: RungDocument, sport: Sport, width: number, height: number): Thumb {

@@ -7,6 +7,7 @@ import { ChangedSince } from '../../ui/ChangedSince.tsx';
 import { judge, judgedElsewhere, machineOf } from '../../ui/judge.ts';
 import { later } from '../../ui/later.tsx';
 import { moved } from '../../ui/moved.ts';
+import { drawnElsewhere, type Thumb } from '../../ui/thumb.ts';
 import { toast } from '../../ui/toast.ts';
 import { Units } from '../../ui/Units.tsx';
 import { useKeys } from '../../ui/useKeys.ts';
@@ -25,6 +26,8 @@ interface Props {
   rates: RecentRate[];
   /** Of each of its rungs, as the server gave them; null for one that is to be given here. */
   verdicts: readonly (Judgement | null)[];
+  /** And their drawings. */
+  thumbs: readonly Thumb[];
   /** Of the library, that it was made of. */
   drill: { id: string; name: string } | null;
 }
@@ -38,8 +41,8 @@ export default function LadderPage(props: Props) {
   );
 }
 
-function LadderView({ viewer, kit, ladder: initial, rates, verdicts, drill }: Props) {
-  useState(() => judgedByServer(kit, initial, verdicts));
+function LadderView({ viewer, kit, ladder: initial, rates, verdicts, thumbs, drill }: Props) {
+  useState(() => knownFromServer(kit, initial, verdicts, thumbs));
   const state = useLadder(initial);
   const { ladder, putRungs, undo, redo } = state;
   const { rungs, sport } = ladder;
@@ -197,11 +200,12 @@ function LadderView({ viewer, kit, ladder: initial, rates, verdicts, drill }: Pr
   );
 }
 
-/** Before anything is judged here. */
-function judgedByServer(kit: Kit, { sport, rungs }: LadderRow, verdicts: Props['verdicts']): void {
+/** Before anything is judged or drawn here. */
+function knownFromServer(kit: Kit, { sport, rungs }: LadderRow, verdicts: Props['verdicts'], thumbs: Props['thumbs']): void {
   for (const [i, { document }] of rungs.entries()) {
-    const [machine, verdict] = [machineOf(kit, document), verdicts[i]];
+    const [machine, verdict, thumb] = [machineOf(kit, document), verdicts[i], thumbs[i]];
     if (machine && verdict) judgedElsewhere(document, { sport, profile: machine.profile, gameBalls: kit.gameBalls }, verdict);
+    if (thumb) drawnElsewhere(document, sport, thumb);
   }
 }
 

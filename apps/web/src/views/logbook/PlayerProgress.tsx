@@ -2,15 +2,13 @@ import { degToRad, mostSwings, mToFt, printShare, wilsonRate } from '@good-arc/c
 import type { PlayerRow } from '../../api/rows.ts';
 import { ageOf } from '../../ui/around.ts';
 import { DAY_MS } from '../../ui/day.ts';
-import { later } from '../../ui/later.tsx';
 import { useUnits } from '../../ui/Units.tsx';
 import { sayDay } from '../../ui/when.ts';
 import { RATE_NAMES, SIDE_NAMES, STROKE_NAMES, sayMarks, saySides, TREND_WORDS } from '../../words/logbook.ts';
-import type { DayPoint } from './DayChart.tsx';
+import { DayChart, type DayPoint } from './DayChart.tsx';
 import { Goals } from './Goals.tsx';
 import type { ShownProgress, ShownStroke } from './shown.ts';
 
-const DayChart = later(async () => (await import('./DayChart.tsx')).DayChart, <p className="h-52">Drawing …</p>);
 /** The newest days that were different are named. */
 const MARKS_SAID = 4;
 

@@ -1,13 +1,14 @@
-import { mainReason, mayHalve, type OutingRung, type PlayerId, printShare, type Sport } from '@good-arc/core';
-import { useMemo, useState } from 'react';
+import { mainReason, mayHalve, type NextOuting, type OutingRung, type PlayerId, printShare, type Sport } from '@good-arc/core';
+import { useState } from 'react';
 import type { Viewer } from '../../api/rows.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ForCoaches } from '../../ui/ForCoaches.tsx';
 import { nextLink } from '../../ui/links.ts';
-import { useOwnClock } from '../../ui/Moment.tsx';
+import { useOwn } from '../../ui/Moment.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { TextField } from '../../ui/TextField.tsx';
+import { drawnElsewhere, type Thumb } from '../../ui/thumb.ts';
 import { Units } from '../../ui/Units.tsx';
 import { mayBegin } from '../../ui/when.ts';
 import { ENDS_WORDS } from '../../words/next.ts';
@@ -27,6 +28,9 @@ interface Props {
   day: number;
   swingsLeft: number | null;
   minutes: number;
+  /** For so many minutes, and the drawings of its parts. */
+  proposed: NextOuting;
+  thumbs: readonly Thumb[];
   /** By the server’s clock: `2026-11-24T16:30`. */
   startsAt: string;
 }
@@ -51,15 +55,22 @@ function Next({
   ladderNames,
   day,
   swingsLeft,
-  minutes: first,
+  minutes,
+  proposed,
+  thumbs,
   startsAt: begins,
 }: Props) {
-  const [question] = useState({ rungs, playerIds, day, swingsLeft });
-  const next = useNext(question, first);
-  const hasClock = useOwnClock();
+  const [question] = useState(() => {
+    for (const [i, thumb] of thumbs.entries()) {
+      const rung = rungs.find(({ rungId }) => rungId === proposed.parts[i]?.rungId);
+      if (rung) drawnElsewhere(rung.document, sport, thumb);
+    }
+    return { rungs, playerIds, day, swingsLeft };
+  });
+  const next = useNext(question, { minutes, proposed });
+  const soonest = useOwn(begins, () => mayBegin(new Date()));
   const [chosen, setStartsAt] = useState<string | null>(null);
-  const proposed = useMemo(() => (hasClock ? mayBegin(new Date()) : begins), [hasClock, begins]);
-  const startsAt = chosen ?? proposed;
+  const startsAt = chosen ?? soonest;
   const [isKeeping, setIsKeeping] = useState(false);
   const names = players.filter(({ id }) => playerIds.includes(id)).map(({ name }) => name);
   const go = (to: { playerIds?: PlayerId[]; courtId?: string }): void =>

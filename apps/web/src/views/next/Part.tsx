@@ -7,6 +7,8 @@ import { useUnits } from '../../ui/Units.tsx';
 import { ROLE_NAMES, sayReason } from '../../words/next.ts';
 
 const MOST_ROUNDS = 20;
+/** The drawing of its rung, px. */
+export const PART_THUMB = [172, 60] as const;
 
 /** One rung of what comes next: what it is for and why, how likely each is to hit it, how many rounds. */
 export function Part({
@@ -42,7 +44,7 @@ export function Part({
   return (
     <li className="grid gap-x-6 gap-y-2 border-b border-base-300 py-4 md:grid-cols-[6rem_11rem_minmax(0,1fr)_auto]">
       <p className="text-lg font-bold">{ROLE_NAMES[part.role]}</p>
-      <ArcThumb document={document} sport={sport} width={172} height={60} />
+      <ArcThumb document={document} sport={sport} width={PART_THUMB[0]} height={PART_THUMB[1]} />
       <div className="min-w-0">
         <h2 className="text-xl break-words">{document.name}</h2>
         <p className="text-quiet break-words">{ladderName}</p>

@@ -12,10 +12,10 @@ interface Question {
   swingsLeft: number | null;
 }
 
-/** What comes next, as it is proposed and as somebody changes it. */
-export function useNext(question: Question, firstMinutes: number) {
-  const [minutes, setMinutes] = useState(firstMinutes);
-  const proposed = useMemo((): NextOuting => nextOuting({ ...question, minutes }), [question, minutes]);
+/** What comes next, as it is proposed and as somebody changes it. @param first as it was asked for, and what was proposed for that */
+export function useNext(question: Question, first: { minutes: number; proposed: NextOuting }) {
+  const [{ minutes, proposed }, setProposed] = useState(first);
+  const setMinutes = (minutes: number): void => setProposed({ minutes, proposed: nextOuting({ ...question, minutes }) });
   /** Null while nobody changed what was proposed. */
   const [own, setOwn] = useState<OutingPart[] | null>(null);
   const parts = own ?? proposed.parts;
