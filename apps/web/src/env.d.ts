@@ -3,6 +3,8 @@
 declare namespace App {
   interface Locals {
     scope?: import('./server/scope.ts').Scope;
+    /** Whether the scope still holds is left to the endpoint. */
+    unproven?: import('./server/scope.ts').Unproven;
     /** Pages only. */
     marks?: import('./server/scope.ts').Marks | null;
     /** Of a page that was drawn: a part of it is left to its scripts. */

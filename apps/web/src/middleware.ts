@@ -9,7 +9,8 @@ import { isFromElsewhere, isOurs } from './server/origin.ts';
 import { plainPage } from './server/plainPage.ts';
 import { scriptsOfBuild, withPreloads } from './server/preload.ts';
 import { problemOf, problemResponse } from './server/problem.ts';
-import { demoVisitor, isDemo, SESSION_COOKIE, visitorOfToken } from './server/session.ts';
+import { mustBeSignedIn } from './server/scope.ts';
+import { demoVisitor, isDemo, SESSION_COOKIE, toProve, visitorOfToken } from './server/session.ts';
 import './server/sign-of-life.ts';
 
 const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
@@ -17,6 +18,10 @@ const UNSAFE = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 const OPEN = ['/api/health', '/api/alive', '/enter', '/_astro', '/favicon.svg'];
 
 const MACHINE = /^\/api\/machines\/[^/]+\/(command|beat)$/;
+
+/** Asked with every ball: the statement that puts it down finds out itself whether who asks is still signed in (`Unproven`). */
+const isProven = (request: Request, path: string): boolean =>
+  request.method === 'PUT' && /^\/api\/rounds\/[^/]+\/results\/[^/]+$/.test(path);
 
 /** Hold and stow, and the sign of life, go by who was signed in a moment ago: nobody waits for a database to stop a machine. */
 async function mustNotWait(request: Request, path: string, token: string): Promise<boolean> {
@@ -61,11 +66,25 @@ export const onRequest: MiddlewareHandler = async ({ request, url, locals, cooki
     locals.scope = known.scope;
     return next();
   }
-  try {
+  const look = async () => {
     const wanted = { withMarks: !isApi, believed: known?.scope.clubId };
     const visitor = demo ? await demoVisitor(database(), wanted) : token ? await visitorOfToken(database(), token, wanted) : null;
-    if (visitor) Object.assign(locals, visitor);
     if (token) knownTokens.remember(token, visitor?.scope ?? null);
+    return visitor;
+  };
+  const lately = token !== undefined && isProven(request, url.pathname) ? knownTokens.lately(token) : null;
+  if (token !== undefined && lately) {
+    locals.scope = lately;
+    locals.unproven = {
+      by: demo ? 'demo' : 'session',
+      values: toProve(token, lately),
+      look: async () => mustBeSignedIn((await look())?.scope),
+    };
+    return next();
+  }
+  try {
+    const visitor = await look();
+    if (visitor) Object.assign(locals, visitor);
   } catch (error) {
     // with the database gone a signed-in page can still hold a machine
     if (isApi && known && isDatabaseGone(error)) {

@@ -6,7 +6,7 @@ import { database } from './db.ts';
 import { log } from './log.ts';
 import { problemOf, problemResponse, Refusal } from './problem.ts';
 import { mustBeOwn } from './references.ts';
-import type { Scope } from './scope.ts';
+import { mustBeSignedIn, type Scope } from './scope.ts';
 import { Store } from './store.ts';
 
 export interface Call<Body> {
@@ -38,8 +38,7 @@ export function endpoint<S extends z.ZodType>(
 ): APIRoute {
   return async (context) => {
     try {
-      const { scope } = context.locals;
-      if (!scope) throw new Refusal(401, 'Please sign in first.');
+      const scope = mustBeSignedIn(context.locals.scope);
       const { id = '' } = context.params;
       if (id !== '' && !uuid.safeParse(id).success)
         throw new Refusal(400, 'Bad input', [{ pointer: '/id', detail: 'The id in the address must be a UUID.' }]);

@@ -2,6 +2,8 @@ import type { PersonId } from '@good-arc/core';
 import type { Scope } from './scope.ts';
 
 const MOST_KNOWN = 500;
+/** Who was looked up so lately may prove it with what they ask for, ms; after that they are looked up again, which also keeps their session from ending. */
+const LATELY_MS = 60_000;
 /** Who was signed in is believed for so long where a machine goes on, ms. To stop one, for ever. */
 const BELIEVED_MS = 300_000;
 
@@ -15,8 +17,17 @@ class KnownTokens {
 
   /** Who was signed in lately; null when that is too long ago. */
   believed(token: string): Scope | null {
+    return this.within(token, BELIEVED_MS);
+  }
+
+  /** Who was looked up a moment ago; null when it is longer. */
+  lately(token: string): Scope | null {
+    return this.within(token, LATELY_MS);
+  }
+
+  private within(token: string, ms: number): Scope | null {
     const known = this.known.get(token);
-    return known && performance.now() - known.atMs < BELIEVED_MS ? known.scope : null;
+    return known && performance.now() - known.atMs < ms ? known.scope : null;
   }
 
   remember(token: string, scope: Scope | null): void {

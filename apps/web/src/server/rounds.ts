@@ -12,7 +12,7 @@ import {
   scoreOf,
   type Weather,
 } from '@good-arc/core';
-import { and, asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, inArray, type SQL, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { z } from 'zod';
 import type { finishBody, ResultBody } from '../api/schemas.ts';
@@ -21,7 +21,8 @@ import { outing, result, round, rung } from '../db/schema.ts';
 import { type Db, inOneGo, isDuplicate, isUnfit, UNFIT, untilThrough } from './db.ts';
 import { forgetLive } from './live.ts';
 import { notFound } from './problem.ts';
-import type { Scope } from './scope.ts';
+import type { Scope, Unproven } from './scope.ts';
+import { STILL_IN } from './session.ts';
 import type { Store } from './store.ts';
 import { adding, sumsOf, sumUp } from './sums.ts';
 
@@ -96,9 +97,11 @@ const CARD = once((db: Db) =>
 /** Cards of rounds whose balls came lately: a card stays as it was when its round began. */
 const cards = new LRUCache<string, RungDocument>({ max: 500 });
 
+const cardKey = (store: Store, roundId: RoundId): string => `${store.clubId} ${roundId}`;
+
 /** The card of a round of the club, of a removed one, too. @throws Refusal 404; ZodError when it cannot be read */
 async function knownCard(store: Store, roundId: RoundId): Promise<RungDocument> {
-  const key = `${store.clubId} ${roundId}`;
+  const key = cardKey(store, roundId);
   const known = cards.get(key);
   if (known) return known;
   const [kept] = await store.ask(CARD, { roundId });
@@ -115,26 +118,36 @@ const newResult = (db: Db) => {
 };
 const INSERT = once((db: Db) => newResult(db).prepare());
 
-/** One at a time writes to a round, so that each sees what the other wrote; where another result of the ball stands, or the round is not there, nothing is. */
-const PUT_DOWN = once((db: Db) =>
-  inOneGo(
-    db,
-    sql`${adding(db)}; IF ROW_COUNT() = 0 OR EXISTS (SELECT 1 FROM result b WHERE b.round_id = ${sql.placeholder('roundId')} AND b.seq = ${sql.placeholder('seq')} AND b.deleted_at IS NULL) THEN ${UNFIT}; END IF; ${newResult(db).getSQL()}`,
-  ),
-);
+/**
+ * One at a time writes to a round, so that each sees what the other wrote; where another result of the ball stands, the round is not there, or who asks is not
+ * signed in any more, nothing is.
+ */
+const putDown = (stillIn: ((db: Db) => SQL) | null) =>
+  once((db: Db) =>
+    inOneGo(
+      db,
+      sql`${adding(db)}; IF ROW_COUNT() = 0 OR EXISTS (SELECT 1 FROM result b WHERE b.round_id = ${sql.placeholder('roundId')} AND b.seq = ${sql.placeholder('seq')} AND b.deleted_at IS NULL)${stillIn ? sql` OR NOT EXISTS (${stillIn(db)})` : sql``} THEN ${UNFIT}; END IF; ${newResult(db).getSQL()}`,
+    ),
+  );
+const PUT_DOWN = { proven: putDown(null), demo: putDown(STILL_IN.demo), session: putDown(STILL_IN.session) };
 
 /**
  * What became of a ball, with what it counts as by the card of its round. Sent twice it counts once. Of two results of one ball, from two devices, the one
  * that was made later stands (ids are made in the order of time) and the other is kept as its history. One that was taken back stays so. A round that was
  * deleted meanwhile keeps its balls, too.
+ * @param unproven who asks is found to be signed in still by the statement that puts it down: before anything is read, or said, of a round otherwise
  */
-export async function putResult(store: Store, roundId: RoundId, id: ResultId, body: ResultBody): Promise<void> {
+export async function putResult(store: Store, roundId: RoundId, id: ResultId, body: ResultBody, unproven?: Unproven): Promise<void> {
+  const looked = async (proof: Unproven): Promise<void> => putResult(store.of(await proof.look()), roundId, id, body);
+  if (unproven && !cards.has(cardKey(store, roundId))) return looked(unproven);
   const card = await knownCard(store, roundId);
   const values = valuesOf(card, body);
   try {
-    await untilThrough(() => store.ask(PUT_DOWN, { ...values, ...sumsOf(values), roundId, id }));
+    const asked = { ...values, ...sumsOf(values), ...unproven?.values, roundId, id };
+    await untilThrough(() => store.ask(PUT_DOWN[unproven?.by ?? 'proven'], asked));
   } catch (error) {
     if (!isUnfit(error) && !isDuplicate(error)) throw error;
+    if (unproven) return looked(unproven);
     await store.transaction(async (tx) => {
       await tx.lock(round, roundId, 'round');
       await writeResult(tx, roundId, card, id, body);

@@ -14,6 +14,18 @@ export interface Scope {
   favourites: string[];
 }
 
+/**
+ * Of somebody who was signed in a moment ago, and was not looked up since: the statement that they ask for is to find out itself whether they still are
+ * (`STILL_IN` in `session.ts`). A way to the database and back less, for what comes with every ball.
+ */
+export interface Unproven {
+  readonly by: 'demo' | 'session';
+  /** Placeholders of that statement. */
+  readonly values: Record<string, unknown>;
+  /** Looks them up after all. @returns who they are @throws Refusal 401 */
+  look(): Promise<Scope>;
+}
+
 /** Of what is read once of a club what tells whether any of its rows was added, changed, removed or brought back since. */
 export interface Marks {
   readonly kit: string;
@@ -29,6 +41,12 @@ export interface Marks {
   /** What the club has of its own to check first, and the views that the person keeps, as they are kept; null where there is nothing. */
   readonly checks: unknown;
   readonly views: unknown;
+}
+
+/** @throws Refusal 401 */
+export function mustBeSignedIn(scope: Scope | undefined): Scope {
+  if (!scope) throw new Refusal(401, 'Please sign in first.');
+  return scope;
 }
 
 type Changed = 'rounds' | 'plans' | 'kit' | 'the club';

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { type ClubId, once, type PersonId } from '@good-arc/core';
-import { and, eq, gt, isNull, sql } from 'drizzle-orm';
+import { and, eq, gt, isNull, type SQL, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { favouritesSchema } from '../api/schemas.ts';
 import { club, membership, person, session } from '../db/schema.ts';
@@ -88,6 +88,42 @@ interface Wanted {
   believed?: string | undefined;
 }
 
+/** A session that is good (placeholders `tokenHash`, `now`, `idle`), of somebody who belongs to its club. */
+const IS_GOOD = and(
+  eq(session.tokenHash, sql.placeholder('tokenHash')),
+  eq(session.oneTime, false),
+  gt(session.expiresAt, sql.placeholder('now')),
+  gt(session.seenAt, sql.placeholder('idle')),
+);
+const OF_MEMBER = and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId), isNull(membership.deletedAt));
+const goodToken = (token: string, now: Date) => ({ tokenHash: hash(token), now, idle: new Date(now.getTime() - IDLE_DAYS * DAY_MS) });
+
+/** As statements ask it besides: a row while somebody is signed in as they were a moment ago (placeholders as `toProve` names them, and `clubId`). */
+export const STILL_IN: Record<'demo' | 'session', (db: Db) => SQL> = {
+  demo: (db) =>
+    db
+      .select({ one: sql`1` })
+      .from(membership)
+      .innerJoin(person, eq(person.id, membership.personId))
+      .where(
+        and(eq(person.email, DEMO_EMAIL), eq(membership.clubId, sql.placeholder('clubId')), eq(person.id, sql.placeholder('personId'))),
+      )
+      .getSQL(),
+  session: (db) =>
+    db
+      .select({ one: sql`1` })
+      .from(session)
+      .innerJoin(membership, OF_MEMBER)
+      .where(and(IS_GOOD, eq(session.clubId, sql.placeholder('clubId')), eq(session.personId, sql.placeholder('personId'))))
+      .getSQL(),
+};
+
+/** What `STILL_IN` is to find. */
+export const toProve = (token: string, { personId }: Scope, now = new Date()): Record<string, unknown> => ({
+  ...goodToken(token, now),
+  personId,
+});
+
 const demoCoach = (withMarks: boolean) =>
   once((db: Db) =>
     keptReady(db, withMarks)
@@ -115,20 +151,10 @@ const holderOf = (withMarks: boolean) =>
     keptReady(db, withMarks)
       .select({ ...columnsOf(withMarks), seenAt: session.seenAt })
       .from(session)
-      .innerJoin(
-        membership,
-        and(eq(session.personId, membership.personId), eq(session.clubId, membership.clubId), isNull(membership.deletedAt)),
-      )
+      .innerJoin(membership, OF_MEMBER)
       .innerJoin(club, eq(club.id, membership.clubId))
       .innerJoin(person, eq(person.id, membership.personId))
-      .where(
-        and(
-          eq(session.tokenHash, sql.placeholder('tokenHash')),
-          eq(session.oneTime, false),
-          gt(session.expiresAt, sql.placeholder('now')),
-          gt(session.seenAt, sql.placeholder('idle')),
-        ),
-      )
+      .where(IS_GOOD)
       .limit(1)
       .prepare(),
   );
@@ -140,7 +166,7 @@ export async function visitorOfToken(
   token: string,
   { withMarks = false, believed = '', now = new Date() }: Wanted & { now?: Date } = {},
 ): Promise<Visitor | null> {
-  const asked = { tokenHash: hash(token), now, idle: new Date(now.getTime() - IDLE_DAYS * DAY_MS) };
+  const asked = goodToken(token, now);
   const held = withMarks
     ? await inOwnClub((clubId) => holderMarked(db).execute({ ...asked, clubId }), believed)
     : (await holderAlone(db).execute(asked))[0];

@@ -63,6 +63,11 @@ export class Store {
     this.marks = marks;
   }
 
+  /** The rows of whoever this is. */
+  of(scope: Scope): Store {
+    return new Store(this.db, scope, { isWithin: this.isWithin });
+  }
+
   /** The same rows, for work whose leavings are told apart. */
   apart(): Store {
     return new Store(this.db, this.scope, { isWithin: this.isWithin, marks: this.marks });

@@ -10,7 +10,7 @@ import * as results from '../../src/pages/api/rounds/[id]/results/[resultId].ts'
 import * as rungs from '../../src/pages/api/rungs/[id]/index.ts';
 import { type Db, database } from '../../src/server/db.ts';
 import { migrateTo } from '../../src/server/migrate.ts';
-import type { Scope } from '../../src/server/scope.ts';
+import type { Scope, Unproven } from '../../src/server/scope.ts';
 import { visitorOfToken } from '../../src/server/session.ts';
 import { Store } from '../../src/server/store.ts';
 
@@ -61,8 +61,10 @@ export async function call(
     body,
     raw,
     seen,
+    unproven,
   }: {
     scope: Scope | undefined;
+    unproven?: Unproven | undefined;
     params?: Record<string, string>;
     body?: unknown;
     raw?: string /** Version the page knows. */;
@@ -74,7 +76,7 @@ export async function call(
     headers: { 'content-type': 'application/json', ...(seen !== undefined && { 'if-match': `"${seen}"` }) },
     body: raw ?? JSON.stringify(body ?? {}),
   });
-  const response = await route({ request, params, locals: { scope }, url: new URL(request.url) } as never);
+  const response = await route({ request, params, locals: { scope, unproven }, url: new URL(request.url) } as never);
   const text = await (response as Response).text();
   const isJson = (response as Response).headers.get('content-type')?.includes('json');
   return { status: (response as Response).status, body: text && isJson ? JSON.parse(text) : {} };

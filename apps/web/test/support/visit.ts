@@ -15,7 +15,7 @@ export async function visit(
     headers?: Record<string, string>;
     cookie?: string;
     body?: unknown;
-    answer?: (locals: App.Locals) => Response;
+    answer?: (locals: App.Locals) => Response | Promise<Response>;
   } = {},
 ) {
   const url = new URL(`http://127.0.0.1:4321${path}`);

@@ -12,7 +12,9 @@ const idOf = (text: string | undefined): ResultId => {
 };
 
 /** Records what became of one ball; sent twice it counts once. */
-export const PUT = endpoint(resultBody, ({ body, id, store, context }) => putResult(store, id, idOf(context.params.resultId), body));
+export const PUT = endpoint(resultBody, ({ body, id, store, context: { params, locals } }) =>
+  putResult(store, id, idOf(params.resultId), body, locals.unproven),
+);
 
 /** Takes a result back. Taking it back twice is no error: a phone with a poor line may repeat itself. */
 export const DELETE = endpoint(null, ({ id, store, context }) => removeResult(store, id, idOf(context.params.resultId)));
