@@ -21,11 +21,13 @@ const PIECES = {
     core: /^(catalog\/(balls|contact|court|game-ball|sport|surface|surfaces|types)|catalog\/sports\/(?!.*drills).*|dial\/curve-shape|drill\/kinds|flight\/(air|laws)|people\/day-cap|progress\/(gate|outcome|players))\.ts$/,
     app: /^(ui\/(around|links|moved|place|whenMeant)|words\/level)\.ts$|^ui\/Select\.tsx$/,
   },
-  /** Where rungs and rounds are looked at: small drawings, rates, what is said of them. */
+  /** Where rungs and rounds are looked at: rates, what is said of them. */
   drawing: {
     core: /^aim\/reason-text\.ts$/,
-    app: /^ui\/(history|targetBox|thumb|useWidth)\.ts$|^ui\/(ArcThumb|ComfortMark|ForCoaches|RateBar|SourceMark|TextField)\.tsx$/,
+    app: /^ui\/(history|targetBox|useWidth)\.ts$|^ui\/(ComfortMark|ForCoaches|RateBar|SourceMark|TextField)\.tsx$/,
   },
+  /** Rungs, drawn small: not on court. */
+  thumbs: { app: /^ui\/(thumb\.ts|ArcThumb\.tsx)$/ },
   /** Where balls are flown, and what they came to. */
   flight: {
     core: /^(random|bench\/throw|catalog\/(levels|record)|drill\/(goal|lines|order|score|target|timing)|flight\/(bounce|fly|last-step|pair|spin-drag|stepper)|ladder\/spoiled|machine\/spin|progress\/next)\.ts$/,

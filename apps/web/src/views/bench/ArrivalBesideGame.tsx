@@ -59,7 +59,7 @@ export function ArrivalBesideGame({ arrangement }: { arrangement: Arrangement })
     pair(arrival.leg > 0 ? 'Spin after the bounce' : 'Spin', (a) => a.topspinRpm, spin, 'none'),
   ];
   return (
-    <div>
+    <div className="when-seen">
       <div className="text-sm text-quiet">
         coral is this feed
         {game && (

@@ -24,7 +24,11 @@ export function Settings({ bench }: { bench: BenchState }) {
   const flightS = solution?.flightTimeS ?? ('flightTimeS' in hold ? hold.flightTimeS : null);
   return (
     <>
-      <div className="mt-4 grid grid-cols-3 gap-px border border-base-content bg-base-content" role="group" aria-label="Machine settings">
+      <div
+        className="when-seen mt-4 grid grid-cols-3 gap-px border border-base-content bg-base-content"
+        role="group"
+        aria-label="Machine settings"
+      >
         <Cell held={held('elevationDeg')}>
           <QuantityField
             label="Elevation"

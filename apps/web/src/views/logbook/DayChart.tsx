@@ -64,7 +64,7 @@ export function DayChart({
         {unit}
       </p>
       <div
-        className="grid grid-cols-[2.5rem_minmax(0,1fr)] grid-rows-[minmax(0,1fr)_1.75rem] pt-2 pr-3 text-sm"
+        className="grid grid-cols-[2.5rem_minmax(0,1fr)] grid-rows-[minmax(0,1fr)_1.75rem] pt-3 pr-3 text-sm"
         style={{ height }}
         aria-hidden="true"
       >
