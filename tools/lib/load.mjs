@@ -55,25 +55,20 @@ async function loadInBrowser() {
   await ensurePrograms({ database: true, browser: true });
   await ensureModules();
   await buildAll();
-  const [{ aRig, quantile }, { dragged, opened, phoneBrowser, throttleOn }, { middleOf, pageOf }, { aYardstick, slowNow }] =
-    await Promise.all([
-      import('../soak/rig.mjs'),
-      import('../load/browser.mjs'),
-      import('../load/measure.mjs'),
-      import('../load/yardstick.mjs'),
-    ]);
+  const [{ aRig, quantile }, { dragged, opened, phoneBrowser, slowNow, throttleOn }, { middleOf }] = await Promise.all([
+    import('../soak/rig.mjs'),
+    import('../load/browser.mjs'),
+    import('../load/measure.mjs'),
+  ]);
   const rig = await aRig(1, 'load');
-  const yardstick = await aYardstick(rig);
-  const yardstickJob = pageOf(yardstick.url);
   const browser = await phoneBrowser();
   try {
     let short = 0;
-    await yardstickJob(WARM);
     /** @type {number[]} */
     const slows = [];
     // before each page anew: this machine may be half as fast for a few seconds
     const rateNow = async () => {
-      const slow = await slowNow([yardstick.pid, rig.mariadb.child.pid], yardstickJob);
+      const slow = await slowNow(browser);
       slows.push(slow);
       return throttleOn(slow);
     };
@@ -113,7 +108,6 @@ async function loadInBrowser() {
     if (short > 0) process.exitCode = 1;
   } finally {
     await browser.close();
-    await yardstick.end();
     await rig.end();
   }
 }

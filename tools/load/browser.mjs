@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { chromium } from '@playwright/test';
+import { middleOf } from './measure.mjs';
 
 /** A cheap phone: so wide and high, and so many times as slow as the machine that is meant. */
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -10,6 +11,56 @@ const PHONE_TIMES = 4;
  * often again, more tasks would count than a phone has. @param {number} slow as many times as slow as the one that is meant it is just now
  */
 export const throttleOn = (slow) => Math.max(1, PHONE_TIMES / slow);
+
+/** What a page of ours makes a browser do, at once: elements with text, their style and layout, documents read and sorted, figures. Never to be changed. */
+const YARDSTICK = {
+  html: '<!doctype html><style>p{margin:4px;font:16px sans-serif}.a .b{display:flex}b+b{color:teal}div:nth-child(3n)>p{padding:2px}</style><div id=at></div>',
+  run: () => {
+    const from = performance.now();
+    const at = /** @type {HTMLElement} */ (document.getElementById('at'));
+    for (let i = 0; i < 40; i++) {
+      const box = document.createElement('div');
+      box.className = 'a';
+      for (let j = 0; j < 12; j++) {
+        const line = document.createElement('p');
+        line.className = 'b';
+        const bold = document.createElement('b');
+        bold.textContent = String(i);
+        line.append(`ball ${i * j}`, bold);
+        box.append(line);
+      }
+      at.append(box);
+    }
+    let sum = at.clientHeight;
+    const rows = Array.from({ length: 3000 }, (_, i) => ({ id: i, name: `round ${i}`, at: [i % 7, i % 11, Math.sin(i)] }));
+    /** @type {typeof rows} */
+    const again = JSON.parse(JSON.stringify(rows));
+    const byName = new Map(again.map((row) => [row.name, { ...row, next: row.at.map((x) => x * 2) }]));
+    const sorted = [...byName.values()].sort((a, b) => (a.at[2] ?? 0) - (b.at[2] ?? 0));
+    for (const { next } of sorted) sum += next[1] ?? 0;
+    for (let i = 0; i < 400_000; i++) sum += Math.sqrt(i % 97) * 0.5;
+    return { ms: performance.now() - from, sum };
+  },
+};
+/**
+ * What it takes the browser of the machine that is meant, ms: here it took so much for each time that this machine was as slow as that one by the server's
+ * yardstick (the middle of forty, one after the other by turns; it swung by a fifth).
+ */
+const YARDSTICK_MEANT_MS = 57;
+const YARDSTICK_TIMES = 3;
+
+/** How many times as slow as the machine that is meant this one's browser is just now. @param {import('@playwright/test').Browser} browser */
+export async function slowNow(browser) {
+  const took = [];
+  for (let i = 0; i < YARDSTICK_TIMES; i++) {
+    const page = await browser.newPage();
+    await page.setContent(YARDSTICK.html);
+    took.push((await page.evaluate(YARDSTICK.run)).ms);
+    await page.close();
+  }
+  return middleOf(took) / YARDSTICK_MEANT_MS;
+}
+
 /** A drag is moved so often, a frame apart. */
 const MOVES = 60;
 const FRAME_MS = 16;

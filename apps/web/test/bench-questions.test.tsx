@@ -2,13 +2,13 @@
 import { firstSetup, SPORT_RECORDS, type Sport } from '@good-arc/core';
 import { render, within } from '@testing-library/react';
 import { beforeEach, expect, test } from 'vitest';
-import type { Kit, MachineRow } from '../src/api/rows.ts';
+import type { GameBallRow, Kit, MachineRow } from '../src/api/rows.ts';
 import Bench from '../src/views/bench/Bench.tsx';
 import { aPage } from './support/page.ts';
 import { profileOf } from './support/rig.ts';
 import { aViewer } from './support/viewer.ts';
 
-function benchOf(sport: Sport, kind: string) {
+function benchOf(sport: Sport, kind: string, gameBalls: GameBallRow[] = []) {
   const { user } = aPage(() => undefined);
   const profile = profileOf(kind);
   const machine: MachineRow = { version: 1, id: 'm1', name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
@@ -24,8 +24,9 @@ function benchOf(sport: Sport, kind: string) {
     marksM: [],
     notes: '',
   };
-  const kit: Kit = { players: [], squads: [], courts: [court], balls: [], machines: [machine], gameBalls: [] };
-  const initial = { a: firstSetup(court, machine, 'Building', 0), b: null, at: 'a' as const };
+  const kit: Kit = { players: [], squads: [], courts: [court], balls: [], machines: [machine], gameBalls };
+  const a = { ...firstSetup(court, machine, 'Building', 0), ...(gameBalls[0] && { gameBallId: gameBalls[0].id }) };
+  const initial = { a, b: null, at: 'a' as const };
   const { container } = render(<Bench viewer={aViewer()} kit={kit} ladders={[]} initial={initial} edited={null} />);
   return { user, here: within(container) };
 }
@@ -42,6 +43,21 @@ const QUESTIONS = [
 // the address keeps what the bench before it showed
 beforeEach(() => window.history.replaceState(null, '', '/bench'));
 
+test('beside the picture stands what arrives, compared with an own game ball where that was chosen, and what the machine is set to', async () => {
+  const loop = {
+    kind: 'shaped',
+    sport: 'tennis',
+    level: 'Building',
+    from: { y: 11.5, z: 1 },
+    topspinRpm: 1800,
+    landsPastM: 8,
+    clearsByM: 2,
+  } as const;
+  const { here } = benchOf('tennis', 'Two-wheel portable', [{ version: 1, id: 'g1', name: 'Orla’s loop', notes: '', document: loop }]);
+  const beside = within(await here.findByRole('complementary', { name: 'Choices and arrival' }));
+  expect(beside.getByText(/dashed is the game ball: Orla’s loop, Building/)).toBeTruthy();
+  expect(beside.getByRole('group', { name: 'Machine settings' })).toBeTruthy();
+});
 test('every question to a feed has its tab, which comes after the arc and opens', async () => {
   const { user, here } = benchOf('tennis', 'Two-wheel portable');
   const tabs = await here.findByRole('tablist', { name: 'Questions to this feed' });

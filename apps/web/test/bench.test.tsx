@@ -91,6 +91,7 @@ function benchOf(sport: Sport, over: Partial<Setup> = {}, second?: Partial<Setup
     change: nothing,
     put: nothing,
     close: nothing,
+    isDrawn: true,
     undo: nothing,
     redo: nothing,
     canUndo: false,
@@ -352,10 +353,9 @@ describe('the whole bench', () => {
     const a = { ...firstSetup(court, machines[0]!, 'Building', 900), ...over };
     return words(<Bench viewer={viewer} kit={kit} ladders={[]} initial={{ a, b, at: b ? 'b' : 'a' }} edited={null} />);
   };
-  test('an own game ball is on the list, first, and can be what the feed is compared with', () => {
+  test('an own game ball is on the list, first', () => {
     const text = at({ gameBallId: 'g1' });
     expect(text.indexOf('Orla’s loop, Building (own)')).toBeLessThan(text.indexOf('Rally drive, Starting'));
-    expect(text).toContain('dashed is the game ball: Orla’s loop, Building');
   });
   test('two set-ups open with the one that was in hand', () => {
     const a = firstSetup(court, machines[0]!, 'Building', 900);

@@ -1,24 +1,19 @@
-import { conditionsOf, gameBallById, hazardsOfSetup, isToFielders, planOf } from '@good-arc/core';
+import { gameBallById, hazardsOfSetup, planOf } from '@good-arc/core';
 import { useState } from 'react';
 import type { Kit, Viewer } from '../../api/rows.ts';
 import { isHandFed } from '../../ui/around.ts';
-import { HazardList, ManualFirst } from '../../ui/HazardList.tsx';
 import { later } from '../../ui/later.tsx';
-import { Notice } from '../../ui/Notice.tsx';
 import { describeSpot } from '../../ui/place.ts';
 import { toast } from '../../ui/toast.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { ArcSlider } from './ArcSlider.tsx';
-import { ArrivalBesideGame } from './ArrivalBesideGame.tsx';
-import { BodyPicture } from './Body.tsx';
+import { Beside } from './Beside.tsx';
 import { Choices } from './Choices.tsx';
-import { DialLine } from './DialLine.tsx';
-import { FieldingFigures, PitchOrField } from './Fielding.tsx';
+import { PitchOrField } from './Fielding.tsx';
 import { Head } from './Head.tsx';
 import { Impossible } from './Impossible.tsx';
 import { Ruler } from './Ruler.tsx';
 import type { EditedRung, LadderChoice } from './SaveRung.tsx';
-import { Settings } from './Settings.tsx';
 import { type Pair, useBench } from './useBench.ts';
 
 // its form
@@ -27,7 +22,6 @@ const SaveRung = later(loadSaveRung);
 // what stands under the arc comes after it
 const Panels = later(async () => (await import('./Panels.tsx')).Panels, <p className="min-h-56 text-quiet">Opening …</p>);
 const PlateWindow = later(async () => (await import('./PlateWindow.tsx')).PlateWindow, <p className="min-h-80 text-quiet">Opening …</p>);
-const PitchMovement = later(async () => (await import('./PitchMovement.tsx')).PitchMovement);
 
 interface Props {
   viewer: Viewer;
@@ -54,8 +48,6 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
   const [ladders, setLadders] = useState(initialLadders);
   const { widestBallM } = machine.profile;
   const hazards = hazardsOfSetup(setup, arrangement, { widestBallM, indoors: bench.court.indoor, handFed: isHandFed(machine.profile) });
-  const ball = conditionsOf(setup).ball;
-  const fielding = isToFielders(setup.sport, setup.target);
 
   return (
     <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_25.5rem]">
@@ -108,36 +100,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
         </div>
       </section>
 
-      <aside className="border-base-content px-3 pt-4 pb-10 md:px-6 lg:border-l" aria-label="Choices and arrival">
-        {fielding ? (
-          <>
-            <h2 className="text-xl">What the fielders get</h2>
-            <FieldingFigures bench={bench} />
-          </>
-        ) : (
-          <>
-            <h2 className="text-xl">Arrival beside game</h2>
-            <BodyPicture now={bench.now} onMeet={bench.meetAt} onDone={bench.close} />
-            <ArrivalBesideGame arrangement={arrangement} />
-            {setup.target.kind === 'plane' && arrangement.thrown && (
-              <PitchMovement setup={setup} launch={arrangement.thrown.launch} game={arrangement.game} />
-            )}
-          </>
-        )}
-        {ball.confidence === 'low' && (
-          <Notice tone="warning" className="mt-2 text-sm">
-            The flight of this ball is known roughly only ({ball.sources.find(({ assumption }) => assumption)?.source}): take the figures as
-            a starting point.
-          </Notice>
-        )}
-        <Settings bench={bench} />
-        <DialLine bench={bench} />
-        <div className="mt-5">
-          {hazards.length === 0 && <p>Nothing stands out in this set-up.</p>}
-          <HazardList hazards={hazards} />
-          <ManualFirst />
-        </div>
-      </aside>
+      {bench.isDrawn && <Beside bench={bench} hazards={hazards} />}
 
       {saving && (
         <SaveRung

@@ -22,6 +22,7 @@ import type { Kit, MachineRow, Viewer } from '../../api/rows.ts';
 import { askedBesides } from '../../device/drawn.ts';
 import { ownBall } from '../../ui/gameBalls.ts';
 import { useHistory } from '../../ui/history.ts';
+import { useOwn } from '../../ui/Moment.tsx';
 import { machineFor } from '../../ui/machineFor.ts';
 import { toast } from '../../ui/toast.ts';
 import { useKeys } from '../../ui/useKeys.ts';
@@ -71,16 +72,25 @@ export interface Worked {
   field: FieldedBall | null;
 }
 
-/** A set-up on its machine beside its game ball, with its spread and, for fielders, its roll. */
-export function workedOut(setup: Setup, machine: MachineRow, game: GameBall | null = gameBallById(setup.gameBallId) ?? null): Worked {
+const bookBall = ({ gameBallId }: Setup): GameBall | null => gameBallById(gameBallId) ?? null;
+
+/** A set-up on its machine beside its game ball and, for fielders, its roll; its spread not yet. */
+function arrangedOn(setup: Setup, machine: MachineRow, game: GameBall | null): Worked {
   const arrangement = arrange(setup, machine.profile, game);
-  const question = spreadQuestion(setup, arrangement, machine);
   const field =
     isToFielders(setup.sport, setup.target) && arrangement.thrown
       ? fieldBall(conditionsOf(setup), setup, arrangement.thrown.launch, setup.level)
       : null;
-  return { setup, machine, arrangement, spread: question && linearSpread(question), field };
+  return { setup, machine, arrangement, spread: null, field };
 }
+
+function withSpread(worked: Worked): Worked {
+  const question = spreadQuestion(worked.setup, worked.arrangement, worked.machine);
+  return { ...worked, spread: question && linearSpread(question) };
+}
+
+/** All of a set-up on its machine. */
+export const workedOut = (setup: Setup, machine: MachineRow): Worked => withSpread(arrangedOn(setup, machine, bookBall(setup)));
 
 /** Everything the bench knows and can do: the set-ups, their flights, undo, and the address that reopens them. */
 export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdited: EditedRung | null) {
@@ -88,6 +98,7 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
   const pair = history.now;
   const [edited, setEdited] = useState(initiallyEdited);
   const [ownRows, setOwnRows] = useState(kit.gameBalls);
+  const isDrawn = useOwn(false, () => true);
   const setup = (pair.at === 'b' && pair.b) || pair.a;
   const machineOf = (id: string): MachineRow => kit.machines.find((each) => each.id === id) ?? kit.machines[0]!;
   const court = kit.courts.find(({ id }) => id === setup.courtId) ?? kit.courts[0]!;
@@ -95,12 +106,15 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
 
   const work = (one: Setup): Worked => {
     const own = ownRows.find(({ id }) => id === one.gameBallId);
-    return workedOut(one, machineOf(one.machineId), own ? ownBall(own) : (gameBallById(one.gameBallId) ?? null));
+    return arrangedOn(one, machineOf(one.machineId), own ? ownBall(own) : bookBall(one));
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: machines of the kit do not change on this page
-  const a = useMemo(() => work(pair.a), [pair.a, ownRows]);
+  const arrangedA = useMemo(() => work(pair.a), [pair.a, ownRows]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: as above
-  const b = useMemo(() => pair.b && work(pair.b), [pair.b, ownRows]);
+  const arrangedB = useMemo(() => pair.b && work(pair.b), [pair.b, ownRows]);
+  // first the arc: in one go with it a phone would stand still for longer than it takes to be seen
+  const a = useMemo(() => (isDrawn ? withSpread(arrangedA) : arrangedA), [arrangedA, isDrawn]);
+  const b = useMemo(() => (isDrawn && arrangedB ? withSpread(arrangedB) : arrangedB), [arrangedB, isDrawn]);
   const now: Worked = (pair.at === 'b' && b) || a;
   const other: Worked | null = pair.at === 'b' ? a : b;
 
@@ -185,6 +199,8 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
     change,
     put,
     close: history.close,
+    /** Its first picture is there: what stands beside that, or under it on a phone, may be. */
+    isDrawn,
     undo,
     redo,
     canUndo: history.canUndo,
