@@ -18,7 +18,7 @@ import { aroundOf } from '../../ui/around.ts';
 import { Button } from '../../ui/Button.tsx';
 import { DemandBar } from '../../ui/DemandBar.tsx';
 import { dialWords } from '../../ui/dialWords.ts';
-import { FeedShape } from '../../ui/FeedShape.tsx';
+import { FeedStrip } from '../../ui/FeedShape.tsx';
 import { machineOf } from '../../ui/judge.ts';
 import { later } from '../../ui/later.tsx';
 import { RungWarnings } from '../../ui/RungWarnings.tsx';
@@ -124,12 +124,7 @@ export function RungLine(props: Props) {
           <ChevronDown size={22} aria-hidden className={open ? 'rotate-180' : ''} />
         </Button>
         <div className="col-start-2 md:col-start-auto print:col-start-auto">
-          <div className="flex flex-wrap gap-0.5" aria-hidden="true">
-            {strip.map((feed, i) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: a ball is its place in the strip
-              <FeedShape key={i} index={feed} />
-            ))}
-          </div>
+          <FeedStrip feeds={strip} />
           <p className="text-sm">
             {document.rounds} × {document.ballsPerRound} balls, every {printTime(document.intervalS, 1)}
           </p>
