@@ -96,12 +96,14 @@ const islands = () => {
     ...own,
     hooks: {
       ...own.hooks,
-      'astro:config:setup': (/** @type {Parameters<NonNullable<typeof setUp>>[0]} */ options) =>
-        setUp?.({
+      'astro:config:setup': (/** @type {Parameters<NonNullable<typeof setUp>>[0]} */ options) => {
+        options.injectScript('before-hydration', `import ${JSON.stringify(file('before.ts'))};`);
+        return setUp?.({
           ...options,
           addRenderer: (/** @type {import('astro').AstroRenderer} */ renderer) =>
             options.addRenderer({ ...renderer, clientEntrypoint: file('client.ts'), serverEntrypoint: file('server.ts') }),
-        }),
+        });
+      },
     },
   };
 };

@@ -59,7 +59,8 @@ const PLACES = [
 export function pieceOf(id) {
   // helpers that the bundler writes itself
   if (id.includes('commonjsHelpers')) return 'react';
-  if (id.includes('vite/preload-helper')) return 'page';
+  // by itself: what is fetched before all else needs nothing but this (islands/before.ts)
+  if (id.includes('vite/preload-helper')) return 'fetching';
   for (const [place, at] of PLACES) {
     // of what stands in a library's own folder for libraries the pages know nothing
     const [, path] = id.split(at);

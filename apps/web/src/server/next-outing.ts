@@ -4,7 +4,10 @@ import {
   isIn,
   LEVELS,
   type Level,
+  type NextOuting,
+  type NextOutingQuestion,
   needsName,
+  nextOuting,
   nextStepOn,
   type OutingRung,
   OWN_FROM_BALLS,
@@ -19,6 +22,7 @@ import {
   targetFrom,
   wholly,
 } from '@good-arc/core';
+import { LRUCache } from 'lru-cache';
 import type { CourtRow, HalfTarget, Kit, LadderRow, RungRow } from '../api/rows.ts';
 import { dayOf } from '../ui/day.ts';
 import { judge } from '../ui/judge.ts';
@@ -126,6 +130,27 @@ export function outingRungs(kit: Kit, ladders: readonly LadderRow[], comers: rea
         return [{ rungId, ladderId, document, isWeaker: isWeaker(document, sport, comers), players }];
       }),
     );
+}
+
+const isSame = (a: OutingRung, b: OutingRung | undefined): boolean =>
+  a.rungId === b?.rungId &&
+  a.document === b.document &&
+  a.isWeaker === b.isWeaker &&
+  a.players.length === b.players.length &&
+  a.players.every((player, i) => player === b.players[i]);
+
+/** What was proposed lately, each by who asked for what: as long as rungs and chances are the same documents, it is the same. */
+const proposals = new LRUCache<string, { rungs: readonly OutingRung[]; proposed: NextOuting }>({ max: 500 });
+
+/** As `nextOuting`, which takes as long as the rest of its page: worked out once for what somebody comes to. */
+export function proposedFor(question: NextOutingQuestion): NextOuting {
+  const { rungs, playerIds, minutes, day, swingsLeft } = question;
+  const key = `${rungs[0]?.rungId} ${playerIds} ${minutes} ${day} ${swingsLeft}`;
+  const known = proposals.get(key);
+  if (known?.rungs.length === rungs.length && rungs.every((rung, i) => isSame(rung, known.rungs[i]))) return known.proposed;
+  const proposed = Object.freeze(nextOuting(question));
+  proposals.set(key, { rungs, proposed });
+  return proposed;
 }
 
 /** The court these players were on last; else the first of the club. */

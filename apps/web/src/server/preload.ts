@@ -25,7 +25,7 @@ export function closures(manifest: Manifest): Map<string, string[]> {
  * @param known by `closures` @param more goes into the head behind them
  */
 export function withPreloads(html: string, known: ReadonlyMap<string, readonly string[]>, more = ''): string {
-  const asked = [...html.matchAll(/(?:component|renderer)-url="([^"]+)"/g)].map(([, address]) => address!);
+  const asked = [...html.matchAll(/(?:component|renderer|before-hydration)-url="([^"]+)"/g)].map(([, address]) => address!);
   const files = new Set(asked.flatMap((address) => known.get(address) ?? []));
   const links = [...files].map((address) => `<link rel="modulepreload" href="${address}">`).join('');
   return html.replace('</head>', () => `${links}${more}</head>`);
