@@ -5,7 +5,9 @@ for (const island of document.querySelectorAll('astro-island'))
     const href = island.getAttribute(kind);
     if (href) document.head.append(Object.assign(document.createElement('link'), { rel: 'modulepreload', href }));
   }
+// a page that the server draws whole has islands in its head only, which know of no sport
+const ofView = document.querySelector('main astro-island') ? [import('../ui/place.ts')] : [];
 // one that cannot be had is missed, and said, where it is needed
-await Promise.allSettled([import('react-dom/client'), import('../ui/Button.tsx'), import('../ui/place.ts')]);
+await Promise.allSettled([import('react-dom/client'), import('../ui/Button.tsx'), ...ofView]);
 
 export {};

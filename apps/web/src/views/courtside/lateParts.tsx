@@ -13,12 +13,28 @@ export const HalfTarget = later(async () => (await import('./beforehand.ts')).Ha
 export const LandingTaps = later(async () => (await import('./inRound.ts')).LandingTaps, waiting);
 export const MachinePart = later(async () => (await import('./beforehand.ts')).MachinePart);
 export const NextBalls = later(async () => (await import('./inRound.ts')).NextBalls, waiting);
+export const SecretSpeeds = later(async () => (await import('./beforehand.ts')).SecretSpeeds);
+export const SignalFields = later(async () => (await import('./beforehand.ts')).SignalFields);
 export const TimingTaps = later(async () => (await import('./inRound.ts')).TimingTaps, waiting);
 
 /** Has all of them at hand, so that a round needs no network. @throws when there is none */
 export async function readyForRound(): Promise<void> {
-  const parts = [ByHand, ByNumber, FirstBall, Finished, ForToday, HalfTarget, LandingTaps, MachinePart, NextBalls, TimingTaps];
-  await Promise.all(parts.map((part) => part.ready()));
+  await Promise.all(
+    [
+      ByHand,
+      ByNumber,
+      FirstBall,
+      Finished,
+      ForToday,
+      HalfTarget,
+      LandingTaps,
+      MachinePart,
+      NextBalls,
+      SecretSpeeds,
+      SignalFields,
+      TimingTaps,
+    ].map((part) => part.ready()),
+  );
 }
 
 /** A page stands before it fetches what nobody sees yet, ms. */
