@@ -138,9 +138,9 @@ export async function opened(browser, rate, url) {
 export async function dragged(browser, rate, url) {
   const { context, page } = await aPhone(browser, rate);
   try {
-    await page.goto(url);
+    // nobody takes hold of what has not come to rest yet
+    await page.goto(url, { waitUntil: 'networkidle' });
     const machine = page.getByRole('slider', { name: 'Machine' });
-    await machine.waitFor();
     await page.evaluate(() => {
       const took = /** @type {number[]} */ ([]);
       Object.assign(globalThis, { took });

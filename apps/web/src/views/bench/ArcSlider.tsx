@@ -68,7 +68,8 @@ export function ArcSlider({
             const blocked = arc.blocked ?? before.blocked;
             return (
               <rect
-                key={arc.elevationDeg}
+                // biome-ignore lint/suspicious/noArrayIndexKey: the next flattest, whichever that is
+                key={i}
                 x={`${at(before.elevationDeg)}%`}
                 width={`${at(arc.elevationDeg) - at(before.elevationDeg) + 0.1}%`}
                 height="22"

@@ -39,9 +39,10 @@ export function Profile({
           strokeDasharray="10 6"
         />
       )}
-      {family.map((arc) => (
+      {family.map((arc, i) => (
         <polyline
-          key={arc.elevationDeg}
+          // biome-ignore lint/suspicious/noArrayIndexKey: the next flattest, whichever that is: a drag moves them all
+          key={i}
           points={points(arc.path, side)}
           fill="none"
           stroke={arc.blocked ? 'var(--color-error)' : 'currentColor'}
