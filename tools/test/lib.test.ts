@@ -7,6 +7,7 @@ import { originFrom } from '../lib/app.mjs';
 import { alive, commandOf, endById, freePort, start, stop } from '../lib/children.mjs';
 import { startDatabase } from '../lib/mariadb.mjs';
 import { readPlaywright, readVitest } from '../lib/test.mjs';
+import { midMean } from '../load/measure.mjs';
 
 const cleanUp: (() => unknown)[] = [];
 afterEach(async () => {
@@ -18,6 +19,14 @@ const folder = (): string => {
   cleanUp.push(() => rmSync(made, { recursive: true, force: true }));
   return made;
 };
+
+describe('figures of a trial', () => {
+  test('the mean of the middle half is moved by no outlier', () => {
+    expect(midMean([3, 1, 2, 100, 4])).toBe(3);
+    expect(midMean([1, 2, 3, 4, 5, 6, 7, 8, 9])).toBe(midMean([-50, -40, 3, 4, 5, 6, 7, 80, 90]));
+    expect(midMean([7])).toBe(7);
+  });
+});
 
 describe('children', () => {
   test('a free port is kept, a taken one is replaced by a free one', async () => {

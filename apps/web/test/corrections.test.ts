@@ -1,4 +1,4 @@
-import { readSheet, scoreRound } from '@good-arc/core';
+import { nextOuting, readSheet, scoreRound } from '@good-arc/core';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import * as kit from '../src/pages/api/kit/[kind]/[id]/index.ts';
@@ -12,7 +12,7 @@ import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { ratesOn } from '../src/server/list-rounds.ts';
-import { outingRungs, usualCourt } from '../src/server/next-outing.ts';
+import { outingRungs, proposedFor, usualCourt } from '../src/server/next-outing.ts';
 import { readOne, readRound, readRounds } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import type { Store } from '../src/server/store.ts';
@@ -268,6 +268,14 @@ test('the rungs of what comes next: of the court that was asked for, with the ch
   const court = usualCourt(kept, comers)!;
   const rungs = outingRungs(kept, await readLadders(store), comers, court, new Date());
   expect(rungs).toMatchObject([{ rungId: ids.rung, players: [{ playerId: ids.player, lastDay: expect.any(Number) }] }]);
+  // what follows from them is worked out once, and anew for other minutes or when one of them came to something else
+  const question = { rungs, playerIds: [ids.player as never], minutes: 45, day: 20_000, swingsLeft: null };
+  const proposed = proposedFor(question);
+  expect(proposed).toEqual(nextOuting(question));
+  expect(proposedFor({ ...question, rungs: outingRungs(kept, await readLadders(store), comers, court, new Date()) })).toBe(proposed);
+  expect(proposedFor({ ...question, minutes: 10 })).toEqual(nextOuting({ ...question, minutes: 10 }));
+  const surely = rungs.map((rung) => ({ ...rung, players: rung.players.map((each) => ({ ...each, share: 0.97 })) }));
+  expect(proposedFor({ ...question, rungs: surely })).toEqual(nextOuting({ ...question, rungs: surely }));
   expect(outingRungs(kept, await readLadders(store), comers, { ...court, id: uuidv7() }, new Date())).toEqual([]);
   // a beginner is not led to a rung above them that they have never run
   const beginner = comers.map((each) => ({ ...each, rounds: [], player: { ...each.player, level: 'Starting' as const } }));

@@ -5,6 +5,7 @@ import { membership, person, result, round, session } from '../src/db/schema.ts'
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
 import type { Db } from '../src/server/db.ts';
+import { Refusal } from '../src/server/problem.ts';
 import type { Scope } from '../src/server/scope.ts';
 import { DEMO_EMAIL, makeToken } from '../src/server/session.ts';
 import { call, emptyDatabase, makeClub, oneRung, roundBody } from './support/rig.ts';
@@ -94,6 +95,15 @@ test.each(Object.keys(ENDS))('of somebody %s no ball is taken, though they were 
   expect((await put(await aRound(scope))).status).toBe(401);
   expect((await put(uuidv7())).status).toBe(401);
   expect(await kept()).toEqual([2, 2]);
+});
+
+test('an endpoint that does not prove who asks has them looked up', async () => {
+  const look = vi.fn(async () => scope);
+  const asked = { scope, unproven: { by: 'session', values: {}, look } as const, params: { id: made, resultId: uuidv7() } };
+  expect((await call(results.DELETE, asked)).status).toBe(204);
+  expect(look).toHaveBeenCalledTimes(1);
+  look.mockRejectedValueOnce(new Refusal(401, 'Please sign in first.'));
+  expect((await call(results.DELETE, asked)).status).toBe(401);
 });
 
 test('a round of another club is not there, known as it may be to this server', async () => {

@@ -6,7 +6,7 @@ import { database } from './db.ts';
 import { log } from './log.ts';
 import { problemOf, problemResponse, Refusal } from './problem.ts';
 import { mustBeOwn } from './references.ts';
-import { mustBeSignedIn, type Scope } from './scope.ts';
+import { mustBeSignedIn, type Scope, type Unproven } from './scope.ts';
 import { Store } from './store.ts';
 
 export interface Call<Body> {
@@ -18,6 +18,8 @@ export interface Call<Body> {
   /** Version of the row that the page saw, by `If-Match` (RFC 9110, 13.1.1); null without one. */
   seen: number | null;
   context: APIContext;
+  /** Only where the endpoint says that it proves by itself who asks. */
+  unproven: Unproven | undefined;
 }
 
 const uuid = z.uuid();
@@ -28,17 +30,18 @@ export const json = (value: unknown, status = 200): Response =>
 /**
  * A thin endpoint: checks the id in the path, the body against its schema and the ids in it against the club, calls, answers.
  * Every failure is a problem document; a body that does not fit changes nothing.
- * @param schema null for an endpoint without a body @param longestBody bytes
+ * @param schema null for an endpoint without a body @param longestBody bytes @param proves what it writes finds out who asks (`Unproven`); else they are looked up
  * @param run its value is the answer; undefined answers 204
  */
 export function endpoint<S extends z.ZodType>(
   schema: S | null,
   run: (call: Call<z.output<S>>) => Promise<unknown>,
-  { longestBody }: { longestBody?: number } = {},
+  { longestBody, proves = false }: { longestBody?: number; proves?: boolean } = {},
 ): APIRoute {
   return async (context) => {
     try {
-      const scope = mustBeSignedIn(context.locals.scope);
+      const { unproven } = context.locals;
+      const scope = unproven && !proves ? await unproven.look() : mustBeSignedIn(context.locals.scope);
       const { id = '' } = context.params;
       if (id !== '' && !uuid.safeParse(id).success)
         throw new Refusal(400, 'Bad input', [{ pointer: '/id', detail: 'The id in the address must be a UUID.' }]);
@@ -46,7 +49,7 @@ export function endpoint<S extends z.ZodType>(
       const store = new Store(database(), scope);
       await mustBeOwn(store, body);
       const seen = seenOf(context.request.headers.get('if-match'));
-      const answer = await run({ body: body as z.output<S>, id, scope, store, seen, context });
+      const answer = await run({ body: body as z.output<S>, id, scope, store, seen, context, unproven: proves ? unproven : undefined });
       if (answer instanceof Response) return answer;
       return answer === undefined ? new Response(null, { status: 204 }) : json(answer);
     } catch (error) {

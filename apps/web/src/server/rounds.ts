@@ -135,7 +135,8 @@ const PUT_DOWN = { proven: putDown(null), demo: putDown(STILL_IN.demo), session:
  * What became of a ball, with what it counts as by the card of its round. Sent twice it counts once. Of two results of one ball, from two devices, the one
  * that was made later stands (ids are made in the order of time) and the other is kept as its history. One that was taken back stays so. A round that was
  * deleted meanwhile keeps its balls, too.
- * @param unproven who asks is found to be signed in still by the statement that puts it down: before anything is read, or said, of a round otherwise
+ * @param unproven the statement that puts it down finds out whether who asks is signed in still; of a round that this server knows nothing of yet they are
+ * looked up first, so that nothing is said of it to anybody else
  */
 export async function putResult(store: Store, roundId: RoundId, id: ResultId, body: ResultBody, unproven?: Unproven): Promise<void> {
   const looked = async (proof: Unproven): Promise<void> => putResult(store.of(await proof.look()), roundId, id, body);

@@ -12,8 +12,10 @@ const idOf = (text: string | undefined): ResultId => {
 };
 
 /** Records what became of one ball; sent twice it counts once. */
-export const PUT = endpoint(resultBody, ({ body, id, store, context: { params, locals } }) =>
-  putResult(store, id, idOf(params.resultId), body, locals.unproven),
+export const PUT = endpoint(
+  resultBody,
+  ({ body, id, store, context, unproven }) => putResult(store, id, idOf(context.params.resultId), body, unproven),
+  { proves: true },
 );
 
 /** Takes a result back. Taking it back twice is no error: a phone with a poor line may repeat itself. */
