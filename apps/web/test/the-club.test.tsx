@@ -39,7 +39,7 @@ describe('the club in Kit', () => {
     await user.click(screen.getByRole('button', { name: 'Save' }));
     const link = (await screen.findByLabelText('Link')) as HTMLInputElement;
     expect(link.value).toBe(`${location.origin}/enter?token=a-token`);
-    expect(screen.getByRole('dialog').textContent).toContain('signed in as Tam Orrel');
+    expect((await screen.findByRole('dialog')).textContent).toContain('signed in as Tam Orrel');
     expect(asked.map(({ method, path, body }) => [method, path.replace(/[0-9a-f-]{36}/, 'ID'), body])).toEqual([
       ['PUT', 'people/ID', { name: 'Tam Orrel', role: 'helper' }],
       ['POST', 'people/ID/link', {}],
@@ -91,6 +91,6 @@ describe('the club in Kit', () => {
     expect(screen.queryByRole('button', { name: 'Add a person' })).toBeNull();
     await user.click(screen.getByRole('button', { name: 'Sign in on another device' }));
     await screen.findByLabelText('Link');
-    expect(screen.getByRole('dialog').textContent).not.toContain('signed in as');
+    expect((await screen.findByRole('dialog')).textContent).not.toContain('signed in as');
   });
 });
