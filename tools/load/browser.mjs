@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { chromium } from '@playwright/test';
+import { sleep } from '../soak/rig.mjs';
 import { middleOf } from './measure.mjs';
 
 /** A cheap phone: so wide and high, and so many times as slow as the machine that is meant. */
@@ -48,15 +49,19 @@ const YARDSTICK = {
  */
 const YARDSTICK_MEANT_MS = 49;
 const YARDSTICK_TIMES = 3;
+/** A page that is closed takes the processors for a while, ms. */
+const REST_MS = 500;
 
 /** How many times as slow as the machine that is meant this one's browser is just now. @param {import('@playwright/test').Browser} browser */
 export async function slowNow(browser) {
   const took = [];
+  await sleep(REST_MS);
   for (let i = 0; i < YARDSTICK_TIMES; i++) {
     const page = await browser.newPage();
     await page.setContent(YARDSTICK.html);
     took.push((await page.evaluate(YARDSTICK.run)).ms);
     await page.close();
+    await sleep(REST_MS);
   }
   return middleOf(took) / YARDSTICK_MEANT_MS;
 }
