@@ -5,9 +5,11 @@ for (const island of document.querySelectorAll('astro-island'))
     const href = island.getAttribute(kind);
     if (href) document.head.append(Object.assign(document.createElement('link'), { rel: 'modulepreload', href }));
   }
+const main = document.querySelector('main');
 // a page that the server draws whole has islands in its head only, which know of no sport
-const ofView = document.querySelector('main astro-island') ? [import('../ui/place.ts')] : [];
+const ofView = main?.querySelector('astro-island') ? [import('../ui/place.ts')] : [];
+const ofFlight = main?.hasAttribute('data-flies') ? [import('../ui/outcomeLook.ts'), import('../ui/gameBalls.ts')] : [];
 // one that cannot be had is missed, and said, where it is needed
-await Promise.allSettled([import('react-dom/client'), import('../ui/Button.tsx'), ...ofView]);
+await Promise.allSettled([import('react-dom/client'), import('../ui/Button.tsx'), ...ofView, ...ofFlight]);
 
 export {};
