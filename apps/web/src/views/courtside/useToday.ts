@@ -45,7 +45,11 @@ export function useToday(rung: RungDocument, { sport, machine, ceilingM }: Where
   }
 
   const venue = useMemo(() => venueOf(rung, { sport, machine, ceilingM }, weather), [rung, sport, ceilingM, machine, weather]);
-  const solved = useMemo((): ForToday => forToday(rung, venue), [rung, venue]);
+  const solved = useMemo(
+    // in the air that it was made for there is nothing to turn
+    (): ForToday => (weather === rung.weather ? { rung, changes: [], lost: [] } : forToday(rung, venue)),
+    [rung, venue, weather],
+  );
 
   return {
     weather,
