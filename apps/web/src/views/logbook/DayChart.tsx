@@ -13,7 +13,7 @@ export interface DayPoint {
 /** Figures on the axis, about so many. */
 const FIGURES = 4;
 /** Days that are named under a narrow picture and under a wide one, at most. */
-const NAMED = { narrow: 4, wide: 9 };
+const NAMED = { narrow: 4, wide: 7 };
 /** The picture: each day so wide, all of it so high, in units of its own; and how wide a bar is. */
 const DAY = 10;
 const HIGH = 1000;
@@ -143,7 +143,7 @@ export function DayChart({
             isNarrow(i) || isWide(i) ? (
               <span
                 key={across(i)}
-                className={`absolute top-1 -translate-x-1/2 whitespace-nowrap ${isNarrow(i) ? (isWide(i) ? '' : '@2xl:hidden') : 'hidden @2xl:block'}`}
+                className={`absolute top-1 -translate-x-1/2 whitespace-nowrap ${isNarrow(i) ? (isWide(i) ? '' : '@md:hidden') : 'hidden @md:block'}`}
                 style={{ left: `${Math.round((1000 * across(i)) / wide) / 10}%` }}
               >
                 {name}
