@@ -58,9 +58,7 @@ export function createExports(manifest: SSRManifest) {
         gather(request);
         const response = await rendered(request);
         const isPage = response.headers.get('content-type')?.startsWith('text/html');
-        const body = isPage
-          ? new TextEncoder().encode(whole(request, await response.text()))
-          : new Uint8Array(await response.arrayBuffer());
+        const body = isPage ? whole(request, await response.text()) : new Uint8Array(await response.arrayBuffer());
         // its length is another now
         response.headers.delete('content-length');
         return { status: response.status, headers: [...response.headers], body };

@@ -7,6 +7,7 @@ import { carrierInHead, carrierOf, handed, opened, sent, sentToScripts, textOf }
 import islands from '../src/islands/server.ts';
 
 const page = () => ({ result: {} });
+const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
 const Greeting = ({ name, size }: { name: string; size: number | null }) => (
   <p>
     {name} {size ?? 'none'}
@@ -91,18 +92,20 @@ describe('islands', () => {
     gather(request);
     const here = { result: { request } };
     const draw = async (name: string) => (await islands.renderToStaticMarkup.call(here, Other, sent({ name }))).html;
-    const [first, second] = [await draw('$& of <b>'), await draw('<!--island 0-->')];
+    const [first, second] = [await draw('$& of <b> “ø”'), await draw('<!--island 0-->')];
     expect(first).not.toContain('of');
     expect(atLast(request, (html) => html.replace('</head>', '<link></head>'))).toBe(true);
-    const page = whole(request, `<head></head>${second}<hr>${first}`);
-    expect(page).toBe('<head><link></head><h2>&lt;!--island 0--&gt;</h2><hr><h2>$&amp; of &lt;b&gt;</h2>');
+    const page = whole(request, `<head></head>${second}<hr title="–">${first}`);
+    expect(text(page)).toBe('<head><link></head><h2>&lt;!--island 0--&gt;</h2><hr title="–"><h2>$&amp; of &lt;b&gt; “ø”</h2>');
+    // it may be given away
+    expect(page.buffer.byteLength).toBe(page.length);
   });
   test('where nobody gathers one, it is whole as Astro draws it', async () => {
     const request = {};
     const here = { result: { request } };
-    expect((await islands.renderToStaticMarkup.call(here, Other, sent({ name: 'Fenn' }))).html).toBe('<h2>Fenn</h2>');
+    expect((await islands.renderToStaticMarkup.call(here, Other, sent({ name: 'Fenn – ø' }))).html).toBe('<h2>Fenn – ø</h2>');
     expect(atLast(request, String)).toBe(false);
-    expect(whole(request, '<p></p>')).toBe('<p></p>');
+    expect(text(whole(request, '<p>–</p>'))).toBe('<p>–</p>');
   });
   test('what cannot be drawn is an error, not half a page', async () => {
     await expect(islands.renderToStaticMarkup.call(page(), Broken, {})).rejects.toThrow('no such ball');

@@ -9,12 +9,12 @@ type Island = FunctionComponent<object>;
 /** How many islands of a page are drawn: ids of its parts differ by it. */
 const drawn = new WeakMap<object, number>();
 
-/** Of drawings that were made lately and of the props they were made from, characters: a club's pages at one moment are half a million. */
+/** Of drawings that were made lately (bytes) and of the props they were made from (characters): a club's pages at one moment are half a million. */
 const MOST_KEPT = 16_000_000;
-const kept = new LRUCache<string, { island: Island; minute: number; html: string }>({
+const kept = new LRUCache<string, { island: Island; minute: number; drawing: Uint8Array }>({
   max: 2000,
   maxSize: MOST_KEPT,
-  sizeCalculation: ({ html }, key) => key.length + html.length,
+  sizeCalculation: ({ drawing }, key) => key.length + drawing.length,
 });
 
 /**
@@ -45,10 +45,10 @@ export default {
     const key = `${page?.hydrate ?? ''} ${attrs.prefix} ${text}`;
     const minute = Math.floor(Date.now() / 60_000);
     const last = kept.get(key);
-    if (last?.island === island && last.minute === minute) return { attrs, html: drawnApart(this.result.request, last.html) };
-    const html = draw();
-    kept.set(key, { island, minute, html });
-    return { attrs, html: drawnApart(this.result.request, html) };
+    if (last?.island === island && last.minute === minute) return { attrs, html: drawnApart(this.result.request, last.drawing) };
+    const drawing = new TextEncoder().encode(draw());
+    kept.set(key, { island, minute, drawing });
+    return { attrs, html: drawnApart(this.result.request, drawing) };
   },
   supportsAstroStaticSlot: true,
 };
