@@ -1,5 +1,4 @@
 import {
-  type Arrangement,
   diamondOf,
   fieldingSetup,
   firstSetup,
@@ -31,7 +30,7 @@ import { FamilyPanel } from '../src/views/bench/panels/FamilyPanel.tsx';
 import { PacePanel } from '../src/views/bench/panels/PacePanel.tsx';
 import { TrimPanel } from '../src/views/bench/panels/TrimPanel.tsx';
 import { Settings } from '../src/views/bench/Settings.tsx';
-import { type BenchState, workedOut } from '../src/views/bench/useBench.ts';
+import { type BenchState, type Worked, workedOut } from '../src/views/bench/useBench.ts';
 import { profileOf } from './support/rig.ts';
 import { textOf } from './support/text.ts';
 
@@ -162,15 +161,20 @@ describe('the settings', () => {
 });
 
 describe('the arc slider', () => {
-  const slider = (arrangement: Arrangement): string =>
-    words(<ArcSlider arrangement={arrangement} onElevation={() => {}} onDone={() => {}} />);
+  const slider = ({ arrangement, family }: Pick<Worked, 'arrangement' | 'family'>): string =>
+    words(<ArcSlider arrangement={arrangement} family={family} onElevation={() => {}} onDone={() => {}} />);
   test('runs from slow and high to fast and flat, with each blocked stretch and its reason', () => {
-    const text = slider(benchOf('tennis').now.arrangement);
+    const text = slider(benchOf('tennis').now);
     expect(text).toMatch(/slow and high .*mph · 72° .*fast and flat/);
     expect(text).toMatch(/72°: This needs a higher elevation than the machine can set\./);
   });
+  test('until its arcs are worked out it says nothing of them', () => {
+    const { now } = benchOf('tennis');
+    expect([slider({ ...now, family: null }), slider({ ...now, family: [] })]).toEqual(['', 'No arc of any kind reaches this spot.']);
+    expect(words(<FamilyPanel bench={{ ...benchOf('tennis'), now: { ...now, family: null } }} />)).toBe('Working them out …');
+  });
   test('a low ceiling is one of the reasons', () => {
-    expect(slider(benchOf('tennis', { ceilingM: 3 }).now.arrangement)).toContain('This arc would touch the ceiling.');
+    expect(slider(benchOf('tennis', { ceilingM: 3 }).now)).toContain('This arc would touch the ceiling.');
   });
 });
 
@@ -264,9 +268,9 @@ test('every arc: a row each, blocked ones with the reason and without a button',
   const rows = html(<FamilyPanel bench={bench} />)
     .split('<tr')
     .slice(2);
-  expect(rows).toHaveLength(bench.now.arrangement.family.length);
+  expect(rows).toHaveLength(bench.now.family!.length);
   const blocked = rows.filter((row) => /too steep|too fast|net/.test(row) && !row.includes('<button'));
-  expect(blocked).toHaveLength(bench.now.arrangement.family.filter((arc) => arc.blocked).length);
+  expect(blocked).toHaveLength(bench.now.family!.filter((arc) => arc.blocked).length);
 });
 
 describe('baseball', () => {

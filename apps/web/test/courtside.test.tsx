@@ -273,7 +273,7 @@ describe('a machine that is worked by hand', () => {
   test('a verdict that the page brought stands for whom it was given, and for nobody else', () => {
     const kind = judgeRung(document, { sport: 'tennis', machine: profile, gameBall: () => undefined });
     const asks = (level: Level): boolean => {
-      const { unmount } = render(<Courtside {...props({ ...hardBall(), verdict: { judgement: kind, level } })} />);
+      const { unmount } = render(<Courtside {...props({ ...hardBall(), verdict: { judgement: kind, level, around: {}, inSight: [] } })} />);
       const isAsked = screen.queryByRole('button', { name: 'It is meant' }) !== null;
       unmount();
       return isAsked;

@@ -136,7 +136,7 @@ describe('the figures as text', () => {
   const setup = firstSetup({ id: 'c1', sport: 'tennis', surfaceId: 'tennis-clay' }, { id: 'm1', profile }, 'Competing', 900);
   const arrangement = arrange(setup, profile);
   const machine: MachineRow = { version: 1, id: 'm1', name: 'Bramble', profile, dials: [], today: null, linkAddress: '', notes: '' };
-  const worked: Worked = { setup, machine, arrangement, spread: null, field: null };
+  const worked: Worked = { setup, machine, arrangement, family: null, spread: null, field: null };
   const units = {
     system: 'imperial',
     length: feet,

@@ -8,6 +8,7 @@ import {
   conditionsOf,
   contactBand,
   FIT_FIGURES,
+  familyOf,
   firstSetup,
   fitOf,
   flightsOf,
@@ -110,7 +111,7 @@ describe('what the bench shows is what the core computes', () => {
   });
   test('the family keeps the spot: every arc of it comes down there, blocked ones with their reason', () => {
     const setup = tennis();
-    const { family } = arrange(setup, bramble);
+    const family = familyOf(setup, bramble, arrange(setup, bramble).stroke);
     expect(family.some(({ blocked }) => blocked === 'elevation-too-high')).toBe(true);
     expect(family.some(({ blocked }) => blocked === null)).toBe(true);
     for (const { speedMps, elevationDeg, bearingDeg } of family) {

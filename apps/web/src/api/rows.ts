@@ -1,10 +1,12 @@
 import type {
+  Around,
   BallId,
   Bats,
   CourtId,
   Dial,
   DrillId,
   FeedId,
+  Hazard,
   Judgement,
   LadderDocument,
   LadderId,
@@ -148,10 +150,12 @@ export interface StrokeScatter {
   scatter: ScatterNow;
   balls: number;
 }
-/** A verdict on a rung that a page brings along, for players of whom the lowest level is this. */
+/** A verdict on a rung that a page brings along, for players of whom the lowest level is this, and what has to be minded with this around it. */
 export interface BroughtVerdict {
   judgement: Judgement;
   level?: Level | undefined;
+  around: Around;
+  inSight: Hazard[];
 }
 /** Swings of a player on a rung in one day. */
 export interface Swings {

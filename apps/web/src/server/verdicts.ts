@@ -1,4 +1,5 @@
 import { type Judgement, once } from '@good-arc/core';
+import type { BroughtVerdict } from '../api/rows.ts';
 import { frozen } from '../db/parsed.ts';
 
 /** Whether JSON carries it as it is: it knows no number that is not finite. */
@@ -7,3 +8,14 @@ const isCarried = (value: unknown): boolean =>
 
 /** A verdict as a page brings it along, so that a phone need not judge what it draws first; null for one that the phone must give itself. */
 export const verdictToSend = once((judgement: Judgement): Judgement | null => (isCarried(judgement) ? frozen(judgement) : null));
+
+/** As `verdictToSend`, with what has to be minded; null where the phone must find either itself. */
+export function broughtVerdict({
+  judged,
+  level,
+  around,
+  inSight,
+}: Omit<BroughtVerdict, 'judgement'> & { judged: Judgement }): BroughtVerdict | null {
+  const judgement = verdictToSend(judged);
+  return judgement && isCarried(inSight) ? { judgement, level, around, inSight } : null;
+}

@@ -44,14 +44,13 @@ export interface BenchComfort {
   height: ContactVerdict | null;
 }
 
-/** Everything the bench shows for one set-up. */
+/** Everything the bench shows for one set-up, but the other arcs of its family (`familyOf`). */
 export interface Arrangement {
   solution: Solution | null;
   spin: Spin;
   blocked: Blocked[];
   reason: { code: ReasonCode; nearest: Nearest | null } | null;
   thrown: Thrown | null;
-  family: FamilyMember[];
   game: (Thrown & { ball: GameBall }) | null;
   stroke: Stroke;
   /** Null when nothing arrives, and for a ball that fielders have the time to read. */
@@ -65,7 +64,7 @@ const STEEPEST_DEG = 72;
 
 /**
  * Solves a set-up on a machine, flies it, and sets it beside its game ball.
- * All of it costs a few milliseconds, so that it can follow a drag.
+ * With its family it costs a few milliseconds, so that it can follow a drag.
  */
 export function arrange(setup: Setup, machine: Thrower, gameBall: GameBall | null = gameBallById(setup.gameBallId) ?? null): Arrangement {
   const conditions = conditionsOf(setup);
@@ -74,24 +73,36 @@ export function arrange(setup: Setup, machine: Thrower, gameBall: GameBall | nul
   const solution = answer.solutions.find(({ arc }) => arc === setup.arc) ?? answer.solutions[0] ?? null;
   const thrown = solution ? throwBall(conditions, { ...setup.from, ...answer.spin, ...launchOf(solution) }, setup.player.y) : null;
   const stroke = strokeOf(setup, thrown);
-  const asked = questionFor(machine, question, setup);
-  const family = arcFamily(asked, FAMILY, STEEPEST_DEG).map((arc): FamilyMember => {
-    const launch = { ...setup.from, ...spinAt(asked, arc.speedMps), ...launchOf(arc) };
-    const { flight, arrival } = throwBall(conditions, launch, setup.player.y, 0.05);
-    return { ...arc, path: flight.path, arrival, comfort: arrival ? comfortOf(easeOf(setup, stroke, arrival.timeS, gameBall)) : null };
-  });
   return {
     solution,
     spin: answer.spin,
     blocked: answer.blocked,
     reason: answer.reason,
     thrown,
-    family,
     stroke,
     game: gameBall ? gameOf(setup, conditions, gameBall) : null,
     comfort: thrown && comfort(setup, stroke, thrown, gameBall),
     lowOverNet: solution?.netClearanceM != null && solution.netClearanceM < LEVEL_NEEDS[setup.level].netClearanceM,
   };
+}
+
+/**
+ * Every arc from where the machine stands to the spot of a set-up, `FAMILY` of them: what each clears, and how it arrives.
+ * @param stroke of the set-up's own arc @returns from the flattest to the steepest, blocked ones marked
+ */
+export function familyOf(
+  setup: Setup,
+  machine: Thrower,
+  stroke: Stroke,
+  gameBall: GameBall | null = gameBallById(setup.gameBallId) ?? null,
+): FamilyMember[] {
+  const conditions = conditionsOf(setup);
+  const asked = questionFor(machine, placeQuestion(setup), setup);
+  return arcFamily(asked, FAMILY, STEEPEST_DEG).map((arc): FamilyMember => {
+    const launch = { ...setup.from, ...spinAt(asked, arc.speedMps), ...launchOf(arc) };
+    const { flight, arrival } = throwBall(conditions, launch, setup.player.y, 0.05);
+    return { ...arc, path: flight.path, arrival, comfort: arrival ? comfortOf(easeOf(setup, stroke, arrival.timeS, gameBall)) : null };
+  });
 }
 
 export const launchOf = ({ speedMps, elevationDeg, bearingDeg }: { speedMps: number; elevationDeg: number; bearingDeg: number }) => ({

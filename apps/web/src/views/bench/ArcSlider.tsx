@@ -7,15 +7,17 @@ import { SHORT_REASON } from '../../words/reasons.ts';
 
 /** From slow and high to fast and flat with the landing spot kept; what cannot be thrown is hatched with its reason. */
 export function ArcSlider({
-  arrangement,
+  arrangement: { solution },
+  family,
   onElevation,
   onDone,
 }: {
   arrangement: Arrangement;
+  /** Null until it is worked out. */
+  family: readonly FamilyMember[] | null;
   onElevation: (deg: number) => void;
   onDone: () => void;
 }) {
-  const { family, solution } = arrangement;
   const units = useUnits();
   const id = useId();
   // the thumb follows the pointer at once, the ball once a frame
@@ -23,6 +25,8 @@ export function ArcSlider({
   const [frame] = useState(() => new OncePerFrame());
   const latest = useRef(onElevation);
   latest.current = onElevation;
+  // as high as it will be
+  if (!family) return <div className="min-h-[7.25rem] sm:min-h-[5.75rem]" />;
   const steepFirst = [...family].reverse();
   const [steepest, flattest] = [steepFirst[0], steepFirst.at(-1)];
   if (!steepest || !flattest || steepest === flattest) return <p className="text-quiet">No arc of any kind reaches this spot.</p>;
@@ -63,20 +67,9 @@ export function ArcSlider({
               <line x1="0" x2="0" y1="0" y2="7" stroke="var(--color-error)" strokeWidth="2" />
             </pattern>
           </defs>
-          {steepFirst.slice(1).map((arc, i) => {
-            const before = steepFirst[i]!;
-            const blocked = arc.blocked ?? before.blocked;
-            return (
-              <rect
-                // biome-ignore lint/suspicious/noArrayIndexKey: the next flattest, whichever that is
-                key={i}
-                x={`${at(before.elevationDeg)}%`}
-                width={`${at(arc.elevationDeg) - at(before.elevationDeg) + 0.1}%`}
-                height="22"
-                fill={blocked ? 'url(#hatch)' : arc.comfort ? comfortColour(arc.comfort) : 'var(--color-base-300)'}
-              />
-            );
-          })}
+          {stretchesOf(steepFirst).map(({ from, to, fill }) => (
+            <rect key={from} x={`${at(from)}%`} width={`${at(to) - at(from) + 0.1}%`} height="22" fill={fill} />
+          ))}
         </svg>
         <input
           id={id}
@@ -123,6 +116,20 @@ export function ArcSlider({
       </ul>
     </div>
   );
+}
+
+/** Of the bar from arc to arc, what looks the same in one: a drag changes all of it in each frame. Degrees. */
+function stretchesOf(steepFirst: readonly FamilyMember[]): { from: number; to: number; fill: string }[] {
+  const stretches: { from: number; to: number; fill: string }[] = [];
+  for (const [i, arc] of steepFirst.slice(1).entries()) {
+    const before = steepFirst[i]!;
+    const isBlocked = (arc.blocked ?? before.blocked) !== null;
+    const fill = isBlocked ? 'url(#hatch)' : arc.comfort ? comfortColour(arc.comfort) : 'var(--color-base-300)';
+    const last = stretches.at(-1);
+    if (last?.fill === fill) last.to = arc.elevationDeg;
+    else stretches.push({ from: before.elevationDeg, to: arc.elevationDeg, fill });
+  }
+  return stretches;
 }
 
 interface Run {

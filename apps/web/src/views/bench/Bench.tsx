@@ -85,6 +85,7 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
         <div className="no-print order-2 mt-2">
           <ArcSlider
             arrangement={arrangement}
+            family={now.family}
             onElevation={(deg) => change({ hold: { elevationDeg: deg } }, 'slide')}
             onDone={bench.close}
           />

@@ -1,8 +1,9 @@
-import { type Arrangement, diamondOf, SPORT_RECORDS, strikeZoneOf } from '@good-arc/core';
+import { type Arrangement, diamondOf, type FamilyMember, SPORT_RECORDS, strikeZoneOf } from '@good-arc/core';
+import type { SVGProps } from 'react';
 import type { RulerScale } from '../../ui/scale.ts';
 import { useUnits } from '../../ui/Units.tsx';
 import { Body } from './Body.tsx';
-import { type Point, points } from './points.ts';
+import { type Point, points, strokesOf } from './points.ts';
 import type { Worked } from './useBench.ts';
 
 export function Profile({
@@ -21,9 +22,9 @@ export function Profile({
   width: number;
 }) {
   const { along } = scale;
-  const { setup, arrangement, field } = now;
+  const { setup, arrangement, family, field } = now;
   const { net } = SPORT_RECORDS[setup.sport].court;
-  const { family, thrown, game } = arrangement;
+  const { thrown, game } = arrangement;
   const side = ([, , y, z]: Point): [number, number] => [along(y), up(z)];
   const zone = diamondOf(setup.sport) && strikeZoneOf(setup.sport, setup);
   return (
@@ -39,18 +40,15 @@ export function Profile({
           strokeDasharray="10 6"
         />
       )}
-      {family.map((arc, i) => (
-        <polyline
-          // biome-ignore lint/suspicious/noArrayIndexKey: the next flattest, whichever that is: a drag moves them all
-          key={i}
-          points={points(arc.path, side)}
-          fill="none"
-          stroke={arc.blocked ? 'var(--color-error)' : 'currentColor'}
-          strokeWidth={arc.blocked ? 0.8 : 1}
-          opacity={arc.blocked ? 0.4 : 0.34}
-          strokeDasharray={arc.blocked ? '2 4' : undefined}
-        />
-      ))}
+      <Family arcs={family?.filter(({ blocked }) => !blocked)} side={side} strokeWidth={1} opacity={0.34} />
+      <Family
+        arcs={family?.filter(({ blocked }) => blocked)}
+        side={side}
+        stroke="var(--color-error)"
+        strokeWidth={0.8}
+        opacity={0.4}
+        strokeDasharray="2 4"
+      />
       {game && (
         <polyline points={points(game.flight.path, side)} fill="none" stroke="var(--color-arrive)" strokeWidth={2} strokeDasharray="7 5" />
       )}
@@ -88,6 +86,25 @@ export function Profile({
         />
       )}
     </g>
+  );
+}
+
+/** Arcs that look the same, as one line: a drag draws all of them anew in each frame. */
+function Family({
+  arcs = [],
+  side,
+  ...look
+}: { arcs?: readonly FamilyMember[] | undefined; side: (point: Point) => [number, number] } & SVGProps<SVGPathElement>) {
+  return (
+    <path
+      d={strokesOf(
+        arcs.map(({ path }) => path),
+        side,
+      )}
+      fill="none"
+      stroke="currentColor"
+      {...look}
+    />
   );
 }
 

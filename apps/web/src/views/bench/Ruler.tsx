@@ -1,4 +1,5 @@
 import { diamondOf, planOf, type Setup } from '@good-arc/core';
+import { useMemo } from 'react';
 import { CourtDrawing } from '../../ui/CourtDrawing.tsx';
 import { rulerScale } from '../../ui/scale.ts';
 import { useWidth } from '../../ui/useWidth.ts';
@@ -31,6 +32,9 @@ export function Ruler({ now, other, label, onChange, onMeet, onDone }: Props) {
   const plan = planOf(setup);
   const tallest = plan.nearOnLeft ? Math.min(420, width) : width < 600 ? 230 : diamondOf(setup.sport) ? 170 : 236;
   const scale = rulerScale(plan, width, tallest);
+  // a drag moves nothing of it
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the scale is that of the plan and the two sizes
+  const court = useMemo(() => <CourtDrawing plan={plan} scale={scale} />, [plan, width, tallest]);
   const profileTop = scale.planHeight + GAP_PX;
   const ground = profileTop + PROFILE_PX;
   const beside = other && other.setup.sport === setup.sport && planOf(other.setup) === plan ? other : null;
@@ -48,7 +52,7 @@ export function Ruler({ now, other, label, onChange, onMeet, onDone }: Props) {
         role="group"
         aria-label="Plan, side view and time of the ball"
       >
-        <CourtDrawing plan={plan} scale={scale} />
+        {court}
         {plan.nearOnLeft && <Fielders now={now} scale={scale} />}
         <line x1={0} x2={width} y1={profileTop - GAP_PX / 2} y2={profileTop - GAP_PX / 2} stroke="var(--color-base-300)" />
         <clipPath id="profile">

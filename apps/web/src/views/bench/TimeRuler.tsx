@@ -1,6 +1,9 @@
 import { printTime, type Thrown } from '@good-arc/core';
 import type { RulerScale } from '../../ui/scale.ts';
 
+/** At a half of a second the tick is long. */
+const isHalf = (t: number): boolean => Math.abs((t * 2) % 1) < 1e-6;
+
 /** Ticks where the ball is each tenth of a second; release, bounce and hit line up through plan and profile. */
 export function TimeRuler({
   thrown,
@@ -80,31 +83,32 @@ export function TimeRuler({
         />
       ))}
       <line x1={first} x2={last} y1={y0} y2={y0} stroke="currentColor" strokeWidth={1.5} />
-      {ticks.map((t) => {
-        const half = Math.abs((t * 2) % 1) < 1e-6;
-        return (
-          <g key={t}>
-            <line
-              x1={xAt(t)}
-              x2={xAt(t)}
-              y1={y0 - (half ? 8 : 5)}
-              y2={y0 + (half ? 8 : 5)}
-              stroke="var(--color-ball)"
-              strokeWidth={half ? 2.2 : 1.5}
-            />
-            {half &&
-              t > 0 &&
-              (!crowded || t === 0.5) &&
-              (!whole || (t % 1 === 0 && Math.abs(xAt(t) - xAt(t - 1)) > 40)) &&
-              Math.abs(xAt(t) - (hit?.x ?? 0)) > 34 &&
-              !(tight && Math.abs(xAt(t) - touch.x) < 70) && (
-                <text x={xAt(t)} y={y0 + 22} textAnchor="middle" className="dial fill-current text-[13px]">
-                  {t.toFixed(1)}
-                </text>
-              )}
-          </g>
-        );
-      })}
+      {[false, true].map((isLong) => (
+        <path
+          key={String(isLong)}
+          d={ticks
+            .filter((t) => isHalf(t) === isLong)
+            .map((t) => `M${xAt(t)} ${y0 - (isLong ? 8 : 5)}v${isLong ? 16 : 10}`)
+            .join('')}
+          stroke="var(--color-ball)"
+          strokeWidth={isLong ? 2.2 : 1.5}
+        />
+      ))}
+      {ticks
+        .filter(
+          (t) =>
+            isHalf(t) &&
+            t > 0 &&
+            (!crowded || t === 0.5) &&
+            (!whole || (t % 1 === 0 && Math.abs(xAt(t) - xAt(t - 1)) > 40)) &&
+            Math.abs(xAt(t) - (hit?.x ?? 0)) > 34 &&
+            !(tight && Math.abs(xAt(t) - touch.x) < 70),
+        )
+        .map((t) => (
+          <text key={t} x={xAt(t)} y={y0 + 22} textAnchor="middle" className="dial fill-current text-[13px]">
+            {t.toFixed(1)}
+          </text>
+        ))}
       {named.map(({ at, says, t, x }) => (
         <text
           key={at}

@@ -12,3 +12,7 @@ export function points(path: readonly Point[], to: (point: Point) => [number, nu
   }
   return text;
 }
+
+/** Several paths as one line with gaps, as a path of a drawing takes it. */
+export const strokesOf = (paths: readonly (readonly Point[])[], to: (point: Point) => [number, number]): string =>
+  paths.map((path) => `M${points(path, to)}`).join('');

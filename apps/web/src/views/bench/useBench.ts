@@ -2,7 +2,9 @@ import {
   type Arrangement,
   arrange,
   conditionsOf,
+  type FamilyMember,
   type FieldedBall,
+  familyOf,
   fieldBall,
   firstSetup,
   GAME_BOOK,
@@ -17,20 +19,17 @@ import {
   type SpreadQuestion,
   strikeZoneOf,
 } from '@good-arc/core';
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import type { Kit, MachineRow, Viewer } from '../../api/rows.ts';
 import { askedBesides } from '../../device/drawn.ts';
 import { ownBall } from '../../ui/gameBalls.ts';
 import { useHistory } from '../../ui/history.ts';
-import { useOwn } from '../../ui/Moment.tsx';
 import { machineFor } from '../../ui/machineFor.ts';
 import { toast } from '../../ui/toast.ts';
 import { useKeys } from '../../ui/useKeys.ts';
 import { setupToText } from './addressText.ts';
 import { meetingOf } from './meeting.ts';
 import type { EditedRung } from './SaveRung.tsx';
-
-/** A hitter’s height until it is typed, m. */
 
 /** Two set-ups that can be set side by side; `at` is the one in hand. */
 export interface Pair {
@@ -67,6 +66,8 @@ export interface Worked {
   setup: Setup;
   machine: MachineRow;
   arrangement: Arrangement;
+  /** Every arc to the same spot; null until it is worked out. */
+  family: FamilyMember[] | null;
   spread: LinearSpread | null;
   /** A ball thrown to fielders, through its hops to its rest. */
   field: FieldedBall | null;
@@ -74,15 +75,20 @@ export interface Worked {
 
 const bookBall = ({ gameBallId }: Setup): GameBall | null => gameBallById(gameBallId) ?? null;
 
-/** A set-up on its machine beside its game ball and, for fielders, its roll; its spread not yet. */
+/** A set-up on its machine beside its game ball and, for fielders, its roll; its family and its spread not yet. */
 function arrangedOn(setup: Setup, machine: MachineRow, game: GameBall | null): Worked {
   const arrangement = arrange(setup, machine.profile, game);
   const field =
     isToFielders(setup.sport, setup.target) && arrangement.thrown
       ? fieldBall(conditionsOf(setup), setup, arrangement.thrown.launch, setup.level)
       : null;
-  return { setup, machine, arrangement, spread: null, field };
+  return { setup, machine, arrangement, family: null, spread: null, field };
 }
+
+const withFamily = (worked: Worked, game: GameBall | null): Worked => ({
+  ...worked,
+  family: familyOf(worked.setup, worked.machine.profile, worked.arrangement.stroke, game),
+});
 
 function withSpread(worked: Worked): Worked {
   const question = spreadQuestion(worked.setup, worked.arrangement, worked.machine);
@@ -90,7 +96,22 @@ function withSpread(worked: Worked): Worked {
 }
 
 /** All of a set-up on its machine. */
-export const workedOut = (setup: Setup, machine: MachineRow): Worked => withSpread(arrangedOn(setup, machine, bookBall(setup)));
+export function workedOut(setup: Setup, machine: MachineRow): Worked {
+  const game = bookBall(setup);
+  return withSpread(withFamily(arrangedOn(setup, machine, game), game));
+}
+
+/** What a page that opens draws one after the other: all in one go a phone would stand still for longer than it takes to be seen. */
+const STAGES = ['arc', 'family', 'spread'] as const;
+
+/** How far the drawing has come. */
+function useStage(): number {
+  const [stage, setStage] = useState(0);
+  useEffect(() => {
+    if (stage < STAGES.length - 1) startTransition(() => setStage(stage + 1));
+  }, [stage]);
+  return stage;
+}
 
 /** Everything the bench knows and can do: the set-ups, their flights, undo, and the address that reopens them. */
 export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdited: EditedRung | null) {
@@ -98,23 +119,31 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
   const pair = history.now;
   const [edited, setEdited] = useState(initiallyEdited);
   const [ownRows, setOwnRows] = useState(kit.gameBalls);
-  const isDrawn = useOwn(false, () => true);
+  const stage = useStage();
+  const [hasFamily, isDrawn] = [stage >= STAGES.indexOf('family'), stage >= STAGES.indexOf('spread')];
   const setup = (pair.at === 'b' && pair.b) || pair.a;
   const machineOf = (id: string): MachineRow => kit.machines.find((each) => each.id === id) ?? kit.machines[0]!;
   const court = kit.courts.find(({ id }) => id === setup.courtId) ?? kit.courts[0]!;
   const machine = machineOf(setup.machineId);
 
-  const work = (one: Setup): Worked => {
+  const gameOf = (one: Setup): GameBall | null => {
     const own = ownRows.find(({ id }) => id === one.gameBallId);
-    return arrangedOn(one, machineOf(one.machineId), own ? ownBall(own) : bookBall(one));
+    return own ? ownBall(own) : bookBall(one);
   };
+  const work = (one: Setup): Worked => arrangedOn(one, machineOf(one.machineId), gameOf(one));
   // biome-ignore lint/correctness/useExhaustiveDependencies: machines of the kit do not change on this page
   const arrangedA = useMemo(() => work(pair.a), [pair.a, ownRows]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: as above
   const arrangedB = useMemo(() => pair.b && work(pair.b), [pair.b, ownRows]);
-  // first the arc: in one go with it a phone would stand still for longer than it takes to be seen
-  const a = useMemo(() => (isDrawn ? withSpread(arrangedA) : arrangedA), [arrangedA, isDrawn]);
-  const b = useMemo(() => (isDrawn && arrangedB ? withSpread(arrangedB) : arrangedB), [arrangedB, isDrawn]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the game ball is that of what was arranged
+  const manyA = useMemo(() => (hasFamily ? withFamily(arrangedA, gameOf(pair.a)) : arrangedA), [arrangedA, hasFamily]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: as above
+  const manyB = useMemo(
+    () => (hasFamily && pair.b && arrangedB ? withFamily(arrangedB, gameOf(pair.b)) : arrangedB),
+    [arrangedB, hasFamily],
+  );
+  const a = useMemo(() => (isDrawn ? withSpread(manyA) : manyA), [manyA, isDrawn]);
+  const b = useMemo(() => (isDrawn && manyB ? withSpread(manyB) : manyB), [manyB, isDrawn]);
   const now: Worked = (pair.at === 'b' && b) || a;
   const other: Worked | null = pair.at === 'b' ? a : b;
 

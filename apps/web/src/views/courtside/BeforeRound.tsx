@@ -8,7 +8,7 @@ import { FirstBall, ForToday, HalfTarget, MachinePart, SecretSpeeds } from './la
 import { RoundFields } from './RoundFields.tsx';
 import { SetUp } from './SetUp.tsx';
 import type { useCourtTime } from './useCourtTime.ts';
-import type { useOnCourt } from './useOnCourt.ts';
+import type { OnCourt } from './useOnCourt.ts';
 
 /** What is done before the first ball: set it up, tick the list, say who hits and what the air is like. */
 export function BeforeRound({
@@ -26,7 +26,7 @@ export function BeforeRound({
   indoors,
   courtTime,
 }: {
-  onCourt: ReturnType<typeof useOnCourt>;
+  onCourt: OnCourt;
   rung: RungRow;
   sport: Sport;
   machine: MachineRow;

@@ -4,6 +4,7 @@ import { useUnits } from '../../ui/Units.tsx';
 import { outcomeNames } from '../../words/outcomes.ts';
 import { sayCount } from '../../words/progress.ts';
 import { type RunBall, resultsOf } from './run.ts';
+import type { OnCourt } from './useOnCourt.ts';
 
 /** Besides its look: what is no attempt has a sign, the others the first letter of their word. */
 const SIGN: Partial<Record<Outcome, string>> = { 'let-go': '–', 'not-fed': 'x', 'not-judged': '·' };
@@ -87,3 +88,8 @@ export function Tally({
     </section>
   );
 }
+
+/** The same of the round on court. */
+export const RoundTally = ({ onCourt: { document, balls, names, turns }, sport }: { onCourt: OnCourt; sport: Sport }) => (
+  <Tally {...{ document, sport, balls, names, turns }} />
+);

@@ -17,24 +17,16 @@ export const SecretSpeeds = later(async () => (await import('./beforehand.ts')).
 export const SignalFields = later(async () => (await import('./beforehand.ts')).SignalFields);
 export const TimingTaps = later(async () => (await import('./inRound.ts')).TimingTaps, waiting);
 
-/** Has all of them at hand, so that a round needs no network. @throws when there is none */
+/** Has all of them at hand, so that a round needs no network; one after the other, since all at once held a slow phone up. @throws when one could not be had */
 export async function readyForRound(): Promise<void> {
-  await Promise.all(
-    [
-      ByHand,
-      ByNumber,
-      FirstBall,
-      Finished,
-      ForToday,
-      HalfTarget,
-      LandingTaps,
-      MachinePart,
-      NextBalls,
-      SecretSpeeds,
-      SignalFields,
-      TimingTaps,
-    ].map((part) => part.ready()),
-  );
+  const parts = [
+    ...[ByHand, ByNumber, Finished, LandingTaps, NextBalls, TimingTaps],
+    ...[ForToday, HalfTarget, MachinePart, SecretSpeeds, SignalFields],
+    FirstBall,
+  ];
+  const missing: unknown[] = [];
+  for (const part of parts) await part.ready().catch((error) => missing.push(error));
+  if (missing.length > 0) throw missing[0];
 }
 
 /** A page stands before it fetches what nobody sees yet, ms. */

@@ -27,13 +27,13 @@ import { sayTrimmed } from '../../words/trims.ts';
 import type { Changing } from './changes.ts';
 import type { FinishedRound } from './Finished.tsx';
 import { inMachine } from './inMachine.ts';
+import { judgedFor } from './judged.ts';
 import { type MainAction, mainAction } from './mainAction.ts';
 import { padsFor } from './Pads.tsx';
 import { hittersOf, outingOfToday, thrownOf, turnsIn } from './run.ts';
 import { useAhead } from './useAhead.ts';
 import { useBeat } from './useBeat.ts';
 import { useCrew } from './useCrew.ts';
-import { useJudged } from './useJudged.ts';
 import { useJudging } from './useJudging.ts';
 import { useRound } from './useRound.ts';
 import { useStock } from './useStock.ts';
@@ -146,7 +146,7 @@ export function useOnCourt({
   // who came in for another hits, too
   const who = run ? hittersOf(run).map((each) => each.playerId) : [playerId, ...mates].slice(0, hitters);
   const hitting = players.filter(({ id }) => who.includes(id));
-  const { weakest, judged, inSight } = useJudged(document, {
+  const { weakest, judged, inSight } = judgedFor(document, {
     rungId: rung.id,
     sport: ladder.sport,
     machine,
@@ -413,3 +413,5 @@ export function useOnCourt({
     finish,
   };
 }
+
+export type OnCourt = ReturnType<typeof useOnCourt>;

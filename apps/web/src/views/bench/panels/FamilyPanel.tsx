@@ -7,8 +7,9 @@ import type { BenchState } from '../useBench.ts';
 /** Every arc to the same spot, with what each would be like. */
 export function FamilyPanel({ bench }: { bench: BenchState }) {
   const units = useUnits();
-  const { family } = bench.now.arrangement;
+  const { family } = bench.now;
   const netSport = netPlayOf(bench.setup.sport) !== null;
+  if (!family) return <p className="text-quiet">Working them out …</p>;
   if (family.length === 0) return <p>No arc of any kind reaches this spot.</p>;
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
