@@ -25,10 +25,13 @@ const PROFILE_PX = 176;
 const TIME_PX = 66;
 const GAP_PX = 10;
 
+/** Room there most likely is for it: of a phone all but its margins. */
+const likelyWidth = (): number => (typeof window === 'undefined' || window.innerWidth >= 768 ? 820 : window.innerWidth - 24);
+
 /** Plan, side profile and time ruler over one length axis. */
 export function Ruler({ now, other, label, onChange, onMeet, onDone }: Props) {
   const { setup, arrangement, field } = now;
-  const [box, width] = useWidth(820);
+  const [box, width] = useWidth(likelyWidth);
   const plan = planOf(setup);
   const tallest = plan.nearOnLeft ? Math.min(420, width) : width < 600 ? 230 : diamondOf(setup.sport) ? 170 : 236;
   const scale = rulerScale(plan, width, tallest);
