@@ -143,8 +143,10 @@ export async function opened(browser, rate, url) {
 export async function dragged(browser, rate, url) {
   const { context, page } = await aPhone(browser, rate);
   try {
-    // nobody takes hold of what has not come to rest yet
     await page.goto(url, { waitUntil: 'networkidle' });
+    // nobody takes hold of what has not come to rest yet: this is what the bench draws last
+    await page.getByRole('complementary').waitFor();
+    await sleep(REST_MS);
     const machine = page.getByRole('slider', { name: 'Machine' });
     await page.evaluate(() => {
       const took = /** @type {number[]} */ ([]);

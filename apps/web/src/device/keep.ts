@@ -1,33 +1,20 @@
 import { api } from '../ui/api.ts';
 import { alone } from './alone.ts';
+import { canKeep, KEPT_AT_KEY } from './inUse.ts';
 import { PAGES_CACHE, TAGS_ADDRESS, type ToKeep, toFetch } from './pages.ts';
 
 /** Keeps pages on this device so that they open without a network. */
 
-const AGAIN_AFTER_MS = 60_000;
-const LAST_KEY = 'good-arc-kept-at';
 const OWNER_KEY = 'good-arc-kept-for';
-
-/** Whether this browser can keep pages at all: not over plain HTTP from another machine. */
-export const canKeep = (): boolean => 'serviceWorker' in navigator && 'caches' in window;
-
-/** Starts the service worker and keeps the pages of what is in use. @returns a function that ends it */
-export function keepWhatIsInUse(): () => void {
-  if (!canKeep() || !import.meta.env.PROD) return () => {};
-  void navigator.serviceWorker.register('/sw.js', { updateViaCache: 'none' }).catch(() => {});
-  // what the page itself needs goes first
-  const timer = setTimeout(() => {
-    if (Date.now() - Number(localStorage.getItem(LAST_KEY) ?? 0) > AGAIN_AFTER_MS) void keepPages().catch(() => {});
-  }, 3000);
-  return () => clearTimeout(timer);
-}
 
 /**
  * Fetches the pages that are new or changed.
  * @param told how many of how many are done
+ * @param before waited for before each: nobody asked for them where they come by themselves
  * @throws ApiError when the server cannot be asked
  */
-export async function keepPages(told: (done: number, of: number) => void = () => {}): Promise<void> {
+export async function keepPages(told: (done: number, of: number) => void = () => {}, before = async () => {}): Promise<void> {
+  await before();
   const { owner, pages } = await api<ToKeep>('GET', 'offline');
   await alone('keep', async () => {
     // the pages of somebody else are nobody's business
@@ -38,6 +25,7 @@ export async function keepPages(told: (done: number, of: number) => void = () =>
     const missing = toFetch(pages, tags);
     for (const [i, { address, tag }] of missing.entries()) {
       told(i, missing.length);
+      await before();
       const response = await fetch(address);
       if (response.status !== 200 || response.redirected) continue;
       await cache.put(address, response);
@@ -45,14 +33,14 @@ export async function keepPages(told: (done: number, of: number) => void = () =>
     }
     const wanted = Object.fromEntries(pages.flatMap(({ address }) => (tags[address] ? [[address, tags[address]]] : [])));
     await cache.put(TAGS_ADDRESS, Response.json(wanted));
-    localStorage.setItem(LAST_KEY, String(Date.now()));
+    localStorage.setItem(KEPT_AT_KEY, String(Date.now()));
   });
 }
 
 /** Removes every page from this device; what waits to be sent stays. */
 export async function forgetPages(): Promise<void> {
   if ('caches' in window) await caches.delete(PAGES_CACHE);
-  localStorage.removeItem(LAST_KEY);
+  localStorage.removeItem(KEPT_AT_KEY);
   localStorage.removeItem(OWNER_KEY);
 }
 

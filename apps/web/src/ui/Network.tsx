@@ -1,7 +1,7 @@
 import { CloudOff } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { keptSince } from '../device/drawn.ts';
-import { keepWhatIsInUse } from '../device/keep.ts';
+import { keepWhatIsInUse } from '../device/inUse.ts';
 import { Button } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
 import { useWaiting } from './outbox.ts';

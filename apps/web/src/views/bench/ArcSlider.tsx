@@ -26,7 +26,7 @@ export function ArcSlider({
   const latest = useRef(onElevation);
   latest.current = onElevation;
   // as high as it will be
-  if (!family) return <div className="min-h-[7.25rem] sm:min-h-[5.75rem]" />;
+  if (!family) return <div className="min-h-30 sm:min-h-24" />;
   const steepFirst = [...family].reverse();
   const [steepest, flattest] = [steepFirst[0], steepFirst.at(-1)];
   if (!steepest || !flattest || steepest === flattest) return <p className="text-quiet">No arc of any kind reaches this spot.</p>;

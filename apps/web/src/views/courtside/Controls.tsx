@@ -1,9 +1,6 @@
-import type { CourtsideCommand } from '../../api/schemas.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { MainAction } from './mainAction.ts';
 import type { useWalk } from './useWalk.ts';
-
-const FAULTS = ['jam', 'misfeed', 'silence', 'drop-link'] as const;
 
 /** Nothing turns yet: there is little to hold. */
 const STILL = ['idle', 'stowed', 'unknown'];
@@ -106,24 +103,5 @@ export function Elsewhere({ ladderId }: { ladderId: string }) {
         </Button>
       ))}
     </div>
-  );
-}
-
-/** Seldom wanted: the hopper is full again, or a fault on the simulation. */
-export function MachineMore({ give }: { give: (command: CourtsideCommand) => void }) {
-  return (
-    <details className="text-sm">
-      <summary className="min-h-8 cursor-pointer text-quiet">Refill, or try a fault on the simulation</summary>
-      <div className="flex flex-wrap gap-2 pt-1">
-        <Button look="plain" onClick={() => give({ do: 'refill' })}>
-          Hopper filled
-        </Button>
-        {FAULTS.map((fault) => (
-          <Button key={fault} look="plain" onClick={() => give({ do: 'simulate', fault })}>
-            {fault}
-          </Button>
-        ))}
-      </div>
-    </details>
   );
 }

@@ -34,7 +34,7 @@ export function Level({ wantedDeg }: { wantedDeg: number }) {
 
   if (state === 'off')
     return (
-      <Button className="mt-1" onClick={start}>
+      <Button className="mt-1 ml-2" onClick={start}>
         Measure it with this phone
       </Button>
     );

@@ -1,6 +1,6 @@
 import { Button } from '../../ui/Button.tsx';
-import { Elsewhere, MachineMore, MainControls, RoundControls, WalkOver } from './Controls.tsx';
-import { SignalFields } from './lateParts.tsx';
+import { Elsewhere, MainControls, RoundControls, WalkOver } from './Controls.tsx';
+import { RefillOrFault, SignalFields } from './lateParts.tsx';
 import { StatusLine } from './Notices.tsx';
 import type { Signals } from './signals.ts';
 import { RoundTally } from './Tally.tsx';
@@ -47,7 +47,7 @@ export function RoundSide({
         </Button>
       )}
       <Elsewhere ladderId={ladder.id} />
-      {hasLine && <MachineMore give={onCourt.give} />}
+      {hasLine && <RefillOrFault give={onCourt.give} />}
     </>
   );
 }

@@ -1,5 +1,6 @@
 /** What is said before a round where the air, or what the server knows of the player, asks for it, and what is set seldom, in one file. */
 export { ForToday } from './ForToday.tsx';
 export { HalfTarget, MachinePart } from './HalfTarget.tsx';
+export { RefillOrFault } from './RefillOrFault.tsx';
 export { SecretSpeeds } from './SecretSpeeds.tsx';
 export { SignalFields } from './SignalFields.tsx';

@@ -13,6 +13,7 @@ export const HalfTarget = later(async () => (await import('./beforehand.ts')).Ha
 export const LandingTaps = later(async () => (await import('./inRound.ts')).LandingTaps, waiting);
 export const MachinePart = later(async () => (await import('./beforehand.ts')).MachinePart);
 export const NextBalls = later(async () => (await import('./inRound.ts')).NextBalls, waiting);
+export const RefillOrFault = later(async () => (await import('./beforehand.ts')).RefillOrFault);
 export const SecretSpeeds = later(async () => (await import('./beforehand.ts')).SecretSpeeds);
 export const SignalFields = later(async () => (await import('./beforehand.ts')).SignalFields);
 export const TimingTaps = later(async () => (await import('./inRound.ts')).TimingTaps, waiting);
@@ -21,7 +22,7 @@ export const TimingTaps = later(async () => (await import('./inRound.ts')).Timin
 export async function readyForRound(): Promise<void> {
   const parts = [
     ...[ByHand, ByNumber, Finished, LandingTaps, NextBalls, TimingTaps],
-    ...[ForToday, HalfTarget, MachinePart, SecretSpeeds, SignalFields],
+    ...[ForToday, HalfTarget, MachinePart, RefillOrFault, SecretSpeeds, SignalFields],
     FirstBall,
   ];
   const missing: unknown[] = [];

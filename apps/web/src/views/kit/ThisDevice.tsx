@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { canKeep, forgetPages, keepPages, keptOnDevice } from '../../device/keep.ts';
+import { canKeep } from '../../device/inUse.ts';
+import { forgetPages, keepPages, keptOnDevice } from '../../device/keep.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useWaiting } from '../../ui/outbox.ts';
