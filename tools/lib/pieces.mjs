@@ -11,7 +11,7 @@ const PIECES = {
   /** On every page: what its head needs, and the small parts that all are made of. */
   page: {
     core: /^(once|drill\/feeds|people\/kinds|progress\/rate|quantity\/(print|units))\.ts$/,
-    app: /^(device\/(alone|atRest|drawn|inUse|kept|store)|ui\/(api|day|download|outbox|putRow|toast|undo|useAwake|useKeys|when)|words\/roles)\.ts$|^ui\/(Button|Dialog|later|Moment|Notice|Units)\.tsx$/,
+    app: /^(device\/(alone|atRest|canKeep|drawn|inUse|kept|store)|ui\/(api|day|download|outbox|putRow|toast|undo|useAwake|useKeys|when)|words\/roles)\.ts$|^ui\/(Button|Dialog|later|Moment|Notice|Units)\.tsx$/,
     // but for icons of one page only
     library:
       /^(idb|tinykeys|uuid)\/|^lucide-react\/(?!.*\/(arrow-down|arrow-up|clipboard-copy|grip-vertical|pause|play|printer|shuffle|skip-back|star|step-back|step-forward)\.)/,

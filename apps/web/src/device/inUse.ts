@@ -1,13 +1,9 @@
 import { atRest } from './atRest.ts';
+import { canKeep, KEPT_AT_KEY } from './canKeep.ts';
 
 /** Pages are looked after this often, and so long after one has opened, ms: what the page itself needs goes first. */
 const AGAIN_AFTER_MS = 60_000;
 const FIRST_AFTER_MS = 3000;
-/** When pages were kept last, as this device counts. */
-export const KEPT_AT_KEY = 'good-arc-kept-at';
-
-/** Whether this browser can keep pages at all: not over plain HTTP from another machine. */
-export const canKeep = (): boolean => 'serviceWorker' in navigator && 'caches' in window;
 
 /** Starts the service worker and keeps the pages of what is in use, when nobody does anything. @returns a function that ends it */
 export function keepWhatIsInUse(): () => void {

@@ -1,6 +1,6 @@
 import { api } from '../ui/api.ts';
 import { alone } from './alone.ts';
-import { canKeep, KEPT_AT_KEY } from './inUse.ts';
+import { canKeep, KEPT_AT_KEY } from './canKeep.ts';
 import { PAGES_CACHE, TAGS_ADDRESS, type ToKeep, toFetch } from './pages.ts';
 
 /** Keeps pages on this device so that they open without a network. */

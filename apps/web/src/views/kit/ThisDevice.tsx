@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { canKeep } from '../../device/inUse.ts';
+import { canKeep } from '../../device/canKeep.ts';
 import { forgetPages, keepPages, keptOnDevice } from '../../device/keep.ts';
 import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
