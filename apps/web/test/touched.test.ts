@@ -1,6 +1,7 @@
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
+import type { LadderRow } from '../src/api/rows.ts';
 import { person, player, round } from '../src/db/schema.ts';
 import * as rounds from '../src/pages/api/rounds/[id]/index.ts';
 import * as results from '../src/pages/api/rounds/[id]/results/[resultId].ts';
@@ -8,7 +9,9 @@ import { readClub } from '../src/server/club.ts';
 import { readComers } from '../src/server/comers.ts';
 import { type Db, inTransaction } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
+import { laddersOf } from '../src/server/ladders.ts';
 import { countSince, listRounds, playersWithRounds, ratesOn, readHeads, readRan, swingsSince } from '../src/server/list-rounds.ts';
+import { planRounds } from '../src/server/plans.ts';
 import { readBrief, readOne, roundsOn } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
 import { DEMO_EMAIL, demoVisitor, makeToken, visitorOfToken } from '../src/server/session.ts';
@@ -64,11 +67,17 @@ async function everything(asking?: Store) {
     rates: await ratesOn(store, [ids.rung], 3),
     swings: await swingsSince(store, since),
     sums: await countSince(store, since),
+    planned: await planRounds(store, await ladderOfRung(store), roundBody(ids).startedAt),
     balls: (await readBrief(store, { rungId: on.rungId, most: 10 })).map((each) => each.results.map(({ outcome }) => outcome)),
     newest: (await roundsOn(store, on.playerId, on.rungId, 5)).map(({ id, results: all }) => [id, all.length]),
     one: await readOne(store, made),
     comer: comer?.rounds.map(({ id, results: all }) => [id, all.map(({ outcome }) => outcome)]),
   };
+}
+
+async function ladderOfRung(store: Store): Promise<LadderRow> {
+  const [ladder] = await laddersOf(store, [{ rungId: ids.rung as never }]);
+  return ladder!;
 }
 
 const CHANGES: Record<string, () => Promise<unknown>> = {
@@ -92,9 +101,15 @@ describe('a quiet club', () => {
   test('is asked for its rounds once, and each page shows what it was told then', async () => {
     await wait();
     const [first, again] = [await everything(), await everything()];
-    for (const key of ['players', 'heads', 'list', 'rates', 'ran'] as const) expect(again[key]).toBe(first[key]);
+    for (const key of ['players', 'heads', 'list', 'rates', 'ran', 'planned'] as const) expect(again[key]).toBe(first[key]);
     expect(again).toEqual(first);
-    expect(first).toMatchObject({ sums: { rounds: 1, hits: 1, balls: 1 }, balls: [['in']], newest: [[made, 1]], comer: [[made, ['in']]] });
+    expect(first).toMatchObject({
+      sums: { rounds: 1, hits: 1, balls: 1 },
+      planned: [{ hits: 1, balls: 1 }],
+      balls: [['in']],
+      newest: [[made, 1]],
+      comer: [[made, ['in']]],
+    });
     expect(again.one!.round.results).toBe(first.one!.round.results);
     expect(() => Object.assign(first.list[0]!, { balls: 7 })).toThrow(TypeError);
   });

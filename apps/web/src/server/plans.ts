@@ -1,4 +1,4 @@
-import { once, type PlanDocument, planSchema, scheduleOf, scoreRound } from '@good-arc/core';
+import { once, type PlanDocument, planSchema, type RungId, scheduleOf, scoreRound } from '@good-arc/core';
 import { and, asc, eq, gte, lt, sql } from 'drizzle-orm';
 import type { LadderRow, PlanRound, PlanRow } from '../api/rows.ts';
 import { ladder, plan } from '../db/schema.ts';
@@ -6,6 +6,7 @@ import { planLadder } from '../ui/planLadder.ts';
 import type { Db } from './db.ts';
 import { readRounds } from './read-rounds.ts';
 import { ofClub, type Store } from './store.ts';
+import { untilTouched } from './touched.ts';
 import { plansFrom, unlessChanged } from './unchanged.ts';
 
 /** Planned outings that a page shows at most. */
@@ -46,10 +47,18 @@ async function readFrom(store: Store, asked: { from: string } | { on: string }) 
 const MOST_OF_A_DAY = 400;
 const DAY_MS = 86_400_000;
 
+const counted = untilTouched<readonly PlanRound[]>(200);
+
 /** The rounds of a ladder on the day a plan begins, as it counts them. */
-export async function planRounds(store: Store, { rungs }: Pick<LadderRow, 'rungs'>, startsAt: string): Promise<PlanRound[]> {
-  const from = new Date(`${startsAt.slice(0, 10)}T00:00:00Z`);
+export async function planRounds(store: Store, { rungs }: Pick<LadderRow, 'rungs'>, startsAt: string): Promise<readonly PlanRound[]> {
+  const day = startsAt.slice(0, 10);
   const rungIds = rungs.map(({ id }) => id);
+  if (rungIds.length === 0) return [];
+  return counted(store, { key: `${day} ${rungIds.join()}`, of: { rungIds } }, (own) => readPlanRounds(own, rungIds, day));
+}
+
+async function readPlanRounds(store: Store, rungIds: readonly RungId[], day: string): Promise<PlanRound[]> {
+  const from = new Date(`${day}T00:00:00Z`);
   const rounds = await readRounds(store, { rungIds, from, before: new Date(from.getTime() + DAY_MS), most: MOST_OF_A_DAY });
   return rounds
     .map(({ rungId, playerId, startedAt, card, results }) => {

@@ -26,7 +26,7 @@ interface Props {
   /** Day and time a new plan begins with. */
   startsAt: string;
   /** Rounds of this ladder on the day of the plan. */
-  rounds: PlanRound[];
+  rounds: readonly PlanRound[];
   /** Balls that other plans of that day give to each player. */
   elsewhere: Record<string, number>;
 }
