@@ -11,7 +11,11 @@ export function keepWhatIsInUse(): () => void {
   void navigator.serviceWorker.register('/sw.js', { updateViaCache: 'none' }).catch(() => {});
   const timer = setTimeout(() => {
     if (Date.now() - Number(localStorage.getItem(KEPT_AT_KEY) ?? 0) <= AGAIN_AFTER_MS) return;
-    void import('./keep.ts').then(({ keepPages }) => keepPages(undefined, atRest)).catch(() => {});
+    // before it begins, and not in between: whoever asks for them meanwhile waits until it ends
+    void atRest()
+      .then(() => import('./keep.ts'))
+      .then(({ keepPages }) => keepPages())
+      .catch(() => {});
   }, FIRST_AFTER_MS);
   return () => clearTimeout(timer);
 }

@@ -10,11 +10,9 @@ const OWNER_KEY = 'good-arc-kept-for';
 /**
  * Fetches the pages that are new or changed.
  * @param told how many of how many are done
- * @param before waited for before each: nobody asked for them where they come by themselves
  * @throws ApiError when the server cannot be asked
  */
-export async function keepPages(told: (done: number, of: number) => void = () => {}, before = async () => {}): Promise<void> {
-  await before();
+export async function keepPages(told: (done: number, of: number) => void = () => {}): Promise<void> {
   const { owner, pages } = await api<ToKeep>('GET', 'offline');
   await alone('keep', async () => {
     // the pages of somebody else are nobody's business
@@ -25,7 +23,6 @@ export async function keepPages(told: (done: number, of: number) => void = () =>
     const missing = toFetch(pages, tags);
     for (const [i, { address, tag }] of missing.entries()) {
       told(i, missing.length);
-      await before();
       const response = await fetch(address);
       if (response.status !== 200 || response.redirected) continue;
       await cache.put(address, response);
