@@ -1,4 +1,4 @@
-import { clubAnswers, OWN_FROM_BALLS, type PlayerProgress, progressOf, type Sport } from '@good-arc/core';
+import { type AnswersTold, clubAnswers, OWN_FROM_BALLS, once, type PlayerProgress, progressOf, type Sport } from '@good-arc/core';
 import { eq, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
@@ -17,8 +17,21 @@ export interface Comer {
   progress: PlayerProgress;
 }
 
+/** What that is worked out of besides the rounds: the player, the club’s answers, its machines and game balls. */
+interface Mark {
+  version: number;
+  answers: string;
+  ofKit: string;
+}
+const ofKit = once(({ machines, gameBalls }: Kit) => ({
+  mark: JSON.stringify([machines.map(({ id, version }) => [id, version]), gameBalls]),
+}));
+const isMarked = (a: Mark, b: Mark): boolean => a.version === b.version && a.answers === b.answers && a.ofKit === b.ofKit;
+
 /** What the rounds of players came to when they were looked at last, with what that was worked out of. */
-const known = new LRUCache<string, { mark: string } & Omit<Comer, 'player'>>({ max: 80 });
+const known = new LRUCache<string, { mark: Mark } & Omit<Comer, 'player'>>({ max: 80 });
+
+const areSame = <T>(a: readonly T[], b: readonly T[]): boolean => a === b || (a.length === b.length && a.every((each, i) => each === b[i]));
 
 const answersSchema = z.array(z.number().gt(0).lt(1)).length(3);
 /** How usual each answer to harder balls is in this club, where anything told it. */
@@ -33,6 +46,13 @@ const ANSWERS = sql<string>`COALESCE(${club.answers}, '')`;
 /** A change of no weight by so much is worth working everybody’s rounds out again. */
 const WORTH_KEEPING = 0.02;
 
+/** What a player’s strokes told of harder balls, those with enough of them. */
+const toldBy = once(({ strokes }: PlayerProgress): readonly AnswersTold[] =>
+  strokes.filter(({ days }) => ballsIn(days) >= OWN_FROM_BALLS).map(({ own }) => own.answers()),
+);
+/** What clubs learnt last, with who told it. */
+const learnt = new LRUCache<string, { told: readonly (readonly AnswersTold[])[]; answers: number[] }>({ max: 100 });
+
 /**
  * Learns how usual each answer is from these players, and keeps it with the club where that changed.
  * @param before what the club knew until now @returns what it is, and of how many players it is known
@@ -42,10 +62,10 @@ export async function learnAnswers(
   comers: readonly Comer[],
   before: readonly number[] | undefined,
 ): Promise<{ answers: number[]; players: number }> {
-  const told = comers
-    .map(({ progress }) => progress.strokes.filter(({ days }) => ballsIn(days) >= OWN_FROM_BALLS).map(({ own }) => own.answers()))
-    .filter((strokes) => strokes.length > 0);
-  const answers = clubAnswers(told.flat()).map((each) => Number(each.toFixed(4)));
+  const told = comers.map(({ progress }) => toldBy(progress)).filter((strokes) => strokes.length > 0);
+  const last = learnt.get(store.clubId);
+  const answers = last && areSame(last.told, told) ? last.answers : clubAnswers(told.flat()).map((each) => Number(each.toFixed(4)));
+  learnt.set(store.clubId, { told, answers });
   const changed = told.length > 0 && answers.some((each, i) => Math.abs(each - (before?.[i] ?? -1)) >= WORTH_KEEPING);
   if (changed) await database().update(club).set({ answers }).where(eq(club.id, store.clubId));
   return { answers, players: told.length };
@@ -55,9 +75,6 @@ export async function learnAnswers(
 export const readComers = async (store: Store, kit: Kit, players: readonly PlayerRow[]): Promise<Comer[]> =>
   (await readLearnt(store, kit, players)).comers;
 
-const areSame = (a: readonly BriefRound[], b: readonly BriefRound[]): boolean =>
-  a === b || (a.length === b.length && a.every((each, i) => each === b[i]));
-
 /** As `readComers`, with what the club knew of answers to harder balls. */
 export async function readLearnt(
   store: Store,
@@ -65,14 +82,15 @@ export async function readLearnt(
   players: readonly PlayerRow[],
 ): Promise<{ comers: Comer[]; answers: readonly number[] | undefined }> {
   const answers = await answersOf(store);
-  const ofKit = JSON.stringify([answers, kit.machines.map(({ id, version }) => [id, version]), kit.gameBalls]);
+  const besides = { answers: String(answers), ofKit: ofKit(kit).mark };
   const comers = await Promise.all(
     players.map(async (player) => {
       const key = `${store.clubId} ${player.id}`;
-      const mark = `${player.version} ${ofKit}`;
+      const mark = { ...besides, version: player.version };
       const rounds = await readBrief(store, { playerId: player.id, most: MOST_ROUNDS });
       const before = known.get(key);
-      if (before?.mark === mark && areSame(before.rounds, rounds)) return { player, rounds: before.rounds, progress: before.progress };
+      if (before && isMarked(before.mark, mark) && areSame(before.rounds, rounds))
+        return { player, rounds: before.rounds, progress: before.progress };
       const progress = progressOf(loggedFrom(kit, rounds), player, answers);
       known.set(key, { mark, rounds, progress });
       return { player, rounds, progress };
