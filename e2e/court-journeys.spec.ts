@@ -69,6 +69,7 @@ test('alone by hand with a one-wheel thrower: the beat is tapped, the goal made 
   await somebodyHits(page);
   const set = page.getByLabel('Set it up', { exact: true });
   for (const line of ['Machine', 'Dials', 'Elevation', 'Point it', 'Feed', 'Player']) await expect(set).toContainText(line);
+  await button(page, 'Until when is the court ours?').click();
   await page.getByLabel('The court is ours until').fill('23:59');
   await press(button(page, /^Begin round/));
   await expect(page.getByTestId('court-left')).toContainText(/court/);

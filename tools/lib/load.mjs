@@ -61,7 +61,7 @@ async function loadInBrowser() {
     import('../load/measure.mjs'),
   ]);
   const rig = await aRig(1, 'load');
-  const browser = await phoneBrowser();
+  const { browser, port } = await phoneBrowser();
   try {
     let short = 0;
     /** @type {number[]} */
@@ -81,7 +81,7 @@ async function loadInBrowser() {
       for (const [name, path] of Object.entries(pages)) {
         const url = `${rig.origin}${path}`;
         await fetch(url);
-        each[name]?.push(await opened(browser, await rateNow(), url));
+        each[name]?.push(await opened(port, await rateNow(), url));
       }
       const took = await dragged(browser, await rateNow(), `${rig.origin}/bench`);
       drags.push({ p50Ms: quantile(took, 0.5), p95Ms: quantile(took, 0.95) });

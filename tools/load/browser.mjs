@@ -1,5 +1,8 @@
 import { existsSync } from 'node:fs';
+import { setTimeout as after } from 'node:timers/promises';
 import { chromium } from '@playwright/test';
+import CDP from 'chrome-remote-interface';
+import { freePort } from '../lib/children.mjs';
 import { sleep } from '../soak/rig.mjs';
 import { middleOf } from './measure.mjs';
 
@@ -70,69 +73,89 @@ export async function slowNow(browser) {
 const MOVES = 60;
 const FRAME_MS = 16;
 
-/** Starts Debian's browser. */
-export const phoneBrowser = () =>
-  chromium.launch({
+/** Starts Debian's browser; `port` is where its own protocol is spoken. */
+export async function phoneBrowser() {
+  const port = await freePort();
+  const browser = await chromium.launch({
     executablePath: ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find(existsSync) ?? '/usr/bin/chromium',
-    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+    args: [
+      ...['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+      `--remote-debugging-port=${port}`,
+    ],
   });
-
-/** A new phone that has never been here. @param {import('@playwright/test').Browser} browser @param {number} rate so many times it is slowed down */
-async function aPhone(browser, rate) {
-  const context = await browser.newContext({ ...PHONE, serviceWorkers: 'block' });
-  const page = await context.newPage();
-  const wire = await context.newCDPSession(page);
-  await wire.send('Network.enable');
-  await wire.send('Emulation.setCPUThrottlingRate', { rate });
-  return { context, page, wire };
+  return { browser, port };
 }
+
+/** A page is usable and has nothing more to ask for within this, ms. */
+const MOST_MS = 30_000;
+
+/** Runs in a page. */
+const IN_PAGE = {
+  /** No worker keeps pages for later. */
+  first: () => {
+    navigator.serviceWorker.register = () => new Promise(() => {});
+  },
+  /** When every island listens, ms, and the scripts it took, as they were sent, kB. */
+  usable: async () => {
+    for (;;) {
+      const islands = Array.from(document.querySelectorAll('astro-island'));
+      if (document.readyState !== 'loading' && islands.length > 0 && islands.every((each) => !each.hasAttribute('ssr'))) break;
+      await new Promise((resolve) => setTimeout(resolve, 10));
+    }
+    const usableMs = performance.now();
+    const files = /** @type {PerformanceResourceTiming[]} */ (performance.getEntriesByType('resource'));
+    const scripts = files.filter(({ name }) => new URL(name).pathname.endsWith('.js'));
+    return { usableMs, kB: scripts.reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0) / 1000 };
+  },
+  /** The largest paint and the sum of all long tasks until now, ms. */
+  painted: async () => {
+    /** @param {string} type @returns {Promise<PerformanceEntry[]>} */
+    const entries = (type) =>
+      new Promise((resolve) => {
+        new PerformanceObserver((list) => resolve(list.getEntries())).observe({ type, buffered: true });
+        setTimeout(() => resolve([]), 500);
+      });
+    const [paints, tasks] = [await entries('largest-contentful-paint'), await entries('longtask')];
+    return { paintMs: paints.at(-1)?.startTime ?? Number.NaN, longMs: tasks.reduce((sum, { duration }) => sum + duration, 0) };
+  },
+};
 
 /**
  * What a page costs a cheap phone that opens it for the first time: its scripts as they are sent until all islands listen, kB; when they do, and the largest
- * paint, ms after it was asked for; and the sum of its long tasks, ms.
- * @param {import('@playwright/test').Browser} browser @param {number} rate so many times it is slowed down @param {string} url
+ * paint, ms after it was asked for; and the sum of its long tasks, ms. Asked by the browser's own protocol, and as little as can be: whoever listens to what a
+ * page loads, as tools for tests do, makes the browser find out for each file which line asked for it, and read the scripts for it once more. Phones do not.
+ * @param {number} port of the browser @param {number} rate so many times it is slowed down @param {string} url
  */
-export async function opened(browser, rate, url) {
-  const { context, page, wire } = await aPhone(browser, rate);
+export async function opened(port, rate, url) {
+  const { webSocketDebuggerUrl } = await CDP.Version({ port });
+  const browser = await CDP({ target: webSocketDebuggerUrl, local: true });
   try {
-    /** Of each script, how much of what is sent are its headers. @type {Map<string, number>} */
-    const scripts = new Map();
-    let bytes = 0;
-    wire.on('Network.responseReceived', ({ requestId, type, response }) => {
-      if (type === 'Script') scripts.set(requestId, response.encodedDataLength);
+    const { browserContextId } = await browser.Target.createBrowserContext({ disposeOnDetach: true });
+    const { targetId } = await browser.Target.createTarget({ url: 'about:blank', browserContextId });
+    const { Emulation, Page, Runtime } = await CDP({ port, target: targetId, local: true });
+    /** @template T @param {() => Promise<T>} work @returns {Promise<T>} */
+    const inPage = async (work) => {
+      const { result, exceptionDetails } = await Runtime.evaluate({ expression: `(${work})()`, awaitPromise: true, returnByValue: true });
+      if (exceptionDetails) throw new Error(exceptionDetails.exception?.description ?? exceptionDetails.text);
+      return result.value;
+    };
+    await Emulation.setDeviceMetricsOverride({ ...PHONE.viewport, deviceScaleFactor: 1, mobile: PHONE.isMobile });
+    await Emulation.setTouchEmulationEnabled({ enabled: PHONE.hasTouch });
+    await Emulation.setCPUThrottlingRate({ rate });
+    await Page.enable();
+    await Page.setLifecycleEventsEnabled({ enabled: true });
+    await Page.addScriptToEvaluateOnNewDocument({ source: `(${IN_PAGE.first})()` });
+    const { errorText, loaderId } = await Page.navigate({ url });
+    if (errorText) throw new Error(`${url}: ${errorText}`);
+    const atRest = new Promise((resolve) => {
+      Page.lifecycleEvent((event) => event.name === 'networkIdle' && event.loaderId === loaderId && resolve(undefined));
     });
-    wire.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
-      const headers = scripts.get(requestId);
-      if (headers !== undefined) bytes += encodedDataLength - headers;
-    });
-    await page.goto(url, { waitUntil: 'commit' });
-    const usableMs = await page.evaluate(
-      () =>
-        new Promise((resolve) => {
-          const look = () => {
-            const islands = Array.from(document.querySelectorAll('astro-island'));
-            const isUp = document.readyState !== 'loading' && islands.length > 0 && islands.every((each) => !each.hasAttribute('ssr'));
-            if (isUp) resolve(performance.now());
-            else setTimeout(look, 10);
-          };
-          look();
-        }),
-    );
-    const kB = bytes / 1000;
-    await page.waitForLoadState('networkidle');
-    const { paintMs, longMs } = await page.evaluate(async () => {
-      /** @param {string} type @returns {Promise<PerformanceEntry[]>} */
-      const entries = (type) =>
-        new Promise((resolve) => {
-          new PerformanceObserver((list) => resolve(list.getEntries())).observe({ type, buffered: true });
-          setTimeout(() => resolve([]), 500);
-        });
-      const [paints, tasks] = [await entries('largest-contentful-paint'), await entries('longtask')];
-      return { paintMs: paints.at(-1)?.startTime ?? Number.NaN, longMs: tasks.reduce((sum, { duration }) => sum + duration, 0) };
-    });
-    return { kB, usableMs: Number(usableMs), paintMs, longMs };
+    const tooLate = after(MOST_MS, undefined, { ref: false }).then(() => Promise.reject(new Error(`${url} did not come to rest`)));
+    const usable = await Promise.race([inPage(IN_PAGE.usable), tooLate]);
+    await Promise.race([atRest, tooLate]);
+    return { ...usable, ...(await inPage(IN_PAGE.painted)) };
   } finally {
-    await context.close();
+    await browser.close();
   }
 }
 
@@ -141,8 +164,10 @@ export async function opened(browser, rate, url) {
  * @param {import('@playwright/test').Browser} browser @param {number} rate so many times it is slowed down @param {string} url
  */
 export async function dragged(browser, rate, url) {
-  const { context, page } = await aPhone(browser, rate);
+  const context = await browser.newContext({ ...PHONE, serviceWorkers: 'block' });
   try {
+    const page = await context.newPage();
+    await (await context.newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate });
     await page.goto(url, { waitUntil: 'networkidle' });
     // nobody takes hold of what has not come to rest yet: this is what the bench draws last
     await page.getByRole('complementary').waitFor();

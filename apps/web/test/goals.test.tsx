@@ -91,6 +91,8 @@ test('what is left of the court: asked for once, said in the round, and loud whe
   expect(minutesUntil('', at('17:31:00'))).toBeNull();
   const { user } = show(rungOf({}));
   expect(screen.queryByTestId('court-left')).toBeNull();
+  await user.click(screen.getByRole('button', { name: 'Until when is the court ours?' }));
+  expect(screen.getByLabelText(/The court is ours until/)).toBe(globalThis.document.activeElement);
   await user.type(screen.getByLabelText(/The court is ours until/), '00:00');
   expect(await screen.findByText(/The time on this court is over/)).toBeTruthy();
   expect(JSON.parse(device().getItem(`court-until:${document.courtId}`)!)).toEqual({ day: today(), until: '00:00' });

@@ -3,8 +3,7 @@ import type { GameBallRow, MachineRow, PlayerRow, RungRow } from '../../api/rows
 import { Button } from '../../ui/Button.tsx';
 import { sayTrimmed } from '../../words/trims.ts';
 import { Checks } from './Checks.tsx';
-import { CourtUntil } from './CourtTime.tsx';
-import { FirstBall, ForToday, HalfTarget, MachinePart, SecretSpeeds } from './lateParts.tsx';
+import { CourtUntil, FirstBall, ForToday, HalfTarget, MachinePart, SecretSpeeds } from './lateParts.tsx';
 import { RoundFields } from './RoundFields.tsx';
 import { SetUp } from './SetUp.tsx';
 import type { useCourtTime } from './useCourtTime.ts';

@@ -2,21 +2,6 @@ import { minutesOf, type RungDocument } from '@good-arc/core';
 import { Notice } from '../../ui/Notice.tsx';
 import type { useCourtTime } from './useCourtTime.ts';
 
-/** Until when the court is ours. */
-export function CourtUntil({ time }: { time: ReturnType<typeof useCourtTime> }) {
-  return (
-    <label className="mb-2 flex min-h-11 flex-wrap items-center gap-x-3">
-      <span className="text-quiet">The court is ours until</span>
-      <input
-        type="time"
-        className="input h-11 w-32 border-base-content/60 bg-base-100 text-base"
-        value={time.until}
-        onChange={({ target }) => time.set(target.value)}
-      />
-    </label>
-  );
-}
-
 /** From so many minutes on they are counted. */
 const SOON_MIN = 60;
 
