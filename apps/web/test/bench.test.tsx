@@ -18,6 +18,7 @@ import { Units } from '../src/ui/Units.tsx';
 import { ArcSlider } from '../src/views/bench/ArcSlider.tsx';
 import { ArrivalBesideGame } from '../src/views/bench/ArrivalBesideGame.tsx';
 import Bench from '../src/views/bench/Bench.tsx';
+import { Choices } from '../src/views/bench/Choices.tsx';
 import { FieldingFigures } from '../src/views/bench/Fielding.tsx';
 import { Impossible } from '../src/views/bench/Impossible.tsx';
 import { PlateWindow } from '../src/views/bench/PlateWindow.tsx';
@@ -91,6 +92,7 @@ function benchOf(sport: Sport, over: Partial<Setup> = {}, second?: Partial<Setup
     put: nothing,
     close: nothing,
     isDrawn: true,
+    hasArc: true,
     undo: nothing,
     redo: nothing,
     canUndo: false,
@@ -358,7 +360,11 @@ describe('the whole bench', () => {
     return words(<Bench viewer={viewer} kit={kit} ladders={[]} initial={{ a, b, at: b ? 'b' : 'a' }} edited={null} />);
   };
   test('an own game ball is on the list, first', () => {
-    const text = at({ gameBallId: 'g1' });
+    const nothing = () => {};
+    const setup = { ...firstSetup(court, machines[0]!, 'Building', 900), gameBallId: 'g1' };
+    const chosen = { setup, kit, ownBalls: [own], courtId: setup.courtId, machineId: setup.machineId };
+    const on = { onCourt: nothing, onMachine: nothing, onBall: nothing, onLevel: nothing, onGameBall: nothing };
+    const text = words(<Choices {...chosen} {...on} />);
     expect(text.indexOf('Orla’s loop, Building (own)')).toBeLessThan(text.indexOf('Rally drive, Starting'));
   });
   test('two set-ups open with the one that was in hand', () => {

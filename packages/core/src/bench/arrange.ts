@@ -13,8 +13,9 @@ import {
 import { COMFORT_FROM, type Comfort, comfortOf, isToFielders, reactionNeededS, timeBudget } from '../drill/index.ts';
 import type { Conditions, Flight } from '../flight/index.ts';
 import { aimMachine, questionFor, type Thrower } from '../machine/index.ts';
+import { atOnce } from '../parts.ts';
 import { bandOf, FIELDER_READ_S, fielderTime, HITTER_INTERVAL_S, hitterIntervalEase, hitterTime } from '../pitch/index.ts';
-import { armAt, throwGameBall } from './game.ts';
+import { armAt, throwGameBallInParts } from './game.ts';
 import { placeQuestion } from './setup.ts';
 import type { Setup } from './setup-schema.ts';
 import { type Arrival, conditionsOf, type Thrown, throwBall } from './throw.ts';
@@ -61,15 +62,26 @@ export interface Arrangement {
 
 const FAMILY = 23;
 const STEEPEST_DEG = 72;
+const FLOWN_AT_ONCE = 6;
 
 /**
  * Solves a set-up on a machine, flies it, and sets it beside its game ball.
  * With its family it costs a few milliseconds, so that it can follow a drag.
  */
-export function arrange(setup: Setup, machine: Thrower, gameBall: GameBall | null = gameBallById(setup.gameBallId) ?? null): Arrangement {
+export const arrange = (setup: Setup, machine: Thrower, gameBall?: GameBall | null): Arrangement =>
+  atOnce(arrangeInParts(setup, machine, gameBall));
+
+/** As `arrange`, for whoever has something else to do in between: it stops as often as it has solved or flown a ball. */
+export function* arrangeInParts(
+  setup: Setup,
+  machine: Thrower,
+  gameBall: GameBall | null = gameBallById(setup.gameBallId) ?? null,
+): Generator<void, Arrangement> {
   const conditions = conditionsOf(setup);
-  const question = placeQuestion(setup);
-  const answer = aimMachine(machine, question, setup, setup.hold, setup.arc);
+  const game = gameBall && (yield* gameInParts(setup, conditions, gameBall));
+  yield;
+  const answer = aimMachine(machine, placeQuestion(setup), setup, setup.hold, setup.arc);
+  yield;
   const solution = answer.solutions.find(({ arc }) => arc === setup.arc) ?? answer.solutions[0] ?? null;
   const thrown = solution ? throwBall(conditions, { ...setup.from, ...answer.spin, ...launchOf(solution) }, setup.player.y) : null;
   const stroke = strokeOf(setup, thrown);
@@ -80,7 +92,7 @@ export function arrange(setup: Setup, machine: Thrower, gameBall: GameBall | nul
     reason: answer.reason,
     thrown,
     stroke,
-    game: gameBall ? gameOf(setup, conditions, gameBall) : null,
+    game,
     comfort: thrown && comfort(setup, stroke, thrown, gameBall),
     lowOverNet: solution?.netClearanceM != null && solution.netClearanceM < LEVEL_NEEDS[setup.level].netClearanceM,
   };
@@ -90,19 +102,32 @@ export function arrange(setup: Setup, machine: Thrower, gameBall: GameBall | nul
  * Every arc from where the machine stands to the spot of a set-up, `FAMILY` of them: what each clears, and how it arrives.
  * @param stroke of the set-up's own arc @returns from the flattest to the steepest, blocked ones marked
  */
-export function familyOf(
+export const familyOf = (setup: Setup, machine: Thrower, stroke: Stroke, gameBall?: GameBall | null): FamilyMember[] =>
+  atOnce(familyInParts(setup, machine, stroke, gameBall));
+
+/** As `familyOf`, for whoever has something else to do in between: it stops after it has found the arcs, and after every few of them that it flew. */
+export function* familyInParts(
   setup: Setup,
   machine: Thrower,
   stroke: Stroke,
   gameBall: GameBall | null = gameBallById(setup.gameBallId) ?? null,
-): FamilyMember[] {
+): Generator<void, FamilyMember[]> {
   const conditions = conditionsOf(setup);
   const asked = questionFor(machine, placeQuestion(setup), setup);
-  return arcFamily(asked, FAMILY, STEEPEST_DEG).map((arc): FamilyMember => {
+  const arcs = arcFamily(asked, FAMILY, STEEPEST_DEG);
+  const members: FamilyMember[] = [];
+  for (const [i, arc] of arcs.entries()) {
+    if (i % FLOWN_AT_ONCE === 0) yield;
     const launch = { ...setup.from, ...spinAt(asked, arc.speedMps), ...launchOf(arc) };
     const { flight, arrival } = throwBall(conditions, launch, setup.player.y, 0.05);
-    return { ...arc, path: flight.path, arrival, comfort: arrival ? comfortOf(easeOf(setup, stroke, arrival.timeS, gameBall)) : null };
-  });
+    members.push({
+      ...arc,
+      path: flight.path,
+      arrival,
+      comfort: arrival ? comfortOf(easeOf(setup, stroke, arrival.timeS, gameBall)) : null,
+    });
+  }
+  return members;
 }
 
 export const launchOf = ({ speedMps, elevationDeg, bearingDeg }: { speedMps: number; elevationDeg: number; bearingDeg: number }) => ({
@@ -163,5 +188,10 @@ function comfort(setup: Setup, stroke: Stroke, { launch, arrival }: Thrown, game
 }
 
 /** What the game ball does here, met in the player’s plane. */
-export const gameOf = (setup: Setup, conditions: Conditions, ball: GameBall): (Thrown & { ball: GameBall }) | null =>
-  ball.sport === setup.sport ? throwGameBall(conditions, ball, setup.target.x, setup.player.y, armAt(setup.from)) : null;
+export const gameOf = (setup: Setup, conditions: Conditions, ball: GameBall): Arrangement['game'] =>
+  atOnce(gameInParts(setup, conditions, ball));
+
+function* gameInParts(setup: Setup, conditions: Conditions, ball: GameBall): Generator<void, Arrangement['game']> {
+  if (ball.sport !== setup.sport) return null;
+  return yield* throwGameBallInParts(conditions, ball, setup.target.x, setup.player.y, armAt(setup.from));
+}

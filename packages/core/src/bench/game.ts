@@ -1,6 +1,7 @@
 import { gameLaunch } from '../aim/index.ts';
 import type { GameBall, Hand } from '../catalog/index.ts';
 import type { Conditions } from '../flight/index.ts';
+import { atOnce } from '../parts.ts';
 import { type Thrown, throwBall } from './throw.ts';
 
 /** How far behind its bounce a game ball is met when it would bounce twice before the player's plane, m. */
@@ -17,8 +18,20 @@ export function throwGameBall(
   playerY: number,
   hand: Hand = 'right',
 ): (Thrown & { ball: GameBall }) | null {
+  return atOnce(throwGameBallInParts(conditions, ball, landingX, playerY, hand));
+}
+
+/** As `throwGameBall`, for whoever has something else to do in between: it stops when it knows how the ball leaves. */
+export function* throwGameBallInParts(
+  conditions: Conditions,
+  ball: GameBall,
+  landingX: number,
+  playerY: number,
+  hand: Hand,
+): Generator<void, (Thrown & { ball: GameBall }) | null> {
   const solved = gameLaunch(ball, conditions, landingX, hand);
   if (!solved) return null;
+  yield;
   const still = { ...conditions, wind: { xMps: 0, yMps: 0 } };
   const thrown = throwBall(still, solved.launch, playerY);
   if (thrown.arrival) return { ...thrown, ball };

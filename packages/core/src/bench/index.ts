@@ -1,5 +1,5 @@
 export { type AirEffect, airEffect, USUAL_AIR } from './air.ts';
-export { type Arrangement, arrange, type BenchComfort, type FamilyMember, familyOf } from './arrange.ts';
+export { type Arrangement, arrange, arrangeInParts, type BenchComfort, type FamilyMember, familyInParts, familyOf } from './arrange.ts';
 export { armAt, throwGameBall } from './game.ts';
 export { heldOf } from './held.ts';
 export { type Allows, bestPlace, closestToGame, FIT_FIGURES, type FitFigure, fitOf, fitParts, type Match } from './match.ts';

@@ -8,13 +8,13 @@ import { toast } from '../../ui/toast.ts';
 import { Units, useUnits } from '../../ui/Units.tsx';
 import { ArcSlider } from './ArcSlider.tsx';
 import { Beside } from './Beside.tsx';
-import { Choices } from './Choices.tsx';
+import { CHOICES, Choices } from './Choices.tsx';
 import { PitchOrField } from './Fielding.tsx';
 import { Head } from './Head.tsx';
 import { Impossible } from './Impossible.tsx';
 import { Ruler } from './Ruler.tsx';
 import type { EditedRung, LadderChoice } from './SaveRung.tsx';
-import { type Pair, useBench } from './useBench.ts';
+import { type Pair, useBench, workAhead } from './useBench.ts';
 
 // its form
 const loadSaveRung = async () => (await import('./SaveRung.tsx')).SaveRung;
@@ -31,13 +31,12 @@ interface Props {
   edited: EditedRung | null;
 }
 
-export default function Bench(props: Props) {
-  return (
-    <Units system={props.viewer.units}>
-      <BenchView {...props} />
-    </Units>
-  );
-}
+const Bench = (props: Props) => (
+  <Units system={props.viewer.units}>
+    <BenchView {...props} />
+  </Units>
+);
+export default Object.assign(Bench, { before: ({ kit, initial }: Props) => workAhead(kit, initial) });
 
 function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Props) {
   const units = useUnits();
@@ -53,18 +52,22 @@ function BenchView({ viewer, kit, ladders: initialLadders, initial, edited }: Pr
     <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_25.5rem]">
       <section className="flex min-w-0 flex-col px-3 pt-2 pb-6 md:px-6" aria-label="Bench">
         <Head bench={bench} canPlan={viewer.canPlan} onMeant={loadSaveRung} onSave={() => setSaving(true)} />
-        <Choices
-          setup={setup}
-          kit={kit}
-          ownBalls={bench.ownRows}
-          courtId={bench.court.id}
-          machineId={machine.id}
-          onCourt={bench.chooseCourt}
-          onMachine={bench.chooseMachine}
-          onLevel={bench.chooseLevel}
-          onBall={change}
-          onGameBall={(gameBallId) => change({ gameBallId })}
-        />
+        {bench.hasArc ? (
+          <Choices
+            setup={setup}
+            kit={kit}
+            ownBalls={bench.ownRows}
+            courtId={bench.court.id}
+            machineId={machine.id}
+            onCourt={bench.chooseCourt}
+            onMachine={bench.chooseMachine}
+            onLevel={bench.chooseLevel}
+            onBall={change}
+            onGameBall={(gameBallId) => change({ gameBallId })}
+          />
+        ) : (
+          <div className={`${CHOICES} min-h-[13rem] md:min-h-[4.5rem]`} />
+        )}
         <PitchOrField bench={bench} altitudeM={viewer.altitudeM} />
         <p className="order-2 mb-1 text-sm">
           <b>Machine</b> {describeSpot(planOf(setup), setup.from, units.length)}

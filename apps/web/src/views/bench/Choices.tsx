@@ -16,6 +16,9 @@ interface ChoicesProps {
   onGameBall: (id: string) => void;
 }
 
+/** Where they stand. */
+export const CHOICES = 'order-3 mt-3 md:order-1 md:mt-0 md:mb-2';
+
 /** What the bench is set up with; above the ruler at a desk, below it on a phone. */
 export function Choices({ setup, kit, ownBalls, courtId, machineId, onCourt, onMachine, onBall, onLevel, onGameBall }: ChoicesProps) {
   const ofSport = <T extends { sport: Setup['sport'] }>(list: readonly T[]): T[] => list.filter(({ sport }) => sport === setup.sport);
@@ -24,7 +27,7 @@ export function Choices({ setup, kit, ownBalls, courtId, machineId, onCourt, onM
   const basket = baskets.find(({ ballId, dragShare }) => ballId === setup.ballId && dragShare === setup.dragShare);
   const machines = kit.machines.filter(({ profile }) => profile.sports.includes(setup.sport));
   return (
-    <div className="order-3 mt-3 grid grid-cols-2 gap-2 md:order-1 md:mt-0 md:mb-2 md:grid-cols-[1.4fr_0.95fr_1.2fr_1fr_1.4fr]">
+    <div className={`${CHOICES} grid grid-cols-2 gap-2 md:grid-cols-[1.4fr_0.95fr_1.2fr_1fr_1.4fr]`}>
       <Select
         label="Court"
         value={courtId}

@@ -1,6 +1,6 @@
 import { diamondOf, type Hazard } from '@good-arc/core';
-import { Content, List, Root, Trigger } from '@radix-ui/react-tabs';
-import { type ReactNode, useState } from 'react';
+import { List, Root, Trigger } from '@radix-ui/react-tabs';
+import { type ReactNode, useId, useState } from 'react';
 import { later } from '../../ui/later.tsx';
 import { Placement } from './Placement.tsx';
 import type { BenchState } from './useBench.ts';
@@ -25,6 +25,7 @@ interface Panel {
 /** What can be asked of the feed in hand, one question at a time. */
 export function Panels({ bench, hazards, canPlan }: { bench: BenchState; hazards: readonly Hazard[]; canPlan: boolean }) {
   const [open, setOpen] = useState('lines');
+  const ownId = useId();
   const pitching = diamondOf(bench.setup.sport) !== null && bench.setup.target.kind === 'plane';
   const panels: Panel[] = [
     {
@@ -58,15 +59,19 @@ export function Panels({ bench, hazards, canPlan }: { bench: BenchState; hazards
           <Trigger
             key={id}
             value={id}
+            id={`${ownId}-${id}`}
+            aria-controls={ownId}
             className="min-h-11 shrink-0 px-3 font-semibold hover:bg-base-200 data-[state=active]:bg-primary data-[state=active]:text-primary-content"
           >
             {name}
           </Trigger>
         ))}
       </List>
-      <Content value={now.id} className="pt-4">
+      {/* their own content asks for its animation, for which the browser works out all styles of the page at once */}
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a panel is reached from its tab, as the pattern has it */}
+      <div key={now.id} id={ownId} role="tabpanel" aria-labelledby={`${ownId}-${now.id}`} tabIndex={0} className="pt-4">
         {now.show()}
-      </Content>
+      </div>
     </Root>
   );
 }

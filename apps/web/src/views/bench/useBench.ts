@@ -1,9 +1,11 @@
 import {
   type Arrangement,
   arrange,
+  arrangeInParts,
   conditionsOf,
   type FamilyMember,
   type FieldedBall,
+  familyInParts,
   familyOf,
   fieldBall,
   firstSetup,
@@ -20,7 +22,7 @@ import {
   strikeZoneOf,
 } from '@good-arc/core';
 import { startTransition, useEffect, useMemo, useState } from 'react';
-import type { Kit, MachineRow, Viewer } from '../../api/rows.ts';
+import type { GameBallRow, Kit, MachineRow, Viewer } from '../../api/rows.ts';
 import { askedBesides } from '../../device/drawn.ts';
 import { ownBall } from '../../ui/gameBalls.ts';
 import { useHistory } from '../../ui/history.ts';
@@ -76,8 +78,7 @@ export interface Worked {
 const bookBall = ({ gameBallId }: Setup): GameBall | null => gameBallById(gameBallId) ?? null;
 
 /** A set-up on its machine beside its game ball and, for fielders, its roll; its family and its spread not yet. */
-function arrangedOn(setup: Setup, machine: MachineRow, game: GameBall | null): Worked {
-  const arrangement = arrange(setup, machine.profile, game);
+function arrangedOn(setup: Setup, machine: MachineRow, game: GameBall | null, arrangement = arrange(setup, machine.profile, game)): Worked {
   const field =
     isToFielders(setup.sport, setup.target) && arrangement.thrown
       ? fieldBall(conditionsOf(setup), setup, arrangement.thrown.launch, setup.level)
@@ -85,15 +86,23 @@ function arrangedOn(setup: Setup, machine: MachineRow, game: GameBall | null): W
   return { setup, machine, arrangement, family: null, spread: null, field };
 }
 
+/** Families that were worked out before they are drawn. */
+const families = new WeakMap<Arrangement, FamilyMember[]>();
 const withFamily = (worked: Worked, game: GameBall | null): Worked => ({
   ...worked,
-  family: familyOf(worked.setup, worked.machine.profile, worked.arrangement.stroke, game),
+  family: families.get(worked.arrangement) ?? familyOf(worked.setup, worked.machine.profile, worked.arrangement.stroke, game),
 });
 
-function withSpread(worked: Worked): Worked {
-  const question = spreadQuestion(worked.setup, worked.arrangement, worked.machine);
-  return { ...worked, spread: question && linearSpread(question) };
+/** As `families`. */
+const spreads = new WeakMap<Arrangement, LinearSpread | null>();
+function spreadOf({ setup, arrangement, machine }: Worked): LinearSpread | null {
+  const question = spreadQuestion(setup, arrangement, machine);
+  return question && linearSpread(question);
 }
+const withSpread = (worked: Worked): Worked => {
+  const known = spreads.get(worked.arrangement);
+  return { ...worked, spread: known === undefined ? spreadOf(worked) : known };
+};
 
 /** All of a set-up on its machine. */
 export function workedOut(setup: Setup, machine: MachineRow): Worked {
@@ -101,14 +110,58 @@ export function workedOut(setup: Setup, machine: MachineRow): Worked {
   return withSpread(withFamily(arrangedOn(setup, machine, game), game));
 }
 
+const machineIn = ({ machines }: Kit, id: string): MachineRow => machines.find((each) => each.id === id) ?? machines[0]!;
+
+function gameIn(own: readonly GameBallRow[], setup: Setup): GameBall | null {
+  const found = own.find(({ id }) => id === setup.gameBallId);
+  return found ? ownBall(found) : bookBall(setup);
+}
+
+/** What was worked out before the bench was drawn. */
+const ahead = new WeakMap<Setup, Worked>();
+/** The browser does what waits meanwhile. */
+const aMoment = () => new Promise((resolve) => setTimeout(resolve));
+/** Work that stops now and then, each part in a task of its own. */
+async function byTasks<T>(parts: Generator<void, T>): Promise<T> {
+  for (;;) {
+    await aMoment();
+    const part = parts.next();
+    if (part.done) return part.value;
+  }
+}
+
+/** Works out what the bench draws first of its set-ups, task by task. */
+export async function workAhead(kit: Kit, { a, b }: Pair): Promise<void> {
+  for (const setup of b ? [a, b] : [a]) {
+    const [machine, game] = [machineIn(kit, setup.machineId), gameIn(kit.gameBalls, setup)];
+    const arrangement = await byTasks(arrangeInParts(setup, machine.profile, game));
+    ahead.set(setup, arrangedOn(setup, machine, game, arrangement));
+  }
+  await aMoment();
+}
+
 /** What a page that opens draws one after the other: all in one go a phone would stand still for longer than it takes to be seen. */
 const STAGES = ['arc', 'family', 'spread'] as const;
 
-/** How far the drawing has come. */
-function useStage(): number {
+/** The browser has shown what was drawn. */
+const aFrame = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+
+/** How far the drawing has come. @param before what is worked out before it comes to each stage after the first */
+function useStage(before: readonly (() => Promise<void>)[]): number {
   const [stage, setStage] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each stage
   useEffect(() => {
-    if (stage < STAGES.length - 1) startTransition(() => setStage(stage + 1));
+    if (stage === STAGES.length - 1) return;
+    let isOpen = true;
+    void (async () => {
+      await aFrame();
+      // what could not be worked out ahead is, or is said, when it is drawn
+      await before[stage]?.().catch(() => {});
+      if (isOpen) startTransition(() => setStage(stage + 1));
+    })();
+    return () => {
+      isOpen = false;
+    };
   }, [stage]);
   return stage;
 }
@@ -119,27 +172,32 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
   const pair = history.now;
   const [edited, setEdited] = useState(initiallyEdited);
   const [ownRows, setOwnRows] = useState(kit.gameBalls);
-  const stage = useStage();
-  const [hasFamily, isDrawn] = [stage >= STAGES.indexOf('family'), stage >= STAGES.indexOf('spread')];
   const setup = (pair.at === 'b' && pair.b) || pair.a;
-  const machineOf = (id: string): MachineRow => kit.machines.find((each) => each.id === id) ?? kit.machines[0]!;
   const court = kit.courts.find(({ id }) => id === setup.courtId) ?? kit.courts[0]!;
-  const machine = machineOf(setup.machineId);
+  const machine = machineIn(kit, setup.machineId);
 
-  const gameOf = (one: Setup): GameBall | null => {
-    const own = ownRows.find(({ id }) => id === one.gameBallId);
-    return own ? ownBall(own) : bookBall(one);
-  };
-  const work = (one: Setup): Worked => arrangedOn(one, machineOf(one.machineId), gameOf(one));
+  const work = (one: Setup): Worked =>
+    (ownRows === kit.gameBalls && ahead.get(one)) || arrangedOn(one, machineIn(kit, one.machineId), gameIn(ownRows, one));
   // biome-ignore lint/correctness/useExhaustiveDependencies: machines of the kit do not change on this page
   const arrangedA = useMemo(() => work(pair.a), [pair.a, ownRows]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: as above
   const arrangedB = useMemo(() => pair.b && work(pair.b), [pair.b, ownRows]);
+  const arranged = arrangedB ? [arrangedA, arrangedB] : [arrangedA];
+  const stage = useStage([
+    async () => {
+      for (const { setup: of, machine: on, arrangement } of arranged)
+        families.set(arrangement, await byTasks(familyInParts(of, on.profile, arrangement.stroke, gameIn(ownRows, of))));
+    },
+    async () => {
+      for (const each of arranged) spreads.set(each.arrangement, spreadOf(each));
+    },
+  ]);
+  const [hasFamily, isDrawn] = [stage >= STAGES.indexOf('family'), stage >= STAGES.indexOf('spread')];
   // biome-ignore lint/correctness/useExhaustiveDependencies: the game ball is that of what was arranged
-  const manyA = useMemo(() => (hasFamily ? withFamily(arrangedA, gameOf(pair.a)) : arrangedA), [arrangedA, hasFamily]);
+  const manyA = useMemo(() => (hasFamily ? withFamily(arrangedA, gameIn(ownRows, pair.a)) : arrangedA), [arrangedA, hasFamily]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: as above
   const manyB = useMemo(
-    () => (hasFamily && pair.b && arrangedB ? withFamily(arrangedB, gameOf(pair.b)) : arrangedB),
+    () => (hasFamily && pair.b && arrangedB ? withFamily(arrangedB, gameIn(ownRows, pair.b)) : arrangedB),
     [arrangedB, hasFamily],
   );
   const a = useMemo(() => (isDrawn ? withSpread(manyA) : manyA), [manyA, isDrawn]);
@@ -228,6 +286,8 @@ export function useBench(viewer: Viewer, kit: Kit, initial: Pair, initiallyEdite
     change,
     put,
     close: history.close,
+    /** Its arc is there: what it is set up with may be. */
+    hasArc: hasFamily,
     /** Its first picture is there: what stands beside that, or under it on a phone, may be. */
     isDrawn,
     undo,
