@@ -1,4 +1,4 @@
-import { type ComponentType, type ReactNode, useEffect, useState } from 'react';
+import { type ComponentType, type ReactNode, startTransition, useEffect, useState } from 'react';
 import { Button } from './Button.tsx';
 import { Notice } from './Notice.tsx';
 import { toast } from './toast.ts';
@@ -23,7 +23,8 @@ function Later<Props extends object>({ part, props }: { part: Part<Props>; props
     part.load().then(
       (known) => {
         part.known = known;
-        if (isOpen) setKnown(() => known);
+        // in slices: what is drawn for the first time may be large
+        if (isOpen) startTransition(() => setKnown(() => known));
       },
       () => {
         if (!isOpen) return;

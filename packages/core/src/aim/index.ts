@@ -1,5 +1,5 @@
 export { aim } from './aim.ts';
-export { arcFamily, type FamilyArc } from './family.ts';
+export { arcFamily, arcFamilyInParts, type FamilyArc } from './family.ts';
 export { type GameArrival, gameLaunch, releaseOf } from './game.ts';
 export { MEETINGS, type MeetAnswer, type MeetHold, type Meeting, type MeetQuestion, type MeetSolution, meetBall } from './meet.ts';
 export { distanceToHold } from './nearest.ts';

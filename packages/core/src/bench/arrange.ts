@@ -1,4 +1,13 @@
-import { arcFamily, type Blocked, type FamilyArc, type Nearest, type ReasonCode, type Solution, type Spin, spinAt } from '../aim/index.ts';
+import {
+  arcFamilyInParts,
+  type Blocked,
+  type FamilyArc,
+  type Nearest,
+  type ReasonCode,
+  type Solution,
+  type Spin,
+  spinAt,
+} from '../aim/index.ts';
 import {
   type ContactVerdict,
   contactOf,
@@ -105,7 +114,7 @@ export function* arrangeInParts(
 export const familyOf = (setup: Setup, machine: Thrower, stroke: Stroke, gameBall?: GameBall | null): FamilyMember[] =>
   atOnce(familyInParts(setup, machine, stroke, gameBall));
 
-/** As `familyOf`, for whoever has something else to do in between: it stops after it has found the arcs, and after every few of them that it flew. */
+/** As `familyOf`, for whoever has something else to do in between: it stops after every few arcs that it found or flew. */
 export function* familyInParts(
   setup: Setup,
   machine: Thrower,
@@ -114,7 +123,7 @@ export function* familyInParts(
 ): Generator<void, FamilyMember[]> {
   const conditions = conditionsOf(setup);
   const asked = questionFor(machine, placeQuestion(setup), setup);
-  const arcs = arcFamily(asked, FAMILY, STEEPEST_DEG);
+  const arcs = yield* arcFamilyInParts(asked, FAMILY, STEEPEST_DEG);
   const members: FamilyMember[] = [];
   for (const [i, arc] of arcs.entries()) {
     if (i % FLOWN_AT_ONCE === 0) yield;
