@@ -35,7 +35,7 @@ const PIECES = {
   },
   /** Where balls are aimed and judged: a ladder, a rung on court, the bench, what builds a rung. */
   judging: {
-    core: /^(aim\/(aim|arcs|family|game|nearest|probe|types)|bench\/game|catalog\/game-book|dial\/wheels|format\/settings|ladder\/(hurry|secret|venue)|machine\/(aim|capability|shift)|pitch\/(contact-time|fielding|hitting|zone)|rules\/.*|spread\/(endpoint|sensitivity|spread|trim))\.ts$/,
+    core: /^(aim\/(aim|arcs|family|game|nearest|probe|types)|bench\/game|catalog\/game-book|dial\/wheels|format\/settings|ladder\/(hurry|secret|venue)|machine\/(aim|capability|shift)|parts|pitch\/(contact-time|fielding|hitting|zone)|rules\/.*|spread\/(endpoint|sensitivity|spread|trim))\.ts$/,
     app: /^(ui\/gameBalls|words\/secret)\.ts$/,
   },
   /** Dials, and chances. */

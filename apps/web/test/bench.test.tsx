@@ -367,6 +367,14 @@ describe('the whole bench', () => {
     const text = words(<Choices {...chosen} {...on} />);
     expect(text.indexOf('Orla’s loop, Building (own)')).toBeLessThan(text.indexOf('Rally drive, Starting'));
   });
+  test('what was worked out before it is drawn is what it would have drawn', async () => {
+    const a = { ...firstSetup(court, machines[0]!, 'Building', 900), hold: { elevationDeg: 24 } };
+    const props = { viewer, kit, ladders: [], initial: { a, b: { ...a, hold: { elevationDeg: 31 } }, at: 'a' as const }, edited: null };
+    const drawn = words(<Bench {...props} />);
+    await Bench.before(props);
+    expect(words(<Bench {...props} />)).toBe(drawn);
+    expect(drawn).toMatch(/hit \d\.\d\d s/);
+  });
   test('two set-ups open with the one that was in hand', () => {
     const a = firstSetup(court, machines[0]!, 'Building', 900);
     const text = at({}, { ...a, hold: { elevationDeg: 31 } });

@@ -3,6 +3,7 @@ import { act, createElement, useId } from 'react';
 import { hydrateRoot } from 'react-dom/client';
 import { describe, expect, test, vi } from 'vitest';
 import { atLast, gather, whole } from '../src/islands/apart.ts';
+import begin from '../src/islands/client.ts';
 import { carrierInHead, carrierOf, handed, opened, sent, sentToScripts, textOf } from '../src/islands/sent.ts';
 import islands from '../src/islands/server.ts';
 
@@ -17,6 +18,11 @@ const Field = () => <input id={useId()} />;
 let drawings = 0;
 const Day = ({ name }: { name: string }) => <p>{`${name} ${++drawings}`}</p>;
 const Other = ({ name }: { name: string }) => <h2>{name}</h2>;
+const seen: unknown[] = [];
+const Seen = ({ at }: { at: string }) => {
+  seen.push(`drawn ${at}`);
+  return <p>{at}</p>;
+};
 const Broken = (): never => {
   throw new Error('no such ball');
 };
@@ -45,6 +51,17 @@ describe('islands', () => {
     document.head.innerHTML = carrierInHead(locals.sent!);
     expect(opened(island('<p>One moment</p>'), beside)).toEqual({ ...props, children: 'slot' });
     expect(document.head.querySelector('script')).toBeNull();
+  });
+  test('what a component wants done before comes first, and a failure of it is left to the drawing', async () => {
+    const element = island(carrierOf(JSON.stringify(props)));
+    element.setAttribute('ssr', '');
+    const before = async (given: object) => {
+      await new Promise((resolve) => setTimeout(resolve));
+      seen.push(given);
+      throw new Error('no such ball');
+    };
+    await begin(element as HTMLElement)(Object.assign(Seen, { before }), {}, {}, { client: 'only' });
+    await vi.waitFor(() => expect(seen.slice(0, 2)).toEqual([props, `drawn ${props.at}`]));
   });
   test('data of the drawing itself are nobody’s props', () => {
     const element = island('<p>Drawn<script type="application/json">{"a":1}</script></p>');

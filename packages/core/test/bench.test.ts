@@ -3,11 +3,13 @@ import { describe, expect, test } from 'vitest';
 import {
   airEffect,
   arrange,
+  arrangeInParts,
   bestPlace,
   closestToGame,
   conditionsOf,
   contactBand,
   FIT_FIGURES,
+  familyInParts,
   familyOf,
   firstSetup,
   fitOf,
@@ -108,6 +110,21 @@ describe('what the bench shows is what the core computes', () => {
     expect(low.solution!.netClearanceM).toBeLessThan(LEVEL_NEEDS.Building.netClearanceM);
     expect(low.lowOverNet).toBe(true);
     expect(arrange(tennis({ hold: { elevationDeg: 25 } }), bramble).lowOverNet).toBe(false);
+  });
+  test('part by part it comes to the same, and stops often enough for a phone to do something else', () => {
+    const setup = tennis({ hold: { elevationDeg: 20 } });
+    /** What the work comes to, and how often it stopped. */
+    const inParts = <T>(parts: Generator<void, T>, stops = 0): { value: T; stops: number } => {
+      const part = parts.next();
+      return part.done ? { value: part.value, stops } : inParts(parts, stops + 1);
+    };
+    const arranged = inParts(arrangeInParts(setup, bramble));
+    expect(arranged.value).toEqual(arrange(setup, bramble));
+    expect(arranged.stops).toBe(3);
+    expect(inParts(arrangeInParts({ ...setup, gameBallId: '' }, bramble)).value.game).toBeNull();
+    const family = inParts(familyInParts(setup, bramble, arranged.value.stroke));
+    expect(family.value).toEqual(familyOf(setup, bramble, arranged.value.stroke));
+    expect(family.stops).toBeGreaterThanOrEqual(5);
   });
   test('the family keeps the spot: every arc of it comes down there, blocked ones with their reason', () => {
     const setup = tennis();

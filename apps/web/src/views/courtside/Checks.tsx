@@ -2,11 +2,10 @@ import type { Checklist, OutingId } from '@good-arc/core';
 import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { device } from '../../device/store.ts';
-import { api } from '../../ui/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { today } from '../../ui/day.ts';
 import { outbox } from '../../ui/outbox.ts';
-import { attempt } from '../../ui/undo.ts';
+import { ChecksForm } from './lateParts.tsx';
 import { outingOfToday } from './run.ts';
 
 interface Props {
@@ -32,7 +31,7 @@ function ticked(outingId: OutingId): Checklist {
 export function Checks({ checks: initial, part, mayEdit }: Props) {
   const [checks, setChecks] = useState(initial);
   const [done, setDone] = useState<string[]>([]);
-  const [editing, setEditing] = useState<string | null>(null);
+  const [isEditing, setIsEditing] = useState(false);
   const outing = (): string => outingOfToday(today(), uuidv7);
   // the device knows what was ticked; the server that drew the page does not
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page is there
@@ -52,17 +51,6 @@ export function Checks({ checks: initial, part, mayEdit }: Props) {
     });
   }
 
-  async function save(): Promise<void> {
-    const lines = (editing ?? '')
-      .split('\n')
-      .map((line) => line.trim())
-      .filter(Boolean);
-    const next = { ...checks, [part]: lines };
-    if (!(await attempt(() => api('PUT', 'checklist', next)))) return;
-    setChecks(next);
-    setEditing(null);
-  }
-
   const items = checks[part];
   const open = items.filter((item) => !done.includes(item)).length;
   return (
@@ -73,7 +61,7 @@ export function Checks({ checks: initial, part, mayEdit }: Props) {
           {open === 0 ? '✓ all done' : `${items.length - open} of ${items.length}`}
         </span>
       </summary>
-      {editing === null ? (
+      {!isEditing ? (
         <>
           <ul className="grid gap-x-6 pb-2 md:grid-cols-2">
             {items.map((item) => (
@@ -86,28 +74,21 @@ export function Checks({ checks: initial, part, mayEdit }: Props) {
             ))}
           </ul>
           {mayEdit && (
-            <Button look="ghost" className="mb-2 px-2" onClick={() => setEditing(items.join('\n'))}>
+            <Button look="ghost" className="mb-2 px-2" onClick={() => setIsEditing(true)}>
               Change this list for the club
             </Button>
           )}
         </>
       ) : (
-        <div className="pb-3">
-          <label className="block text-quiet">
-            One line each
-            <textarea
-              className="textarea mt-1 h-52 w-full border-base-content/60 bg-base-100 text-base text-base-content"
-              value={editing}
-              onChange={(event) => setEditing(event.target.value)}
-            />
-          </label>
-          <Button look="primary" className="mt-2" onClick={save}>
-            Save the list
-          </Button>
-          <Button look="ghost" className="mt-2" onClick={() => setEditing(null)}>
-            Leave it
-          </Button>
-        </div>
+        <ChecksForm
+          checks={checks}
+          part={part}
+          onSaved={(next) => {
+            setChecks(next);
+            setIsEditing(false);
+          }}
+          onClose={() => setIsEditing(false)}
+        />
       )}
     </details>
   );

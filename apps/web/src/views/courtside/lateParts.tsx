@@ -6,6 +6,7 @@ const waiting = <p role="status">One moment …</p>;
 /** Parts of a rung on court that nobody sees at first: they come when the page stands. */
 export const ByHand = later(async () => (await import('./inRound.ts')).ByHand, waiting);
 export const ByNumber = later(async () => (await import('./inRound.ts')).ByNumber, waiting);
+export const ChecksForm = later(async () => (await import('./beforehand.ts')).ChecksForm, waiting);
 export const CourtUntil = later(async () => (await import('./beforehand.ts')).CourtUntil);
 export const FirstBall = later(async () => (await import('./FirstBall.tsx')).FirstBall, waiting);
 export const Finished = later(async () => (await import('./inRound.ts')).Finished, waiting);
@@ -23,7 +24,7 @@ export const TimingTaps = later(async () => (await import('./inRound.ts')).Timin
 export async function readyForRound(): Promise<void> {
   const parts = [
     ...[ByHand, ByNumber, Finished, LandingTaps, NextBalls, TimingTaps],
-    ...[CourtUntil, ForToday, HalfTarget, MachinePart, RefillOrFault, SecretSpeeds, SignalFields],
+    ...[ChecksForm, CourtUntil, ForToday, HalfTarget, MachinePart, RefillOrFault, SecretSpeeds, SignalFields],
     FirstBall,
   ];
   const missing: unknown[] = [];
