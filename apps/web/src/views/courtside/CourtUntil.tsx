@@ -22,7 +22,9 @@ export function CourtUntil({ time }: { time: ReturnType<typeof useCourtTime> }) 
           />
         </label>
       ) : (
-        <Button size="l" onClick={() => setIsAsked(true)}>{time.until ? `${said} ${time.until} · change` : 'Until when is the court ours?'}</Button>
+        <Button size="l" onClick={() => setIsAsked(true)}>
+          {time.until ? `${said} ${time.until} · change` : 'Until when is the court ours?'}
+        </Button>
       )}
     </div>
   );
