@@ -1,5 +1,5 @@
 import type { MiddlewareHandler } from 'astro';
-import { atLast } from './islands/apart.ts';
+import { atLast, drawnApart } from './islands/apart.ts';
 import { carrierInHead } from './islands/sent.ts';
 import { textOf } from './server/body.ts';
 import { database, isDatabaseGone } from './server/db.ts';
@@ -118,11 +118,13 @@ function gonePage(text: string, status: number): Response {
 
 /** A page that its scripts draw names them in its head, and carries there what they draw. */
 async function withScripts(request: Request, page: Response, { sent }: App.Locals): Promise<Response> {
-  const named = (html: string): string => withPreloads(html, scriptsOfBuild(), sent === undefined ? '' : carrierInHead(sent));
-  if (atLast(request, named)) return page;
+  const carrier = sent === undefined ? '' : carrierInHead(sent);
+  const named = (html: string, more: string): string => withPreloads(html, scriptsOfBuild(), more);
+  // years of rounds are longer than the page: they are put in as bytes
+  if (atLast(request, (html) => named(html, carrier && drawnApart(request, new TextEncoder().encode(carrier))))) return page;
   // it is another text now, and longer
   page.headers.delete('content-length');
-  return new Response(named(await page.text()), page);
+  return new Response(named(await page.text(), carrier), page);
 }
 
 /** Styles may be set by scripts (drawings, messages that pop up); scripts are those of the build only, which Astro lists by their hashes. */

@@ -1,3 +1,4 @@
+import type { LadderId, SeasonDocument } from '@good-arc/core';
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, expect, test } from 'vitest';
 import { z } from 'zod';
@@ -10,14 +11,23 @@ import * as putRung from '../src/pages/api/rungs/[id]/index.ts';
 import { readComers } from '../src/server/comers.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
-import { readLadders } from '../src/server/ladders.ts';
+import { laddersOf, readLadders } from '../src/server/ladders.ts';
 import { readHeads } from '../src/server/list-rounds.ts';
 import { readBrief, readRound, roundsOn } from '../src/server/read-rounds.ts';
 import type { Scope } from '../src/server/scope.ts';
+import { seasonFacts } from '../src/server/season.ts';
 import { standingsOf } from '../src/server/standings.ts';
 import type { Store } from '../src/server/store.ts';
 import { call, emptyDatabase, makeClub, type OneRung, oneRung, putBall, roundBody } from './support/rig.ts';
 
+const aSeason: Omit<SeasonDocument, 'from'> = {
+  ladderId: uuidv7() as LadderId,
+  to: '2099-12-31',
+  weekdays: [1],
+  restsArm: false,
+  ballsAWeek: 90,
+  fromRung: 0,
+};
 let db: Db;
 let scope: Scope;
 let store: Store;
@@ -112,6 +122,26 @@ test('where a player stands is worked out once, and again with another round, ru
   expect((await stands())[0]).toMatchObject({ rungName: 'Deeper' });
   await newRound();
   expect((await stands())[0]!.rounds).toBe(first[0]!.rounds + 1);
+});
+
+test('what a season may be on is found once, and again with another round, ladder, day or beginning', async () => {
+  const now = new Date('2026-11-24T10:00:00Z');
+  const facts = async (from: string | null = null, on = now) => {
+    const { rounds, player } = await comer();
+    const season = from === null ? null : { ...aSeason, from };
+    return seasonFacts({ ...player, season }, { rounds }, await readLadders(store), await laddersOf(store, rounds), on);
+  };
+  const first = await facts();
+  expect(await facts()).toBe(first);
+  expect(await facts(null, new Date('2026-12-24T10:00:00Z'))).not.toBe(first);
+  const early = await facts('2026-01-01');
+  expect(await facts('2099-01-01')).toEqual({ ladders: early.ladders, runs: [] });
+  await newRound();
+  expect((await facts('2026-01-01')).runs).toHaveLength(early.runs.length + 1);
+  const [{ id, name }] = (await readLadders(store)) as [LadderRow];
+  expect(first.ladders).toMatchObject([{ id, name, at: 0 }]);
+  await oneRung(scope, { name: 'Another', sport: 'tennis', level: 'Building', approach: 'sweet-spot' });
+  expect((await facts()).ladders).toHaveLength(2);
 });
 
 test('of the newest rounds it says whose they are, newest first, and no more than are asked for', async () => {

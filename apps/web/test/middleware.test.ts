@@ -4,6 +4,8 @@ import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeAll, describe, expect, test, vi } from 'vitest';
 import { club, session } from '../src/db/schema.ts';
 import { isSeeded, seedDemo, wipe } from '../src/db/seed.ts';
+import { gather, whole } from '../src/islands/apart.ts';
+import { sentToScripts } from '../src/islands/sent.ts';
 import { type Db, database, inTransaction, isDatabaseGone, openDatabase, rowsOf, untilThrough } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
@@ -69,6 +71,29 @@ describe('who may pass', () => {
       null,
     ]);
     expect((await visit('/kit', { cookie, answer: drawn(false) })).headers.get('content-length')).toBe('3');
+  });
+  test('what scripts draw is in the head of the page, whoever puts the page together', async () => {
+    const cookie = await makeToken(db, (await makeClub(db, 'Carried')).scope, false);
+    const html = '<html><head><title>Räder</title></head><body></body></html>';
+    const carried = html.replace('</head>', '<script type="application/json" id="sent">{"name":"ø \\u003cb>"}</script></head>');
+    const by = (answer: (request: Request) => void) =>
+      visit('/logbook', {
+        cookie,
+        answer: (locals, request) => {
+          locals.isByScripts = true;
+          sentToScripts(locals as { sent?: string }, { name: 'ø <b>' });
+          answer(request);
+          return new Response(html);
+        },
+      });
+    expect((await by(() => undefined)).text).toBe(carried);
+    let gathered: Request | undefined;
+    const page = await by((request) => {
+      gather(request);
+      gathered = request;
+    });
+    expect(page.text).toBe(html);
+    expect(new TextDecoder().decode(whole(gathered!, page.text))).toBe(carried);
   });
   test('hold, stow and the sign of life go by who was signed in a moment ago, without asking the database; nothing else does', async () => {
     const { scope } = await makeClub(db, 'Holding');

@@ -1,12 +1,13 @@
 import { type JudgedRung, judgeRung, type RungDocument, wholly } from '@good-arc/core';
 import { beforeAll, expect, test } from 'vitest';
+import type { BriefRound } from '../src/api/rows.ts';
 import { seedDemo } from '../src/db/seed.ts';
 import type { Db } from '../src/server/db.ts';
 import { readKit } from '../src/server/kit.ts';
 import { readLadders } from '../src/server/ladders.ts';
 import { demoVisitor } from '../src/server/session.ts';
 import { Store } from '../src/server/store.ts';
-import { verdictToSend } from '../src/server/verdicts.ts';
+import { pastOn, verdictToSend } from '../src/server/verdicts.ts';
 import { gameBallFinder } from '../src/ui/gameBalls.ts';
 import { judge, judgeBy, judgedElsewhere } from '../src/ui/judge.ts';
 import { emptyDatabase, profileOf, rungDocument } from './support/rig.ts';
@@ -48,4 +49,27 @@ test('one that came along is taken for the same rung, machine and level; for oth
   expect(judgeBy(rung, by)).toBe(brought);
   expect(judgeBy({ ...rung }, by)).not.toBe(brought);
   expect(judgeBy(rung, { ...by, profile: { ...profile } })).not.toBe(brought);
+});
+
+test('what rounds tell of a rung as it is set up now: whose, whether on the same card, and what they came to for the gate', () => {
+  const [here, other] = [aRung(), { ...aRung(), balls: 30 }];
+  const round = (id: string, card: RungDocument): BriefRound => ({
+    ...{ id, card, rungId: '01890000-0000-7000-8000-000000000003', playerId: '01890000-0000-7000-8000-000000000004' },
+    ...{ courtId: card.courtId, weather: card.weather, source: 'court', notes: '', startedAt: '2026-11-24T15:00:00Z' },
+    results: (['in', 'out', 'in'] as const).map((outcome, i) => ({
+      seq: i + 1,
+      feedId: card.feeds[0]!.id,
+      outcome,
+      landing: null,
+      target: null,
+    })),
+  });
+  const rounds = [round('newest', here), round('own target', { ...here, ownTarget: true }), round('as it was', other)];
+  const past = pastOn(rounds)(here);
+  expect(past).toMatchObject([
+    { id: 'newest', same: true, hits: 2, balls: 3 },
+    { id: 'as it was', same: false, hits: 2, balls: 3 },
+  ]);
+  expect(pastOn(rounds)(here)).toBe(past);
+  expect(pastOn(rounds)(other).map(({ same }) => same)).toEqual([false, true]);
 });

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { LadderRow, MachineRow, ResultRow, RoundRow } from '../src/api/rows.ts';
 import { device } from '../src/device/store.ts';
-import { againOf, climbersOf, climbsOf } from '../src/server/today.ts';
+import { againOf, climbersOf, climbsOf, lastOnEach } from '../src/server/today.ts';
 import { ApiError, api, messageOf } from '../src/ui/api.ts';
 import { machineFor } from '../src/ui/machineFor.ts';
 import { atLine, describeSpot, fromLine, nearestLine } from '../src/ui/place.ts';
@@ -359,7 +359,17 @@ describe('today', () => {
       ['middle', 2, 4],
       ['low', 1, 8],
     ]);
-    expect(againOf([ran('middle', 'Ines', 4), ran('low', 'Bo', 8)], [ladder], 1)).toHaveLength(1);
+    const last = ran('low', 'Bo', 8);
+    expect(againOf([ran('middle', 'Ines', 4), last], [ladder], 1)).toHaveLength(1);
+    // the same entry of the same round, so that its text is not put together again; of another ladder another
+    expect(againOf([last], [ladder], 4)[0]).toBe(againOf([last], [ladder], 4)[0]);
+    expect(againOf([last], [{ ...ladder, name: 'Steeper' }], 4)[0]).toMatchObject({ ladderName: 'Steeper' });
+  });
+  test('which rounds those are: the last of each rung whose ladder is still there', () => {
+    const heads = ['middle', 'gone', 'low', 'middle', 'top'].map((rungId, i) => ({ id: `${rungId} ${i}`, rungId }));
+    expect(lastOnEach(heads, [ladder], 4)).toEqual(['middle 0', 'low 2', 'top 4']);
+    expect(lastOnEach(heads, [ladder], 2)).toEqual(['middle 0', 'low 2']);
+    expect(lastOnEach(heads, [], 2)).toEqual([]);
   });
   const climbs = async (rounds: RoundRow[], approach: LadderRow['approach'] = 'sweet-spot') =>
     climbsOf(climbersOf(rounds, [{ ...ladder, approach }]), 5, async (playerId, rungId) =>

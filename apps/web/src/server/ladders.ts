@@ -1,4 +1,4 @@
-import { type DrillId, type LadderDocument, type LadderId, type RungDocument, type RungId, rungSchema } from '@good-arc/core';
+import { type DrillId, type LadderDocument, type LadderId, once, type RungDocument, type RungId, rungSchema } from '@good-arc/core';
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { LadderRow, RungRow } from '../api/rows.ts';
@@ -30,8 +30,8 @@ interface KeptLadder {
 /** Ladders whose rungs are read in one statement: of 200 rungs each they are as many as a list reads. */
 const LADDERS_AT_ONCE = 25;
 
-async function readSome(store: Store, ids: readonly string[]): Promise<Omit<KeptLadder, 'mark'>[]> {
-  const found: Omit<KeptLadder, 'mark'>[] = [];
+async function readSome(store: Store, ids: readonly string[]): Promise<ReadLadder[]> {
+  const found: ReadLadder[] = [];
   for (let i = 0; i < ids.length; i += LADDERS_AT_ONCE) {
     const some = ids.slice(i, i + LADDERS_AT_ONCE);
     const [ladders, rungs] = await Promise.all([
@@ -77,14 +77,19 @@ const readAll = unlessChanged('ladders', async (store, before: { ladders: readon
   return { ladders, isAll };
 });
 
+type ReadLadder = Omit<KeptLadder, 'mark'>;
+
+/** The same list of the same ladders: what was worked out of it stands with it. */
+const rowsIn = once((ladders: readonly ReadLadder[]): readonly LadderRow[] => Object.freeze(ladders.map(({ row }) => row)));
+
 /** Ladders with what is said of each of them; a rung that cannot be read is set aside. */
-function shown(store: Store, ladders: readonly Omit<KeptLadder, 'mark'>[]): LadderRow[] {
+function shown(store: Store, ladders: readonly ReadLadder[]): readonly LadderRow[] {
   for (const { leftOut } of ladders) store.leaveOut(leftOut);
-  return ladders.map(({ row }) => row);
+  return rowsIn(ladders);
 }
 
 /** All ladders with their rungs, easiest first; or some of them. */
-export async function readLadders(store: Store, ids?: readonly string[]): Promise<LadderRow[]> {
+export async function readLadders(store: Store, ids?: readonly string[]): Promise<readonly LadderRow[]> {
   if (!ids) return shown(store, (await readAll(store)).ladders);
   if (ids.length === 0) return [];
   // a transaction sees its own rows, and no others than it asks for
@@ -100,15 +105,24 @@ export async function readLadders(store: Store, ids?: readonly string[]): Promis
   return shown(store, [...found, ...others]);
 }
 
+/** Which of all ladders are those of a list of rounds, by those that were named besides. */
+const chosenOf = once((_: readonly KeptLadder[]) => once((__: readonly { rungId: RungId }[]) => new Map<string, readonly KeptLadder[]>()));
+
 /** The ladders of the rungs of these, and those named besides. */
-export async function laddersOf(store: Store, run: readonly { rungId: RungId }[], besides: readonly string[] = []): Promise<LadderRow[]> {
-  const wanted = new Set(run.map(({ rungId }) => rungId));
-  if (wanted.size === 0 && besides.length === 0) return [];
+export async function laddersOf(
+  store: Store,
+  run: readonly { rungId: RungId }[],
+  besides: readonly string[] = [],
+): Promise<readonly LadderRow[]> {
+  if (run.length === 0 && besides.length === 0) return [];
   const { ladders } = await readAll(store.apart());
-  return shown(
-    store,
-    ladders.filter(({ row }) => besides.includes(row.id) || row.rungs.some(({ id }) => wanted.has(id))),
-  );
+  const known = chosenOf(ladders)(run);
+  const before = known.get(besides.join());
+  if (before) return shown(store, before);
+  const wanted = new Set(run.map(({ rungId }) => rungId));
+  const chosen = ladders.filter(({ row }) => besides.includes(row.id) || row.rungs.some(({ id }) => wanted.has(id)));
+  known.set(besides.join(), chosen);
+  return shown(store, chosen);
 }
 
 /** The ladder that has a rung, with it; undefined when there is none. */

@@ -1,6 +1,15 @@
-import type { LadderRow, PlayerRow, SeasonFacts } from '../api/rows.ts';
+import { once } from '@good-arc/core';
+import type { BriefRound, LadderRow, PlayerRow, SeasonFacts } from '../api/rows.ts';
+import { frozen } from '../db/parsed.ts';
 import { dayOf } from '../ui/day.ts';
 import type { Comer } from './comers.ts';
+
+/** What was found last of the same rounds and ladders: they are the same lists until one of them is another. */
+const found = once((_: readonly BriefRound[]) =>
+  once((__: readonly LadderRow[]) =>
+    once((___: readonly LadderRow[]): { since: number; facts: SeasonFacts } => ({ since: Number.NaN, facts: { ladders: [], runs: [] } })),
+  ),
+);
 
 /**
  * What a season of a player may be on, and what became of the one that is kept.
@@ -13,8 +22,14 @@ export function seasonFacts(
   climbed: readonly LadderRow[],
   now: Date,
 ): SeasonFacts {
-  const places = new Map(climbed.flatMap(({ id: ladderId, rungs }) => rungs.map(({ id }, i) => [id, { ladderId, rung: i }] as const)));
   const since = dayOf(season?.from ?? now.toISOString());
+  const last = found(rounds)(ladders)(climbed);
+  if (last.since !== since) Object.assign(last, { since, facts: frozen(factsOf(rounds, ladders, climbed, since)) });
+  return last.facts;
+}
+
+function factsOf(rounds: readonly BriefRound[], ladders: readonly LadderRow[], climbed: readonly LadderRow[], since: number): SeasonFacts {
+  const places = new Map(climbed.flatMap(({ id: ladderId, rungs }) => rungs.map(({ id }, i) => [id, { ladderId, rung: i }] as const)));
   // newest first, and most of years of them were before
   const next = rounds.findIndex(({ startedAt }) => dayOf(startedAt) < since);
   const lately = next < 0 ? rounds : rounds.slice(0, next);

@@ -1,5 +1,6 @@
-import { nextStepOn } from '@good-arc/core';
+import { nextStepOn, once } from '@good-arc/core';
 import type { BriefRound, LadderRow, Standing } from '../api/rows.ts';
+import { frozen } from '../db/parsed.ts';
 import { dayOf } from '../ui/day.ts';
 import { sayStep } from '../words/progress.ts';
 import { gateScoreOf } from './read-rounds.ts';
@@ -39,26 +40,15 @@ function standOn(rounds: readonly BriefRound[], ladders: readonly LadderRow[], t
   });
 }
 
-const areSame = (a: readonly LadderRow[], b: readonly LadderRow[]): boolean =>
-  a.length === b.length && a.every((each, i) => each === b[i] || isSame(each, b[i]!));
-const isSame = (a: LadderRow, b: LadderRow): boolean =>
-  a.id === b.id &&
-  a.version === b.version &&
-  a.name === b.name &&
-  a.approach === b.approach &&
-  a.rungs.length === b.rungs.length &&
-  // the same text is read as the same document
-  a.rungs.every(({ id, document }, i) => id === b.rungs[i]!.id && document === b.rungs[i]!.document);
+/** What was worked out last of the same rounds and ladders: they are the same lists until one of them is another. */
+const worked = once((_: readonly BriefRound[]) =>
+  once((__: readonly LadderRow[]): { day: number; standings: readonly Standing[] } => ({ day: Number.NaN, standings: [] })),
+);
 
-/** What was worked out last of the same rounds: they are the same list until one of them is another. */
-const worked = new WeakMap<readonly BriefRound[], { ladders: readonly LadderRow[]; today: number; standings: Standing[] }>();
-
-/** Where a player stands on every ladder they have climbed on, the last first. @param rounds of the player, newest first */
+/** Where a player stands on every ladder they have climbed on, the last first; the same list on the same day. @param rounds of the player, newest first */
 export function standingsOf(rounds: readonly BriefRound[], ladders: readonly LadderRow[], now: Date): readonly Standing[] {
-  const today = dayOf(now.toISOString());
-  const before = worked.get(rounds);
-  if (before && before.today === today && areSame(before.ladders, ladders)) return before.standings;
-  const standings = standOn(rounds, ladders, today);
-  worked.set(rounds, { ladders, today, standings });
-  return standings;
+  const day = dayOf(now.toISOString());
+  const last = worked(rounds)(ladders);
+  if (last.day !== day) Object.assign(last, { day, standings: frozen(standOn(rounds, ladders, day)) });
+  return last.standings;
 }

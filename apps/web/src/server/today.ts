@@ -22,13 +22,31 @@ export interface Again {
   last: RanLast;
 }
 
+/** Where each rung stands. */
+const placesOf = once(
+  (ladders: readonly LadderRow[]) =>
+    new Map<string, { ladder: LadderRow; at: number }>(
+      ladders.flatMap((ladder) => ladder.rungs.map(({ id }, at) => [id, { ladder, at }] as const)),
+    ),
+);
+
 /** The last rounds on the rungs that were run last, one a rung, where its ladder is still there. @param heads newest first */
-export const lastOnEach = (heads: readonly Pick<RoundRow, 'id' | 'rungId'>[], ladders: readonly LadderRow[], most: number): string[] =>
-  heads
-    .filter(({ rungId }, i) => heads.findIndex((each) => each.rungId === rungId) === i)
-    .filter(({ rungId }) => ladders.some(({ rungs }) => rungs.some(({ id }) => id === rungId)))
-    .slice(0, most)
-    .map(({ id }) => id);
+export function lastOnEach(heads: readonly Pick<RoundRow, 'id' | 'rungId'>[], ladders: readonly LadderRow[], most: number): string[] {
+  const found = new Map<string, string>();
+  for (const { id, rungId } of heads) {
+    if (found.size === most) break;
+    if (!found.has(rungId) && placesOf(ladders).has(rungId)) found.set(rungId, id);
+  }
+  return [...found.values()];
+}
+
+/** The same entry of the same round and ladder. */
+const againOn = once((last: RanLast) =>
+  once((ladder: LadderRow): Again => {
+    const number = ladder.rungs.findIndex(({ id }) => id === last.rungId) + 1;
+    return Object.freeze({ rungId: last.rungId, number, ladderName: ladder.name, sport: ladder.sport, last });
+  }),
+);
 
 /** The last set-ups that can be run again: one entry a rung. @param rounds newest first */
 export function againOf(rounds: readonly RanLast[], ladders: readonly LadderRow[], most: number): Again[] {
@@ -36,10 +54,8 @@ export function againOf(rounds: readonly RanLast[], ladders: readonly LadderRow[
   for (const last of rounds) {
     if (found.length === most) break;
     if (found.some(({ rungId }) => rungId === last.rungId)) continue;
-    const ladder = ladders.find(({ rungs }) => rungs.some(({ id }) => id === last.rungId));
-    if (!ladder) continue;
-    const number = ladder.rungs.findIndex(({ id }) => id === last.rungId) + 1;
-    found.push({ rungId: last.rungId, number, ladderName: ladder.name, sport: ladder.sport, last });
+    const place = placesOf(ladders).get(last.rungId);
+    if (place) found.push(againOn(last)(place.ladder));
   }
   return found;
 }
@@ -66,22 +82,25 @@ export interface Climber {
   to: RungRow;
 }
 
+type Heads = readonly Pick<RoundRow, 'rungId' | 'playerId' | 'playerName'>[];
+
+const climbersIn = once((rounds: Heads) =>
+  once((ladders: readonly LadderRow[]): readonly Climber[] => {
+    const seen = new Set<string>();
+    return rounds.flatMap(({ rungId, playerId, playerName }) => {
+      const place = placesOf(ladders).get(rungId);
+      const key = `${playerId} ${place?.ladder.id}`;
+      if (!place || seen.has(key)) return [];
+      seen.add(key);
+      const { ladder, at } = place;
+      const [from, to] = [ladder.rungs[at], ladder.rungs[at + 1]];
+      return from && to ? [{ playerId, playerName, rungId, ladder, from, to }] : [];
+    });
+  }),
+);
+
 /** Who could climb, by the newest rounds: one a player and ladder. @param rounds newest first */
-export function climbersOf(
-  rounds: readonly Pick<RoundRow, 'rungId' | 'playerId' | 'playerName'>[],
-  ladders: readonly LadderRow[],
-): Climber[] {
-  const seen = new Set<string>();
-  return rounds.flatMap(({ rungId, playerId, playerName }) => {
-    const ladder = ladders.find(({ rungs }) => rungs.some(({ id }) => id === rungId));
-    const key = `${playerId} ${ladder?.id}`;
-    if (!ladder || seen.has(key)) return [];
-    seen.add(key);
-    const at = ladder.rungs.findIndex(({ id }) => id === rungId);
-    const [from, to] = [ladder.rungs[at], ladder.rungs[at + 1]];
-    return from && to ? [{ playerId, playerName, rungId, ladder, from, to }] : [];
-  });
-}
+export const climbersOf = (rounds: Heads, ladders: readonly LadderRow[]): readonly Climber[] => climbersIn(rounds)(ladders);
 
 type Rounds = readonly Pick<BriefRound, 'card' | 'results'>[];
 

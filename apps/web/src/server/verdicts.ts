@@ -1,6 +1,7 @@
-import { type Judgement, once } from '@good-arc/core';
-import type { BroughtVerdict } from '../api/rows.ts';
+import { type Judgement, once, type RungDocument, sameCard } from '@good-arc/core';
+import type { BriefRound, BroughtVerdict } from '../api/rows.ts';
 import { frozen } from '../db/parsed.ts';
+import { gateScoreOf } from './read-rounds.ts';
 
 /** Whether JSON carries it as it is: it knows no number that is not finite. */
 const isCarried = (value: unknown): boolean =>
@@ -19,3 +20,14 @@ export function broughtVerdict({
   const judgement = verdictToSend(judged);
   return judgement && isCarried(inSight) ? { judgement, level, around, inSight } : null;
 }
+
+/** What rounds on a rung tell of it as it is set up now, but for those with a target of their own; the same list of the same rounds. */
+export const pastOn = once((rounds: readonly BriefRound[]) =>
+  once((document: RungDocument) =>
+    frozen(
+      rounds
+        .filter(({ card }) => !card.ownTarget)
+        .map((each) => ({ id: each.id, playerId: each.playerId, same: sameCard(each.card, document), ...gateScoreOf(each) })),
+    ),
+  ),
+);

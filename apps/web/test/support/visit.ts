@@ -15,18 +15,19 @@ export async function visit(
     headers?: Record<string, string>;
     cookie?: string;
     body?: unknown;
-    answer?: (locals: App.Locals) => Response | Promise<Response>;
+    answer?: (locals: App.Locals, request: Request) => Response | Promise<Response>;
   } = {},
 ) {
   const url = new URL(`http://127.0.0.1:4321${path}`);
   const locals: App.Locals = {};
+  const request = new Request(url, { method, headers, ...(body !== undefined && { body: JSON.stringify(body) }) });
   const context = {
-    request: new Request(url, { method, headers, ...(body !== undefined && { body: JSON.stringify(body) }) }),
+    request,
     url,
     locals,
     cookies: { get: (name: string) => (name === SESSION_COOKIE && cookie ? { value: cookie } : undefined) },
   };
-  const response = (await onRequest(context as never, async () => answer(locals))) as Response;
+  const response = (await onRequest(context as never, async () => answer(locals, request))) as Response;
   const text = await response.text();
   return { status: response.status, passed: text === 'passed', text, headers: response.headers, scope: locals.scope, marks: locals.marks };
 }
