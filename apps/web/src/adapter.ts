@@ -4,6 +4,7 @@ import { NodeApp } from 'astro/app/node';
 import { gather, whole } from './islands/apart.ts';
 import { comesFrom } from './server/body.ts';
 import { log } from './server/log.ts';
+import { requestsFor } from './server/request.ts';
 
 /** A request for a page, as one thread hands it to another. */
 export interface Asked {
@@ -34,17 +35,21 @@ const fault = (): Answer => ({
 export function createExports(manifest: SSRManifest) {
   const app = new NodeApp(manifest, false);
   const allowedDomains = app.getAllowedDomains() ?? [];
+  const requestOf = requestsFor(allowedDomains);
   process.on('unhandledRejection', (error) => log.error({ err: error }, 'a promise was left that failed'));
-  const rendered = (request: Request): Promise<Response> => {
+  /** @param clientAddress who is connected; what a proxy says is looked at where one is ours (`server/tries.ts`) */
+  const rendered = (request: Request, clientAddress = ''): Promise<Response> => {
     const routeData = app.match(request, true);
-    return app.render(request, { addCookieHeader: true, ...(routeData && { routeData }) });
+    return app.render(request, { addCookieHeader: true, clientAddress, ...(routeData && { routeData }) });
   };
   return {
     async handler(asked: IncomingMessage, response: ServerResponse): Promise<void> {
       try {
-        const request = NodeApp.createRequest(asked, { skipBody: true, allowedDomains });
+        // what is read may be listened to until its line is closed
+        const isRead = asked.method === 'GET';
+        const request = isRead ? NodeApp.createRequest(asked, { skipBody: true, allowedDomains }) : requestOf(asked);
         comesFrom(request, asked);
-        await NodeApp.writeResponse(await rendered(request), response);
+        await NodeApp.writeResponse(await rendered(request, asked.socket.remoteAddress), response);
       } catch (error) {
         log.error({ err: error, url: asked.url }, 'no answer could be given');
         if (!response.headersSent) response.writeHead(500).end();
@@ -53,10 +58,9 @@ export function createExports(manifest: SSRManifest) {
     },
     async answer({ method, url, headers, address }: Asked): Promise<Answer> {
       try {
-        const asked = { method, url, headers, socket: { remoteAddress: address } } as unknown as IncomingMessage;
-        const request = NodeApp.createRequest(asked, { skipBody: true, allowedDomains });
+        const request = requestOf({ method, url, headers, socket: {} });
         gather(request);
-        const response = await rendered(request);
+        const response = await rendered(request, address);
         const isPage = response.headers.get('content-type')?.startsWith('text/html');
         const body = isPage ? whole(request, await response.text()) : new Uint8Array(await response.arrayBuffer());
         // its length is another now
