@@ -2,6 +2,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { SSRManifest } from 'astro';
 import { NodeApp } from 'astro/app/node';
 import { gather, whole } from './islands/apart.ts';
+import { sendTo } from './server/answer.ts';
 import { comesFrom } from './server/body.ts';
 import { log } from './server/log.ts';
 import { requestsFor } from './server/request.ts';
@@ -45,11 +46,9 @@ export function createExports(manifest: SSRManifest) {
   return {
     async handler(asked: IncomingMessage, response: ServerResponse): Promise<void> {
       try {
-        // what is read may be listened to until its line is closed
-        const isRead = asked.method === 'GET';
-        const request = isRead ? NodeApp.createRequest(asked, { skipBody: true, allowedDomains }) : requestOf(asked);
+        const request = requestOf(asked);
         comesFrom(request, asked);
-        await NodeApp.writeResponse(await rendered(request, asked.socket.remoteAddress), response);
+        await sendTo(response, await rendered(request, asked.socket.remoteAddress));
       } catch (error) {
         log.error({ err: error, url: asked.url }, 'no answer could be given');
         if (!response.headersSent) response.writeHead(500).end();

@@ -23,6 +23,5 @@ export const GET = endpoint(null, async ({ id, store, scope, context }) => {
     },
     cancel: () => end(),
   });
-  context.request.signal.addEventListener('abort', () => end());
   return new Response(body, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' } });
 });
