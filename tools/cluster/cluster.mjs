@@ -184,6 +184,8 @@ async function startIn(dir, wanted, started) {
     GOODARC_BROKER: `redis://127.0.0.1:${brokerPort}`,
     GOODARC_DEMO: '1',
     GOODARC_ORIGIN: origin,
+    // the proxy: sign-ins are counted by the address that it saw
+    GOODARC_HOPS: '1',
     HOST: '127.0.0.1',
     NODE_ENV: 'production',
   };
