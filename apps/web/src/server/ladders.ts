@@ -125,6 +125,14 @@ export async function laddersOf(
   return shown(store, chosen);
 }
 
+/** Where each rung stands, by its id. */
+export const placesOf = once(
+  (ladders: readonly LadderRow[]) =>
+    new Map<string, { ladder: LadderRow; at: number }>(
+      ladders.flatMap((ladder) => ladder.rungs.map(({ id }, at) => [id, { ladder, at }] as const)),
+    ),
+);
+
 /** The ladder that has a rung, with it; undefined when there is none. */
 export async function ladderWith(store: Store, rungId: string): Promise<LadderRow | undefined> {
   const [ladder] = await laddersOf(store, [{ rungId: rungId as RungId }]);

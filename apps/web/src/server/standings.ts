@@ -3,16 +3,16 @@ import type { BriefRound, LadderRow, Standing } from '../api/rows.ts';
 import { frozen } from '../db/parsed.ts';
 import { dayOf } from '../ui/day.ts';
 import { sayStep } from '../words/progress.ts';
+import { placesOf } from './ladders.ts';
 import { gateScoreOf } from './read-rounds.ts';
 
 /** A player has stalled who has been on a rung for so many days, with so many rounds. */
 const STALLED = { days: 21, rounds: 5 };
 
 function standOn(rounds: readonly BriefRound[], ladders: readonly LadderRow[], today: number): Standing[] {
-  const places = new Map(ladders.flatMap((ladder) => ladder.rungs.map(({ id }, at) => [id, { ladder, at }] as const)));
   const seen = new Set<string>();
   return rounds.flatMap(({ rungId, startedAt }): Standing[] => {
-    const place = places.get(rungId);
+    const place = placesOf(ladders).get(rungId);
     if (!place || seen.has(place.ladder.id)) return [];
     const { ladder, at } = place;
     seen.add(ladder.id);

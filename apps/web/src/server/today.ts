@@ -11,6 +11,7 @@ import {
 } from '@good-arc/core';
 import type { BriefRound, LadderRow, RanLast, RoundRow, RungRow } from '../api/rows.ts';
 import { sayStep } from '../words/progress.ts';
+import { placesOf } from './ladders.ts';
 import { gateScoreOf } from './read-rounds.ts';
 
 /** A set-up that can be run again as it was. */
@@ -21,14 +22,6 @@ export interface Again {
   sport: Sport;
   last: RanLast;
 }
-
-/** Where each rung stands. */
-const placesOf = once(
-  (ladders: readonly LadderRow[]) =>
-    new Map<string, { ladder: LadderRow; at: number }>(
-      ladders.flatMap((ladder) => ladder.rungs.map(({ id }, at) => [id, { ladder, at }] as const)),
-    ),
-);
 
 /** The last rounds on the rungs that were run last, one a rung, where its ladder is still there. @param heads newest first */
 export function lastOnEach(heads: readonly Pick<RoundRow, 'id' | 'rungId'>[], ladders: readonly LadderRow[], most: number): string[] {
